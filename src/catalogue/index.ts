@@ -1,0 +1,24 @@
+import type { Catalogue } from '@/core/parts'
+import { CABLES, CONDUITS, CONNECTORS } from './cables'
+import { CAMERAS } from './cameras'
+import { FIXINGS, WOODS } from './fixings'
+import { MOUNTS, SURFACES } from './mounts'
+import { SEALS } from './seals'
+import { ACCESSORIES, SUPPLIES } from './supplies'
+
+const table = <T extends { id: string }>(parts: readonly T[]): ReadonlyMap<string, T> => new Map(parts.map((part) => [part.id, part]))
+
+/** All generic parts that ship with the product. Insertion order is the order in which lists offer them. */
+export const CATALOGUE: Catalogue = {
+  cameras: table(CAMERAS),
+  mounts: table(MOUNTS),
+  surfaces: table(SURFACES),
+  fixings: table(FIXINGS),
+  woods: table(WOODS),
+  cables: table(CABLES),
+  connectors: table(CONNECTORS),
+  seals: table(SEALS),
+  conduits: table(CONDUITS),
+  supplies: table(SUPPLIES),
+  accessories: table(ACCESSORIES),
+}

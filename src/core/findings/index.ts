@@ -1,0 +1,2 @@
+export { STAGES, PLANNED_STAGES, finding, gravest, byGravity } from './finding'
+export type { Stage, PlannedStage, Verdict, Finding, Figure, StageAssessment } from './finding'

@@ -1,0 +1,112 @@
+import type { SourceId } from '../sources'
+
+/** Closed lists that a job's record is made of. Labels stand here too, so that one thing has one name everywhere. */
+
+export const UNIT_SYSTEMS = { metric: 'Metric', imperial: 'Feet and inches' } as const
+
+export const PIN_SCHEMES = { T568A: 'T568A', T568B: 'T568B' } as const
+
+export const SEALING_POLICIES = {
+  always: 'Always fit the full coupling',
+  'by exposure': 'By exposure: coupling where rain can reach, tape inside a dry soffit or box',
+} as const
+
+export const COAX_SCHOOLS = { 'twist-on': 'Twist-on', 'crimp-on': 'Crimp-on' } as const
+
+export const EDITIONS = { '2014': 'EN/IEC 62676-4:2014', '2025': '2025 edition (check against your copy)' } as const
+export type Edition = keyof typeof EDITIONS
+
+export interface Level {
+  readonly name: string
+  readonly edition: Edition
+  readonly densityPxM: number
+  readonly source: SourceId
+}
+
+const level = (name: string, edition: Edition, densityPxM: number): Level => ({
+  name, edition, densityPxM, source: edition === '2014' ? 'en-62676-4-2014' : 'iec-62676-4-2025',
+})
+
+/** Pixels per metre at the target that each level of detail asks for. */
+export const LEVELS = {
+  monitor: level('Monitor', '2014', 12.5),
+  detect: level('Detect', '2014', 25),
+  observe: level('Observe', '2014', 62.5),
+  recognise: level('Recognise', '2014', 125),
+  identify: level('Identify', '2014', 250),
+  inspect: level('Inspect', '2014', 1000),
+  overview: level('Overview', '2025', 20),
+  outline: level('Outline', '2025', 40),
+  discern: level('Discern', '2025', 80),
+  perceive: level('Perceive', '2025', 125),
+  characterise: level('Characterise', '2025', 250),
+  validate: level('Validate', '2025', 500),
+  scrutinise: level('Scrutinise', '2025', 1500),
+} as const
+export type LevelId = keyof typeof LEVELS
+
+export interface Exposure {
+  readonly name: string
+  /** Tests of IEC 60529's second digit that an opening there must have passed. */
+  readonly tests: readonly number[]
+  readonly outdoors: boolean
+  readonly salt: boolean
+  readonly why: string
+}
+
+/** What reaches a joint. Which tests each asks for is common practice, no source; the tests are IEC 60529's. */
+export const EXPOSURES = {
+  'dry indoors': { name: 'Dry indoors', tests: [], outdoors: false, salt: false, why: 'No water is expected.' },
+  'damp indoors': { name: 'Damp indoors', tests: [2], outdoors: false, salt: false, why: 'Condensation drips.' },
+  'under a soffit': { name: 'Under a soffit', tests: [4], outdoors: true, salt: false, why: 'Blown spray reaches it.' },
+  'open weather': { name: 'Open weather', tests: [5], outdoors: true, salt: false, why: 'Driving rain and a hose reach it.' },
+  'marine': { name: 'Marine', tests: [6], outdoors: true, salt: true, why: 'Gales drive salt water at it.' },
+  'buried or flooding': { name: 'Buried or flooding', tests: [7], outdoors: true, salt: false, why: 'It stands under water at times.' },
+} as const satisfies Record<string, Exposure>
+export type ExposureId = keyof typeof EXPOSURES
+
+export interface Space {
+  readonly name: string
+  readonly support: { readonly name: string; readonly everyM: number; readonly source: SourceId } | null
+  readonly temperatureC: number
+  readonly caution: string
+}
+
+const CLIP = { name: 'clip', everyM: 0.25, source: 'practice' } as const
+const HOOK = { name: 'J-hook or strap', everyM: 1.5, source: 'tia-569' } as const
+
+/** Kinds of space a cable runs through. Clip spacing is UK common practice; 1.5 m for hooks is TIA-569 from memory. */
+export const SPACES = {
+  'loft': { name: 'Loft', support: HOOK, temperatureC: 45, caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.' },
+  'soffit channel': { name: 'Soffit channel', support: null, temperatureC: 35, caution: 'Ladder work at the eaves: mind overhead lines.' },
+  'wall cavity': { name: 'Wall cavity', support: null, temperatureC: 25, caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.' },
+  'joist bay': { name: 'Joist bay', support: HOOK, temperatureC: 25, caution: 'Mains share these bays: keep 50 mm (2 in) away.' },
+  'garage or basement': { name: 'Garage or basement', support: HOOK, temperatureC: 25, caution: 'Old boards may hold asbestos: leave them whole until they are tested.' },
+  'conduit': { name: 'Conduit', support: null, temperatureC: 30, caution: 'Tape cut edges; draw, never jerk.' },
+  'clipped outside': { name: 'Clipped outside', support: CLIP, temperatureC: 35, caution: 'Nail below the cable on a level run, so that the nail carries it.' },
+  'under decking': { name: 'Under decking', support: CLIP, temperatureC: 30, caution: 'Mind splinters and nesting animals; tie surplus up off the ground.' },
+  'trunking indoors': { name: 'Trunking indoors', support: null, temperatureC: 25, caution: 'Keep data and mains in separate compartments.' },
+} as const satisfies Record<string, Space>
+export type SpaceId = keyof typeof SPACES
+
+/** What must pass the cable hole. */
+export const PASSAGES = {
+  'bare cable': 'Bare cable',
+  'plug': 'Cable with an unbooted plug on',
+  'coupler': 'Weatherproof coupler of the tail',
+  'tail and plugs': 'Whole tail and plugs pushed back',
+} as const
+export type PassageId = keyof typeof PASSAGES
+
+export const SEVERITIES = { 'safety': 'Safety', 'will fail': 'Will fail', 'below standard': 'Below standard', 'looks': 'Looks' } as const
+export type SeverityId = keyof typeof SEVERITIES
+
+/** Causes seen in the trade. */
+export const CAUSES = [
+  'water inside', 'unsealed entry or gland', 'drilled face', 'rust', 'missing screws', 'not upright or level', 'loose',
+  'cable too tight', 'cable unprotected', 'cable unsupported', 'wrong cable', 'wrong clips', 'no drip loop', 'shared cable',
+  'bad termination', 'polarity', 'no bonding or protector', 'wrong position against the wish', 'picture not as promised',
+  'dirty bubble or film left on', 'glare', 'out of focus', 'default password', 'wrong address or name', 'label missing',
+  'not enough power', 'part not in stock', 'other',
+] as const
+export type Cause = (typeof CAUSES)[number]

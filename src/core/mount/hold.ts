@@ -1,0 +1,40 @@
+import type { Fixing } from '../parts'
+import { MOUNT_LIMITS } from './limits'
+
+const LBF_PER_INCH_IN_N_PER_MM = 4.4482216 / 25.4
+
+/** Withdrawal of a wood screw in side grain, lb per inch of thread: 2850·G²·D, D in inches. NDS reference value. */
+export function woodScrewLbPerInch(specificGravity: number, diameterIn: number): number {
+  return MOUNT_LIMITS.woodScrew.value * specificGravity ** 2 * diameterIn
+}
+
+/** Withdrawal of a lag screw in side grain, lb per inch of thread, tip excluded: 1800·G^1.5·D^0.75. NDS reference value. */
+export function lagScrewLbPerInch(specificGravity: number, diameterIn: number): number {
+  return MOUNT_LIMITS.lagScrew.value * specificGravity ** 1.5 * diameterIn ** 0.75
+}
+
+/**
+ * What one fixing may carry in pull, newtons: computed for wood and lag screws from the thread in solid wood (duration
+ * factor 1, wet service where rain reaches), otherwise the maker's value or the catalogue's.
+ */
+export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInWoodMm: number, wet: boolean, makersPullN: number | null): number {
+  if (makersPullN !== null) return makersPullN
+  if (fixing.kind !== 'wood screw' && fixing.kind !== 'lag screw') return fixing.pullN ?? 0
+  const perInch = (fixing.kind === 'wood screw' ? woodScrewLbPerInch : lagScrewLbPerInch)(specificGravity, fixing.diameterMm / 25.4)
+  return perInch * LBF_PER_INCH_IN_N_PER_MM * Math.min(threadInWoodMm, fixing.threadMm) * (wet ? MOUNT_LIMITS.wetService.value : 1)
+}
+
+/** Pilot for a screw in wood, millimetres before choosing a bit; null for fixings that take none. */
+export function pilotMm(fixing: Fixing, specificGravity: number): number | null {
+  const { pilotSoft, pilotHard, pilotLag } = MOUNT_LIMITS
+  if (fixing.kind === 'lag screw') return (fixing.diameterMm * pilotLag.value) / 100
+  if (fixing.rootMm === null) return null
+  return (fixing.rootMm * (specificGravity > 0.6 ? pilotHard : pilotSoft).value) / 100
+}
+
+/** Ladder at 4 to 1 for a top support at `heightM`: working length along the ladder and foot distance, metres. */
+export function ladder(heightM: number): { readonly workingLengthM: number; readonly footM: number } {
+  const share = MOUNT_LIMITS.ladderRatio.value / 100
+  const workingLengthM = heightM / Math.sqrt(1 - share ** 2)
+  return { workingLengthM, footM: workingLengthM * share }
+}

@@ -1,0 +1,5 @@
+export { assessMount, proposeMount, mountFacts, passageMm, type MountSection } from './mount'
+export { basePart, firstMisfit, fits, hasBox, stackMassKg, leverM } from './stack'
+export { woodScrewLbPerInch, lagScrewLbPerInch, pilotMm, pullCapacityN, ladder } from './hold'
+export { bitMm, printBit } from './bits'
+export { MOUNT_LIMITS, MOUNT_FORMULAS } from './limits'

@@ -1,0 +1,2 @@
+export type * from './parts'
+export { resolve, type DeviceContext, type JobSettings } from './resolve'

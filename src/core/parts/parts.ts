@@ -1,0 +1,192 @@
+import type { SourceId } from '../sources'
+
+/** The kinds of part a job is made of. The data stands in the catalogue; this is its contract with the computation. */
+
+interface Part {
+  readonly id: string
+  readonly name: string
+}
+
+/** An opening of a part that water could use. */
+export interface Opening {
+  readonly key: string
+  readonly name: string
+  readonly kind: 'tail joint' | 'cable entry' | 'spare entry' | 'gasket' | 'wall edge'
+  /** Clear hole of an entry in mm; null where nothing screws in. */
+  readonly holeMm: number | null
+  /** Ratings the opening has by itself when its own gasket is seated, e.g. ['IP66']; empty when it needs a sealing part. */
+  readonly builtIn: readonly string[]
+}
+
+/** How a camera's angle range is counted: always from the normal of its own base. */
+export interface Camera extends Part {
+  readonly form: 'bullet' | 'dome' | 'turret' | 'box' | 'ptz' | 'panoramic' | 'floodlight'
+  readonly sensor: { readonly widthMm: number; readonly heightMm: number; readonly widthPx: number; readonly heightPx: number }
+  /** Rectilinear lenses follow the pinhole; a strongly distorting one is given by its field of view and treated as f-theta. */
+  readonly lens:
+    | { readonly kind: 'rectilinear'; readonly focalMm: readonly [min: number, max: number] }
+    | { readonly kind: 'f-theta'; readonly horizontalFovDeg: number; readonly verticalFovDeg: number; readonly focalMm: readonly [min: number, max: number] }
+  /** Angle between the lens axis and the normal of the camera's base, degrees. */
+  readonly axisFromBaseDeg: readonly [min: number, max: number]
+  readonly infraredReachM: number
+  readonly massKg: number
+  /** Diameter or width of the base and depth from base to lens. */
+  readonly baseMm: number
+  readonly depthMm: number
+  readonly fixing: { readonly holes: number; readonly atLeast: number; readonly spacingMm: number }
+  readonly needs: Interface
+  readonly cable: 'pair' | 'coax and power' | 'mains'
+  /** How the site cable meets the camera. */
+  readonly connection: 'network tail' | 'inside' | 'coax and power tails' | 'mains leads'
+  readonly openings: readonly Opening[]
+  readonly power: {
+    /** Worst hour: heater, infrared and motors on. */
+    readonly worstW: number
+    readonly poe: boolean
+    readonly dcV: readonly [min: number, max: number] | null
+    readonly mains: boolean
+  }
+  /** Tails that are left over when the camera runs on PoE. */
+  readonly unusedTails: readonly string[]
+  /** What must be minded while fitting this form of camera. */
+  readonly notes: readonly string[]
+}
+
+/** What fits on what, by interface and not by name. */
+export type Interface = 'surface' | 'box lid' | 'pipe thread' | 'hood' | 'arm' | 'pole plate' | 'bracket'
+
+export interface MountPart extends Part {
+  readonly kind: 'junction box' | 'back box' | 'electrical box' | 'wall arm' | 'ceiling plate' | 'rod' | 'hood' | 'pole adapter' | 'corner adapter' | 'plate' | 'housing' | 'bracket'
+  readonly needs: Interface
+  readonly offers: Interface
+  /** Which way the next part faces: as before, or turned down. */
+  readonly turns: 'same' | 'down'
+  readonly massKg: number
+  readonly baseMm: number
+  readonly depthMm: number
+  /** How far it carries the load away from the surface. */
+  readonly reachMm: number
+  readonly fixing: { readonly holes: number; readonly atLeast: number; readonly spacingMm: number }
+  /** True when a tail and its joint fit inside. */
+  readonly enclosesJoint: boolean
+  readonly openings: readonly Opening[]
+  /** What must be done before this part is closed or goes up. */
+  readonly before: string | null
+}
+
+export type Holding = 'wood' | 'masonry' | 'hollow masonry' | 'steel sheet' | 'soft sheet' | 'tile' | 'pole' | 'box'
+
+export interface Surface extends Part {
+  readonly facing: 'wall' | 'down'
+  readonly holding: Holding
+  readonly watch: string
+  readonly caution: string
+}
+
+export interface Fixing extends Part {
+  readonly kind: 'wood screw' | 'lag screw' | 'plug and screw' | 'expansion bolt' | 'hollow anchor' | 'self-drilling screw' | 'rivet nut' | 'band' | 'machine screw'
+  readonly holdsIn: readonly Holding[]
+  readonly diameterMm: number
+  /** Root of the thread; null where no pilot is cut by it. */
+  readonly rootMm: number | null
+  readonly threadMm: number
+  /** Hole to drill for a plug, anchor or machine thread; null for screws that take a pilot by wood. */
+  readonly holeMm: number | null
+  /** Catalogue pull-out value for one fixing; null for wood, where it is computed. */
+  readonly pullN: number | null
+  readonly basis: string
+  readonly source: SourceId
+}
+
+export interface Wood extends Part {
+  readonly specificGravity: number
+  readonly source: SourceId
+}
+
+export interface Cable extends Part {
+  readonly kind: 'pair' | 'coax' | 'coax and power' | 'power' | 'fibre'
+  readonly diameterMm: number
+  /** Across what a connector grips: the jacket, or the coax alone of a combined cable. */
+  readonly fittingMm: number
+  readonly coax: 'RG59' | 'RG6' | null
+  /** Gauge of the data conductors, or of the power cores of a combined cable. */
+  readonly awg: number | null
+  readonly conductor: 'solid' | 'stranded'
+  readonly screened: boolean
+  readonly outdoor: boolean
+  /** Longest run for its signal; null for pair cable, whose limit depends on heat. */
+  readonly longestRunM: number | null
+  readonly drumM: number
+  readonly source: SourceId
+}
+
+export interface Connector extends Part {
+  readonly kind: 'plug' | 'jack' | 'coax' | 'screw terminal' | 'mains joint' | 'fibre'
+  readonly takes: readonly Cable['kind'][]
+  readonly conductor: readonly Cable['conductor'][]
+  readonly jacketMm: readonly [min: number, max: number]
+  readonly coax: Cable['coax']
+  readonly school: 'twist-on' | 'crimp-on' | null
+  readonly boot: 'none' | 'slide-on' | 'moulded'
+  readonly strip: string
+}
+
+/** A piece of a seal in the order in which it goes onto the cable. */
+export interface SealPiece {
+  readonly name: string
+  readonly way: string
+  /** Before the plug, after it, or on the camera's own tail. */
+  readonly when: 'before the plug' | 'after the plug' | 'on the tail'
+}
+
+export interface Seal extends Part {
+  readonly kind: 'coupling kit' | 'gland' | 'grommet' | 'tape' | 'blank' | 'sealant'
+  readonly closes: readonly Opening['kind'][]
+  readonly clampMm: readonly [min: number, max: number] | null
+  /** Hole it screws into, mm; null where it screws into none. */
+  readonly holeMm: number | null
+  readonly ratings: readonly string[]
+  readonly passesPlug: boolean
+  readonly refusesBoot: boolean
+  readonly pieces: readonly SealPiece[]
+  /** How it is made good, in one sentence. */
+  readonly make: string
+  readonly source: SourceId
+}
+
+export interface Conduit extends Part {
+  readonly boreAreaMm2: number
+  readonly source: SourceId
+}
+
+export interface Supply extends Part {
+  readonly kind: 'poe switch' | 'injector' | 'dc supply' | 'ac supply' | 'mains'
+  readonly ports: number
+  readonly budgetW: number
+  /** Highest PoE class a port gives; null when it gives none. */
+  readonly poeClass: number | null
+  readonly volts: number
+}
+
+export interface Accessory extends Part {
+  readonly step: string
+  readonly reason: string
+  readonly stage: 'power' | 'terminate' | 'seal' | 'mount'
+}
+
+export type Table<T> = ReadonlyMap<string, T>
+
+/** All parts that a job may name, by id. */
+export interface Catalogue {
+  readonly cameras: Table<Camera>
+  readonly mounts: Table<MountPart>
+  readonly surfaces: Table<Surface>
+  readonly fixings: Table<Fixing>
+  readonly woods: Table<Wood>
+  readonly cables: Table<Cable>
+  readonly connectors: Table<Connector>
+  readonly seals: Table<Seal>
+  readonly conduits: Table<Conduit>
+  readonly supplies: Table<Supply>
+  readonly accessories: Table<Accessory>
+}

@@ -1,0 +1,71 @@
+import type { Stage, Verdict } from '../findings'
+import type { StepRecord } from '../job/job'
+import { print, type QuantityKind, type UnitSystem } from '../units'
+
+/** How a step is recorded. Limits are in the inside unit of the quantity; null is open. */
+export type StepEntry =
+  | { readonly kind: 'done' }
+  | { readonly kind: 'measure'; readonly quantity: QuantityKind; readonly label: string; readonly least: number | null; readonly most: number | null }
+  | { readonly kind: 'choice'; readonly options: readonly string[]; readonly good: readonly string[] }
+  | { readonly kind: 'note'; readonly label: string }
+
+/** One step of the install log, derived from the plan. */
+export interface Step {
+  /** Stable while the plan is: `stage/key`. Records keep it. */
+  readonly id: string
+  readonly stage: Stage
+  readonly title: string
+  readonly detail: string
+  readonly items: readonly string[]
+  readonly reason: string
+  readonly caution: string | null
+  /** A point where work stops until this is looked at: "Before you crimp". */
+  readonly hold: string | null
+  readonly entry: StepEntry
+  readonly photo: 'asked' | 'required' | null
+}
+
+/** A step with what has been recorded of it. */
+export interface StepState {
+  readonly step: Step
+  readonly record: StepRecord | null
+  readonly photos: number
+  readonly verdict: Verdict | null
+  /** What the verdict rests on, in words; empty while nothing is recorded. */
+  readonly says: string
+}
+
+/** Judges a record of a step: out of limits is a Stop, a missing photo or a step left out is a Check. */
+export function judge(step: Step, record: Pick<StepRecord, 'state' | 'value' | 'choice' | 'note'>, photos: number, units: UnitSystem): { readonly verdict: Verdict; readonly says: string } {
+  if (record.state === 'left out') return { verdict: 'check', says: `Left out: ${record.note}` }
+  const { entry } = step
+  if (entry.kind === 'measure') {
+    if (record.value === null) return { verdict: 'check', says: 'No value is recorded.' }
+    const shown = print({ value: record.value, kind: entry.quantity }, units)
+    if (!withinLimits(entry, record.value)) return { verdict: 'stop', says: `${shown}; ${printLimits(entry, units)}.` }
+    if (photos > 0 || step.photo !== 'required') return { verdict: 'good', says: `${shown}; ${printLimits(entry, units)}.` }
+  }
+  if (entry.kind === 'choice') {
+    if (record.choice === null || !entry.options.includes(record.choice)) return { verdict: 'check', says: 'Nothing is chosen.' }
+    if (!entry.good.includes(record.choice)) return { verdict: 'stop', says: `${record.choice}; should be ${entry.good.join(' or ')}.` }
+  }
+  if (step.photo === 'required' && photos === 0) return { verdict: 'check', says: 'The photo is missing.' }
+  if (entry.kind === 'choice') return { verdict: 'good', says: record.choice ?? '' }
+  if (entry.kind === 'note') return record.note === '' ? { verdict: 'check', says: 'Nothing is written.' } : { verdict: 'good', says: record.note }
+  return { verdict: 'good', says: 'Done.' }
+}
+
+type Measure = Extract<StepEntry, { kind: 'measure' }>
+
+/** True when a value (inside unit) lies within the limits of a measured step. */
+export function withinLimits({ least, most }: Measure, value: number): boolean {
+  return (least === null || value >= least - 1e-9) && (most === null || value <= most + 1e-9)
+}
+
+/** Prints the limits of a measured step: "takes 6.0 to 12.0 mm", "at most 1.0°". */
+export function printLimits({ least, most, quantity: kind }: Measure, units: UnitSystem): string {
+  const say = (value: number) => print({ value, kind }, units)
+  if (least !== null && most !== null) return `takes ${say(least)} to ${say(most)}`
+  if (most !== null) return `at most ${say(most)}`
+  return least !== null ? `at least ${say(least)}` : 'any value'
+}

@@ -1,0 +1,26 @@
+import { limit, type Formula } from '../sources'
+
+export const ROUTE_LIMITS = {
+  fixedLinkM: limit('Longest fixed link of pair cable at 20 °C', 90, 'm', 'tia-568-2-d'),
+  channelM: limit('Longest channel, link and cords', 100, 'm', 'tia-568-2-d'),
+  cordDeratingThin: limit('Cord derating D, 26 AWG', 0.5, '', 'tia-568-heat'),
+  cordDerating: limit('Cord derating D, 24 AWG and heavier', 0.2, '', 'tia-568-heat'),
+  cordBaseM: limit('Cord length base: C = (102 − H)/(1 + D)', 102, 'm', 'tia-568-heat'),
+  hottestC: limit('Hottest space the length table covers', 60, '°C', 'tia-568-heat'),
+  bendRadius: limit('Bend radius as a multiple of the cable diameter', 4, '×', 'tia-568-2-d'),
+  pullN: limit('Pull limit of four-pair cable', 110, 'N', 'tia-568-2-d'),
+  spareSupports: limit('Spare clips and hooks', 10, '%', 'practice'),
+  conduitFillOne: limit('Conduit fill for one cable (a guide for a clean pull)', 53, '%', 'nec-chapter-9-1'),
+  lengthTolerance: limit('Measured length against planned', 10, '%', 'practice'),
+} as const
+
+/** Allowed fixed-link length against temperature, unscreened cable; loss rises 0.4 %/°C to 40 °C and 0.6 %/°C to 60 °C. */
+export const LENGTH_BY_TEMPERATURE: readonly (readonly [temperatureC: number, lengthM: number])[] = [
+  [20, 90], [30, 87], [40, 84], [50, 79.5], [60, 75],
+]
+
+export const ROUTE_FORMULAS: readonly Formula[] = [
+  { name: 'Cut length', formula: 'segments + rises + slacks + loops + termination, then waste and cut-off', source: 'practice' },
+  { name: 'Length used by heat', formula: 'Σ lengthᵢ · 90 / allowed(Tᵢ), screened cable with half the loss', source: 'tia-568-heat' },
+  { name: 'Cord limit', formula: 'C = (102 − H)/(1 + D)', source: 'tia-568-heat' },
+]

@@ -1,0 +1,85 @@
+import type { Seal as SealChoices } from '../job/job'
+import type { DeviceContext, Opening, Seal } from '../parts'
+import { hasBox } from '../mount/stack'
+import { SEAL_LIMITS } from './limits'
+
+/** Where a tail joint lies, once everything is closed. */
+export type JointPlace = 'in the box' | 'behind the surface' | 'in the open'
+
+/** One opening of a device's stack, as it stands in this job. */
+export interface PlacedOpening {
+  /** `mount-0/entry`, `camera/tail`: stable while the stack is. */
+  readonly ref: string
+  readonly partName: string
+  readonly opening: Opening
+  /** Tests that water there calls for. */
+  readonly needs: readonly number[]
+  readonly place: JointPlace | null
+}
+
+/** Where the joint between tail and site cable lies, from the stack and what passes the hole. */
+export function jointPlace(context: DeviceContext): JointPlace {
+  if (hasBox(context)) return 'in the box'
+  const passage = context.device.mount?.passage
+  return passage === 'coupler' || passage === 'tail and plugs' ? 'behind the surface' : 'in the open'
+}
+
+/** Every opening of the stack in the order in which the cable comes to them, from the building to the camera. */
+export function openingsOf(context: DeviceContext): readonly PlacedOpening[] {
+  const known = OPENINGS.get(context)
+  if (known) return known
+  const openings = placedOpenings(context)
+  OPENINGS.set(context, openings)
+  return openings
+}
+
+/** Four stages and the steps ask for the same openings of the same context. */
+const OPENINGS = new WeakMap<DeviceContext, readonly PlacedOpening[]>()
+
+function placedOpenings(context: DeviceContext): PlacedOpening[] {
+  const { mounts, camera, exposure, policies } = context
+  const place = jointPlace(context)
+  const placed = (ref: string, partName: string, openings: readonly Opening[]): PlacedOpening[] =>
+    openings.map((opening) => {
+      const joint = opening.kind === 'tail joint'
+      const sheltered = joint && place !== 'in the open' && policies.sealing === 'by exposure'
+      return { ref: `${ref}/${opening.key}`, partName, opening, needs: sheltered ? [] : exposure.tests, place: joint ? place : null }
+    })
+  return [...mounts.flatMap((part, index) => placed(`mount-${index}`, part.name, part.openings)), ...placed('camera', camera.name, camera.openings)]
+}
+
+/** An opening together with the part chosen to close it. */
+export interface ClosedOpening extends PlacedOpening {
+  readonly seal: Seal | null
+  readonly cables: number
+}
+
+/** Openings with their chosen seals; a choice for an opening that the stack no longer has is passed over. */
+export function closedOpenings(context: DeviceContext, seal: SealChoices): readonly ClosedOpening[] {
+  const known = CLOSED.get(context)
+  if (known?.seal === seal) return known.closed
+  const closed = openingsOf(context).map(({ ref, partName, opening, needs, place }): ClosedOpening => {
+    const choice = seal.choices.find((chosen) => chosen.opening === ref)
+    return { ref, partName, opening, needs, place, seal: choice?.sealId ? (context.catalogue.seals.get(choice.sealId) ?? null) : null, cables: choice?.cables ?? 1 }
+  })
+  CLOSED.set(context, { seal, closed })
+  return closed
+}
+
+const CLOSED = new WeakMap<DeviceContext, { readonly seal: SealChoices; readonly closed: readonly ClosedOpening[] }>()
+
+/** True when the part screws into the opening's hole, or when neither has one. */
+export function fitsHole(seal: Seal, opening: Opening): boolean {
+  if (seal.holeMm === null || opening.holeMm === null) return seal.holeMm === opening.holeMm || seal.holeMm === null
+  return Math.abs(seal.holeMm - opening.holeMm) <= SEAL_LIMITS.holeToleranceMm.value
+}
+
+/** True when the part grips a cable of this diameter (mm); parts without a clamp grip any. */
+export function grips(seal: Seal, diameterMm: number): boolean {
+  return seal.clampMm === null || (diameterMm >= seal.clampMm[0] && diameterMm <= seal.clampMm[1])
+}
+
+/** True for openings that stay open unless a part is chosen. */
+export function needsPart(opening: Opening): boolean {
+  return opening.builtIn.length === 0
+}

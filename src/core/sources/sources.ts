@@ -1,0 +1,52 @@
+export type SourceKind = 'published' | 'common practice' | 'from memory' | 'physics' | 'catalogue' | 'job'
+
+export interface Source {
+  readonly kind: SourceKind
+  readonly cite: string
+}
+
+const published = (cite: string): Source => ({ kind: 'published', cite })
+const memory = (cite: string): Source => ({ kind: 'from memory', cite: `${cite} (from memory: check against your copy)` })
+
+/** Where every constant, limit and formula of the product comes from. Findings name these by key. */
+export const SOURCES = {
+  'en-62676-4-2014': published('EN/IEC 62676-4:2014, Video surveillance systems: application guidelines, pixel densities'),
+  'iec-62676-4-2025': memory('IEC 62676-4:2025, levels of detail'),
+  'nds': published('National Design Specification for Wood Construction (AWC), withdrawal design values and lead holes'),
+  'nds-appendix-l': memory('NDS appendix L, wood screw root diameters'),
+  'osha-1926-1053': published('OSHA 29 CFR 1926.1053(b)(1) and (b)(5)(i), portable ladders'),
+  'iec-60529': published('IEC 60529, degrees of protection provided by enclosures (IP code)'),
+  'tia-568-2-d': published('ANSI/TIA-568.2-D, balanced twisted-pair cabling'),
+  'tia-568-heat': memory('ANSI/TIA-568.2-D annex, length against temperature'),
+  'tia-568-pins': published('ANSI/TIA-568, pin and pair assignments T568A and T568B'),
+  'tia-569': memory('ANSI/TIA-569, support spacing of horizontal cabling'),
+  'ieee-802-3': published('IEEE 802.3af, 802.3at and 802.3bt, power over Ethernet classes'),
+  'nec-chapter-9-1': published('NEC chapter 9 tables 1 and 4, conduit fill'),
+  'nec-chapter-9-8': published('NEC chapter 9 table 8, conductor resistance'),
+  'astm-b258': memory('ASTM B258 wire diameters with 100 % IACS annealed copper at 20 °C'),
+  'thread-sizes': memory('IEC 60423 metric entry threads and NPT knockout sizes'),
+  'rj45-size': memory('IEC 60603-7 plug body, 11.7 × 8.3 mm'),
+  'physics': { kind: 'physics', cite: 'Derived from geometry, statics or circuit theory; no table needed' },
+  'practice': { kind: 'common practice', cite: 'Common practice in the trade, no published source' },
+  'catalogue': { kind: 'catalogue', cite: 'The catalogue entry of the part; the maker’s own figure decides' },
+  'job': { kind: 'job', cite: 'What was entered for this job' },
+} as const satisfies Record<string, Source>
+
+export type SourceId = keyof typeof SOURCES
+
+/** A constant of the trade: it stands once, here with its unit and source, and `docs/sources.md` lists it. */
+export interface Limit {
+  readonly name: string
+  readonly value: number
+  readonly unit: string
+  readonly source: SourceId
+}
+
+export const limit = (name: string, value: number, unit: string, source: SourceId): Limit => ({ name, value, unit, source })
+
+/** A formula the product computes with, for `docs/sources.md`. */
+export interface Formula {
+  readonly name: string
+  readonly formula: string
+  readonly source: SourceId
+}

@@ -1,0 +1,123 @@
+import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
+import type { Seal, Terminate } from '../job/job'
+import type { Connector, DeviceContext } from '../parts'
+import { runLengths } from '../route'
+import { closedOpenings, needsPart, proposeSeal } from '../seal'
+import { quantity, text } from '../units'
+import { PINS, type Pin } from './pins'
+import { loopLimitOhm, pairLoopOhm } from './resistance'
+
+/** One thing to thread onto the cable, in order; the last stands nearest to the plug. */
+export interface ThreadOn {
+  readonly piece: string
+  readonly way: string
+  readonly of: string
+}
+
+export interface CableEnds {
+  readonly pins: readonly Pin[] | null
+  readonly scheme: string
+  readonly threadOn: readonly ThreadOn[]
+  readonly cameraEnd: string
+  readonly headEnd: string
+  readonly strip: string
+}
+
+/** Start values: a plug without boot at the camera and a jack at the head end, or what the cable calls for. */
+export function proposeTerminate({ cable, catalogue, device, policies }: DeviceContext): Terminate {
+  if (device.route?.leadLengthM != null) return { cameraEndId: 'plug-moulded', headEndId: 'plug-moulded' }
+  const suits = (connector: Connector) =>
+    connector.takes.includes(cable.kind) && connector.conductor.includes(cable.conductor) && cable.fittingMm >= connector.jacketMm[0] && cable.fittingMm <= connector.jacketMm[1]
+  const fitting = [...catalogue.connectors.values()].filter((c) => c.takes.includes(cable.kind) && (c.coax === null || (c.coax === cable.coax && c.school === policies.coaxSchool)))
+  const plug = fitting.find((c) => suits(c) && c.kind !== 'jack') ?? fitting[0]
+  const head = fitting.find((c) => suits(c) && c.kind === 'jack') ?? plug
+  return { cameraEndId: plug?.id ?? 'plug', headEndId: head?.id ?? 'jack' }
+}
+
+/**
+ * What must be on the cable before the plug at the camera, in the order of threading: from the opening nearest to the
+ * building to the one nearest to the plug, then the boot or cap of the plug itself.
+ */
+export function threadOnOrder(context: DeviceContext, seal: Seal, connector: Connector): ThreadOn[] {
+  const pieces = closedOpenings(context, seal).flatMap((closed) =>
+    (closed.seal && needsPart(closed.opening) ? closed.seal.pieces : [])
+      .filter(({ when }) => when === 'before the plug')
+      .map(({ name, way }) => ({ piece: name, way, of: `${closed.seal!.name}, ${closed.opening.name}` })),
+  )
+  const own: ThreadOn[] = []
+  if (connector.boot === 'slide-on') own.push({ piece: 'boot', way: 'narrow end away from the plug', of: connector.name })
+  if (connector.school === 'crimp-on') own.push({ piece: 'outer cap', way: 'open end toward the fitting', of: connector.name })
+  return [...pieces, ...own]
+}
+
+/** Everything `terminate` has to say of one device from its record. */
+export function assessTerminate(context: DeviceContext, terminate: Terminate): StageAssessment<CableEnds> {
+  const { catalogue, cable, device, policies } = context
+  const camera = catalogue.connectors.get(terminate.cameraEndId)!
+  const head = catalogue.connectors.get(terminate.headEndId)!
+  const seal = device.seal ?? proposeSeal(context)
+  const threadOn = threadOnOrder(context, seal, camera)
+  const pair = cable.kind === 'pair'
+  const run = runLengths(context, device.route)
+  const scheme = pair ? policies.pinScheme : (camera.school ?? camera.name)
+
+  const figures: Figure[] = [
+    { label: pair ? 'Pin scheme, both ends' : 'Fitting', reading: text(scheme) },
+    { label: 'On the cable before the plug', reading: threadOn.length === 0 ? text('nothing') : quantity(threadOn.length, 'count') },
+    ...(pair && cable.awg !== null && run.installedM > 0
+      ? [
+          { label: 'A pair’s loop should read', reading: quantity(pairLoopOhm(cable.awg, run.installedM), 'resistance') },
+          { label: 'and never more than', reading: quantity(loopLimitOhm(run.installedM), 'resistance') },
+        ]
+      : []),
+  ]
+  const findings = [
+    ...matchFindings(context, camera, 'camera end'),
+    ...matchFindings(context, head, 'head end'),
+    ...bootFindings(context, seal, camera),
+    ...leadFindings(context, camera, threadOn),
+  ]
+  if (findings.length === 0) {
+    findings.push(finding('terminate', 'match', { verdict: 'good', title: 'Both ends suit the cable', figure: quantity(cable.fittingMm, 'size'), limit: text(`${context.say(camera.jacketMm[0], 'size')} to ${context.say(camera.jacketMm[1], 'size')}`), reason: `${camera.name} at the camera, ${head.name.toLowerCase()} at the head end.`, source: 'catalogue' }))
+  }
+  return {
+    headline: text(scheme), figures, findings,
+    drawing: { pins: pair ? PINS[policies.pinScheme] : null, scheme, threadOn, cameraEnd: camera.name, headEnd: head.name, strip: camera.strip },
+  }
+}
+
+function matchFindings({ cable, policies, say }: DeviceContext, connector: Connector, end: 'camera end' | 'head end'): Finding[] {
+  const key = (what: string) => `${what}:${end === 'camera end' ? 'camera' : 'head'}`
+  const stop = (what: string, title: string, figure: string, limit: string, reason: string, todo: string) =>
+    [finding('terminate', key(what), { verdict: 'stop', title, figure: text(figure), limit: text(limit), reason: `At the ${end}: ${reason}`, source: 'catalogue', todo })]
+  if (!connector.takes.includes(cable.kind)) return stop('kind', 'The connector is not for this cable', connector.name, cable.kind, `${connector.name} takes ${connector.takes.join(' or ')} cable.`, `Choose a connector for ${cable.kind} cable.`)
+  if (connector.coax !== null && connector.coax !== cable.coax) return stop('coax', 'Coax fitting of the other size', connector.coax, cable.coax ?? 'none', 'RG59 and RG6 differ in diameter; the wrong one slips or splits.', `Take a ${cable.coax} fitting.`)
+  if (!connector.conductor.includes(cable.conductor)) return stop('conductor', 'Contacts for the other conductor', connector.conductor.join(', '), cable.conductor, 'Blades for solid wire cut strands, and the other way round.', `Take one for ${cable.conductor} conductors.`)
+  if (cable.fittingMm < connector.jacketMm[0] || cable.fittingMm > connector.jacketMm[1]) {
+    return stop('jacket', 'The jacket does not fit the strain relief', say(cable.fittingMm, 'size'), `${say(connector.jacketMm[0], 'size')} to ${say(connector.jacketMm[1], 'size')}`, 'The plug must hold the jacket, not the wires.', 'Take a plug of the cable’s size.')
+  }
+  if (connector.school !== null && connector.school !== policies.coaxSchool) {
+    return [finding('terminate', key('school'), { verdict: 'check', title: 'Two habits in one job', figure: text(connector.school), limit: text(policies.coaxSchool), reason: `At the ${end}: this job makes coax ends ${policies.coaxSchool}.`, source: 'job', todo: 'Use the job’s habit, or note why not.' })]
+  }
+  return []
+}
+
+function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Finding[] {
+  if (camera.boot === 'none') return []
+  const refusing = closedOpenings(context, seal).find((closed) => closed.seal?.refusesBoot && needsPart(closed.opening))
+  if (!refusing) return []
+  return [finding('terminate', 'boot', {
+    verdict: 'stop', title: 'A booted plug does not enter this seal', figure: text(camera.name), limit: text('no boot'), reason: `${refusing.seal!.name} at ${refusing.partName}.`, source: 'catalogue',
+    todo: camera.boot === 'moulded' ? 'Cut the cable from a drum and make the plug by hand, or take another seal.' : 'Leave the boot off.',
+  })]
+}
+
+function leadFindings({ device }: DeviceContext, camera: Connector, threadOn: readonly ThreadOn[]): Finding[] {
+  const lead = device.route?.leadLengthM != null
+  const moulded = camera.boot === 'moulded'
+  if (lead && !moulded) return [finding('terminate', 'lead', { verdict: 'check', title: 'A ready-made lead has its own plug', figure: text(camera.name), limit: text('factory plug'), reason: 'The route plans a ready-made lead.', source: 'job', todo: 'Choose the factory plug here, or cut from a drum in the route.' })]
+  if (!moulded) return []
+  if (!lead) return [finding('terminate', 'lead', { verdict: 'stop', title: 'A factory plug cannot be made on site', figure: text(camera.name), limit: text('hand-made plug'), reason: 'The route cuts the cable from a drum.', source: 'job', todo: 'Choose a plug made by hand, or plan a ready-made lead in the route.' })]
+  if (threadOn.length === 0) return []
+  return [finding('terminate', 'lead-thread', { verdict: 'stop', title: 'Nothing can be threaded past a finished plug', figure: quantity(threadOn.length, 'count'), limit: quantity(0, 'count'), reason: `${threadOn[0]!.piece} of ${threadOn[0]!.of} would have to go on before the plug.`, source: 'practice', todo: 'Choose seals that pass a plug, or cut from a drum.' })]
+}

@@ -1,0 +1,1 @@
+export { proposedFaults, proposalOf, findingOrigin, dueDay, punchListState, type FaultProposal } from './punch'

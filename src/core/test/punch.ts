@@ -1,0 +1,56 @@
+import type { Finding, Stage } from '../findings'
+import type { Cause, SeverityId } from '../job/choices'
+import type { Fault, FaultFacts, Job } from '../job/job'
+import type { StepState } from '../procedure'
+import { printReading, type UnitSystem } from '../units'
+
+/** A fault that the computation would raise; a person confirms it. */
+export type FaultProposal = Pick<FaultFacts, 'deviceId' | 'stage' | 'title' | 'severity' | 'cause' | 'note'> & { readonly origin: string }
+
+const CAUSE_BY_STAGE: Record<Stage, Cause> = {
+  sight: 'wrong position against the wish', mount: 'loose', route: 'cable unsupported', terminate: 'bad termination', seal: 'unsealed entry or gland',
+  power: 'not enough power', aim: 'picture not as promised', test: 'other', handover: 'default password',
+}
+const CAUSE_BY_STEP: Record<string, Cause> = {
+  'mount/level': 'not upright or level', 'mount/fix': 'missing screws', 'route/length': 'wrong cable', 'seal/cable': 'wrong cable', 'test/picture-day': 'picture not as promised', 'test/picture-night': 'glare',
+}
+
+/** The origin that a fault raised from a finding keeps. */
+export const findingOrigin = (finding: Pick<Finding, 'id'>): string => `finding:${finding.id}`
+
+/** A proposal made from any finding of a device, for when a person raises it. */
+export function proposalOf(deviceId: string | null, finding: Finding, units: UnitSystem): FaultProposal {
+  const severity: SeverityId = finding.verdict === 'stop' ? 'will fail' : 'below standard'
+  const limit = finding.limit === null ? '' : ` of ${printReading(finding.limit, units)}`
+  return {
+    deviceId, stage: finding.stage, origin: findingOrigin(finding), title: finding.title, severity, cause: CAUSE_BY_STAGE[finding.stage],
+    note: `${printReading(finding.figure, units)}${limit}. ${finding.reason} ${finding.todo ?? ''}`.trim(),
+  }
+}
+
+/** What measured steps out of limits would raise; nothing that stands on the punch list open already. */
+export function proposedFaults(deviceId: string, steps: readonly StepState[], faults: readonly Fault[]): FaultProposal[] {
+  const standing = new Set(faults.filter((fault) => fault.deviceId === deviceId && fault.state !== 'closed').map(({ origin }) => origin))
+  return steps.flatMap(({ step, verdict, says, record }) => {
+    const origin = `step:${step.id}`
+    if (verdict !== 'stop' || standing.has(origin)) return []
+    return [{ deviceId, stage: step.stage, origin, title: `${step.title}: out of limits`, severity: 'will fail' as const, cause: CAUSE_BY_STEP[step.id] ?? CAUSE_BY_STAGE[step.stage], note: [says, record?.note].filter(Boolean).join(' ') }]
+  })
+}
+
+/** The day by which something must happen to a fault: its due date, or the end of a temporary fix when that is sooner. */
+export function dueDay(fault: Fault): string | null {
+  const last = fault.events[fault.events.length - 1]
+  const until = fault.state === 'temporary fix' && last?.event === 'fix' && last.fix.kind === 'temporary' ? last.fix.until : null
+  if (fault.due === null || until === null) return fault.due ?? until
+  return fault.due < until ? fault.due : until
+}
+
+/** Where the punch list stands on a day (ISO date): how much is open, overdue, waiting for a re-check. */
+export function punchListState(faults: Job['faults'], today: string) {
+  const standing = faults.filter(({ state }) => state !== 'closed')
+  const overdue = standing.filter((fault) => (dueDay(fault) ?? '9999') < today)
+  const toRecheck = standing.filter(({ state }) => state === 'fixed').length
+  const temporary = standing.filter(({ state }) => state === 'temporary fix').length
+  return { open: standing.length, overdue: overdue.map(({ id }) => id), toRecheck, temporary, closed: faults.length - standing.length }
+}
