@@ -28,3 +28,8 @@ export function openJobFile(words: string): Opened {
   const parsed = JobFile.safeParse(data)
   return parsed.success ? { ok: true, file: parsed.data } : { ok: false, reasons: reasonsOf(parsed.error) }
 }
+
+/** The JSON Schema (2020-12) of the job file: its published contract. */
+export function jobFileSchema(): object {
+  return { $id: 'neat-bracket-job-1', title: 'Neat Bracket job file', ...z.toJSONSchema(JobFile, { target: 'draft-2020-12' }) }
+}

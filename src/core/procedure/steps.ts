@@ -193,7 +193,7 @@ function aiming({ device, camera, say }: DeviceContext): Step[] {
   const give = PROCEDURE_LIMITS.tiltToleranceDeg.value
   const tilt = measure('angle', 'Tilt below level', sight.tiltDeg - give, sight.tiltDeg + give)
   return [
-    ...(camera.axisFromBaseDeg[1] > 0 ? [step({ id: 'aim/tilt', title: `Aim: tilt ${say(sight.tiltDeg, 'angle')} below level`, detail: `${camera.lens.focalMm[0] === camera.lens.focalMm[1] ? '' : `Zoom to ${say(sight.focalMm, 'size')}, then focus. `}${sight.portrait ? 'Portrait: picture turned 90°. ' : ''}Loosen the lock screws, turn, tighten.`, reason: 'The promise of pixels at the target rests on it.', entry: tilt })] : []),
+    ...(camera.axisFromBaseDeg[1] > 0 ? [step({ id: 'aim/tilt', title: `Aim: tilt ${say(sight.tiltDeg, 'angle')} below level`, detail: `${camera.lens.focalMm[0] === camera.lens.focalMm[1] ? '' : `Zoom to ${say(sight.focalMm, 'focal')}, then focus. `}${sight.portrait ? 'Portrait: picture turned 90°. ' : ''}Loosen the lock screws, turn, tighten.`, reason: 'The promise of pixels at the target rests on it.', entry: tilt })] : []),
     step({ id: 'aim/level', title: 'Turn the lens ring until the horizon is level', reason: 'A leaning picture is the first thing a customer sees.', entry: measure('angle', 'Picture off level', 0, PROCEDURE_LIMITS.pictureRollDeg.value) }),
   ]
 }

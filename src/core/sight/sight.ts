@@ -118,8 +118,8 @@ function lensFindings({ camera, say }: DeviceContext, { focalMm }: Sight): Findi
   const [shortest, longest] = camera.lens.focalMm
   if (focalMm >= shortest - 1e-9 && focalMm <= longest + 1e-9) return []
   return [finding('sight', 'lens', {
-    verdict: 'stop', title: 'Lens does not reach this focal length', figure: quantity(focalMm, 'size'),
-    limit: text(`${say(shortest, 'size')} to ${say(longest, 'size')}`), reason: `${camera.name} cannot be set to it.`, source: 'catalogue',
+    verdict: 'stop', title: 'Lens does not reach this focal length', figure: quantity(focalMm, 'focal'),
+    limit: text(`${say(shortest, 'focal')} to ${say(longest, 'focal')}`), reason: `${camera.name} cannot be set to it.`, source: 'catalogue',
     todo: `Set the lens between ${shortest} and ${longest} mm, or take another camera.`,
   })]
 }

@@ -13,6 +13,7 @@ const TERM = /^\s*((?:\d+[\s-]+)?\d+\/\d+|\d+(?:\.\d*)?|\.\d+)\s*([a-zµ°ω%·/
 
 /** Other names people write for a unit, beside the label it is printed with. [factor, offset] to the inside unit. */
 const SPOKEN: Partial<Record<QuantityKind, Record<string, readonly [number, number]>>> = {
+  focal: { mm: [1, 0] },
   angle: { '°': [1, 0], deg: [1, 0], degrees: [1, 0] },
   mass: { kg: [1, 0], g: [0.001, 0], lb: [0.45359237, 0], lbs: [0.45359237, 0], oz: [0.028349523125, 0] },
   force: { n: [1, 0], kn: [1000, 0], lbf: [4.4482216, 0], lb: [4.4482216, 0] },
@@ -103,6 +104,7 @@ const EXAMPLES: Record<QuantityKind, readonly [metric: string, imperial: string]
   length: [`3.8 m, 380 cm or 12'6"`, `12'6", 12.5 or 3.8 m`],
   cut: [`38.5 m or 126'`, `126', 126'3" or 38.5 m`],
   size: ['6.2, 6.2 mm or 1/4"', '1/4", 0.25 or 6.2 mm'],
+  focal: ['6.2 or 6.2 mm', '6.2 or 6.2 mm'],
   angle: ['25 or 25°', '25 or 25°'],
   density: ['250 px/m', '76 px/ft'],
   pixels: ['2', '2'],

@@ -1,0 +1,9 @@
+import { load } from '@/server/commands/batch'
+import { record } from '@/server/db/open'
+import { noJob } from '@/server/problem'
+
+export async function GET(_: Request, { params }: { params: Promise<{ jobId: string }> }): Promise<Response> {
+  const { jobId } = await params
+  const stored = load(record(), jobId)
+  return stored ? Response.json(stored) : noJob(jobId)
+}

@@ -1,0 +1,5 @@
+import { AddDevice } from '@/ui/device/AddDevice'
+
+export default function Page() {
+  return <AddDevice />
+}

@@ -1,0 +1,5 @@
+import { NewFault } from '@/ui/punch/NewFault'
+
+export default function Page() {
+  return <NewFault />
+}

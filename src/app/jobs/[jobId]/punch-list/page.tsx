@@ -1,0 +1,5 @@
+import { PunchList } from '@/ui/punch/PunchList'
+
+export default function Page() {
+  return <PunchList />
+}

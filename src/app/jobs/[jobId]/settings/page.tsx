@@ -1,0 +1,5 @@
+import { JobSettings } from '@/ui/settings/JobSettings'
+
+export default function Page() {
+  return <JobSettings />
+}

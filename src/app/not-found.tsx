@@ -1,0 +1,5 @@
+import { Missing } from '@/ui/kit/Missing'
+
+export default function NotFound() {
+  return <Missing />
+}

@@ -1,0 +1,1 @@
+export { deviceRecord, type DeviceRecord } from './record'

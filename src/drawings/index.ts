@@ -1,0 +1,8 @@
+export type { Drawing, Fill, Mark, Pen, Spot, Tone } from './marks'
+export { elevationDrawing, elevationFrame, elevationHandles, type Frame } from './elevation'
+export { mountDrawing } from './mountSection'
+export { routeDrawing } from './routeStrip'
+export { cableEndsDrawing } from './cableEnds'
+export { sealDrawing } from './sealChain'
+export { powerDrawing } from './powerLadder'
+export { drawingsOf } from './drawingsOf'

@@ -1,0 +1,142 @@
+import Database from 'better-sqlite3'
+import { createHash, randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { commandsOf, type Change, type Job } from '@/core/job'
+import { device, job, NOW } from '@/testing/jobs'
+import { applyBatch, load, RefusedBatch } from './commands/batch'
+import { history } from './commands/history'
+import { loadJob } from './db/job'
+import { openRecord, type Db } from './db/open'
+import { jobFile } from './exports/jobFile'
+import { importJobFile } from './imports/jobFile'
+import { keepPhoto, readPhoto } from './photos/store'
+
+let folder: string
+let db: Db
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
+  db = openRecord(folder)
+})
+afterEach(() => {
+  db.close()
+  rmSync(folder, { recursive: true })
+})
+
+const say = (change: Change, jobId = 'job-1') => ({ ...change, id: randomUUID(), jobId, at: NOW, by: 'Lead' })
+const yard = (): Job => job({ devices: [device(), device({ id: 'device-2', mark: '02', name: 'Gate' })] })
+const put = (on: Job) => applyBatch(db, commandsOf(on, randomUUID), { wholeOrNothing: true })
+const rename = (name: string) => ({ type: 'setPower' as const, deviceId: name, power: { supplyId: 'switch', port: 3 } })
+const picture = (width = 40, height = 30) => sharp({ create: { width, height, channels: 3, background: '#887' } }).jpeg()
+
+describe('the record', () => {
+  it('gives back exactly the job that its commands made, from the tables alone', () => {
+    const full = { ...yard(), faults: [], records: [{ deviceId: 'device-2', stepId: 'mount/level', state: 'done' as const, value: 0.4, choice: null, note: 'ö', at: NOW, by: 'Installer 1' }] }
+    put(full)
+    expect(loadJob(db, 'job-1')!.job).toEqual(full)
+  })
+  it('applies its migrations once and refuses a record of a newer program', () => {
+    put(yard())
+    db.close()
+    db = openRecord(folder)
+    expect(load(db, 'job-1')!.job.devices).toHaveLength(2)
+    const path = join(folder, 'record.sqlite')
+    const other = new Database(path)
+    other.pragma('user_version = 99')
+    expect(() => openRecord(folder)).toThrow(/version 99/)
+    other.pragma('user_version = 1')
+    other.close()
+  })
+  it('sees what another process wrote in between', () => {
+    put(yard())
+    expect(load(db, 'job-1')!.revision).toBe(1)
+    const other = openRecord(folder)
+    applyBatch(other, [say(rename('device-1'))])
+    other.close()
+    expect(load(db, 'job-1')!.job.devices[0]!.power).toEqual({ supplyId: 'switch', port: 3 })
+    expect(applyBatch(db, [say(rename('device-2'))]).revisions).toEqual({ 'job-1': 3 })
+    expect(loadJob(db, 'job-1')!.job.devices.map(({ power }) => power?.port)).toEqual([3, 3])
+  })
+})
+
+describe('a batch', () => {
+  it('answers each command for itself, and applies the good ones', () => {
+    put(yard())
+    const batch = [say(rename('device-1')), say(rename('gone')), { id: 'x', type: 'nonsense' }, say({ type: 'removeDevice', deviceId: 'device-2' })]
+    expect(applyBatch(db, batch).answers.map(({ status }) => status)).toEqual(['applied', 'refused', 'refused', 'applied'])
+    expect(loadJob(db, 'job-1')!.job.devices.map(({ id }) => id)).toEqual(['device-1'])
+  })
+  it('is idempotent by command id, within a batch and between batches, and tells a reused id', () => {
+    put(yard())
+    const once = say(rename('device-1'))
+    expect(applyBatch(db, [once, once]).answers.map(({ status }) => status)).toEqual(['applied', 'already applied'])
+    expect(applyBatch(db, [once])).toMatchObject({ answers: [{ status: 'already applied' }], revisions: { 'job-1': 2 } })
+    expect(applyBatch(db, [{ ...once, deviceId: 'device-2' }]).answers).toMatchObject([{ status: 'refused', reasons: [{ path: '/id' }] }])
+  })
+  it('whole or nothing leaves nothing behind', () => {
+    expect(() => applyBatch(db, [...commandsOf(yard(), randomUUID), say(rename('gone'))], { wholeOrNothing: true })).toThrow(RefusedBatch)
+    expect(load(db, 'job-1')).toBeNull()
+    expect(db.prepare('SELECT COUNT(*) FROM command').pluck().get()).toBe(0)
+  })
+  it('keeps every command in order', () => {
+    put(yard())
+    applyBatch(db, [say(rename('device-1'))])
+    const entries = history(db, 'job-1')
+    expect(entries[0]!.command.type).toBe('createJob')
+    expect(entries.at(-1)!.command.type).toBe('setPower')
+    expect(history(db, 'job-1', entries.at(-2)!.seq)).toHaveLength(1)
+  })
+  it('refuses a photo whose bytes are not here', () => {
+    put(yard())
+    const facts = { sha256: 'c'.repeat(64), deviceId: 'device-1', stepId: null, faultId: null, caption: '' }
+    expect(applyBatch(db, [say({ type: 'addPhoto', photoId: 'p', facts })]).answers).toMatchObject([{ status: 'refused', reasons: [{ path: '/facts/sha256' }] }])
+  })
+})
+
+describe('photos', () => {
+  it('are kept once, turned upright and made small, without camera data', async () => {
+    const bytes = await picture(1200, 800).withExif({ IFD0: { Artist: 'someone' } }).withMetadata({ orientation: 6 }).toBuffer()
+    const first = await keepPhoto(db, folder, null, bytes)
+    expect(first).toMatchObject({ ok: true, created: true })
+    const sha256 = createHash('sha256').update(bytes).digest('hex')
+    expect(await keepPhoto(db, folder, sha256, bytes)).toMatchObject({ ok: true, created: false })
+    expect(readPhoto(db, folder, sha256, 'original')!.bytes.equals(bytes)).toBe(true)
+    const small = await sharp(readPhoto(db, folder, sha256, 'small')!.bytes).metadata()
+    expect([small.width, small.height, small.exif]).toEqual([240, 360, undefined])
+  })
+  it.each([
+    ['text that says it is a photo', Buffer.from('\xff\xd8\xff not really'), 415],
+    ['an SVG', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'), 415],
+    ['too many bytes', Buffer.alloc(21 * 1024 * 1024), 413],
+  ])('refuses %s', async (_, bytes, status) => expect(await keepPhoto(db, folder, null, bytes)).toMatchObject({ ok: false, status }))
+  it('refuses bytes under another name', async () => {
+    expect(await keepPhoto(db, folder, 'd'.repeat(64), await picture().toBuffer())).toMatchObject({ ok: false, status: 422 })
+  })
+})
+
+describe('the job file', () => {
+  it('imports into an empty record without loss, photos included, and again only as a copy', async () => {
+    const kept = await keepPhoto(db, folder, null, await picture().toBuffer())
+    if (!kept.ok) throw new Error('not kept')
+    put({ ...yard(), photos: [{ id: 'p', sha256: kept.sha256, deviceId: 'device-1', stepId: null, faultId: null, caption: 'as found', at: NOW, by: 'Installer 1' }] })
+    const words = JSON.stringify(jobFile(db, folder, load(db, 'job-1')!.job))
+
+    const folder2 = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
+    const db2 = openRecord(folder2)
+    expect(await importJobFile(db2, folder2, words, false)).toEqual({ ok: true, jobId: 'job-1' })
+    expect(JSON.stringify(jobFile(db2, folder2, load(db2, 'job-1')!.job))).toBe(words)
+    expect(await importJobFile(db2, folder2, words, false)).toMatchObject({ ok: false, status: 409 })
+    const copy = await importJobFile(db2, folder2, words, true)
+    expect(copy.ok && load(db2, copy.jobId)!.job).toEqual({ ...load(db2, 'job-1')!.job, id: copy.ok && copy.jobId })
+    db2.close()
+    rmSync(folder2, { recursive: true })
+  })
+  it('is refused whole when it does not hold together', async () => {
+    const lost = { format: 'neat-bracket-job', version: 1, job: job({ devices: [device({ cameraId: 'gone' })] }), photos: [] }
+    expect(await importJobFile(db, folder, JSON.stringify(lost), false)).toMatchObject({ ok: false, status: 422, reasons: [{ path: '/choice/cameraId' }] })
+    expect(load(db, 'job-1')).toBeNull()
+  })
+})

@@ -1,0 +1,54 @@
+'use client'
+
+import { ChakraProvider } from '@chakra-ui/react'
+import createCache from '@emotion/cache'
+import { CacheProvider } from '@emotion/react'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { useServerInsertedHTML } from 'next/navigation'
+import { ThemeProvider } from 'next-themes'
+import { useState, type ReactNode } from 'react'
+import { system } from './theme'
+
+/** Everything that surrounds the pages: styles collected on the server, theme, queries. */
+export function Providers({ children }: { children: ReactNode }) {
+  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 5_000, retry: 1 } } }))
+  return (
+    <StyleRegistry>
+      <QueryClientProvider client={queries}>
+        <ChakraProvider value={system}>
+          <ThemeProvider attribute="class" themes={['daylight', 'loft']} value={{ daylight: 'light', loft: 'dark' }} defaultTheme="daylight" enableSystem={false} disableTransitionOnChange>
+            {children}
+          </ThemeProvider>
+        </ChakraProvider>
+      </QueryClientProvider>
+    </StyleRegistry>
+  )
+}
+
+/** Hands the styles that a render inserted to the page, so that server and browser agree. */
+function StyleRegistry({ children }: { children: ReactNode }) {
+  const [{ cache, flush }] = useState(() => {
+    const cache = createCache({ key: 'nb' })
+    cache.compat = true
+    const insert = cache.insert
+    let inserted: string[] = []
+    cache.insert = (...args) => {
+      const [, serialized] = args
+      if (cache.inserted[serialized.name] === undefined) inserted.push(serialized.name)
+      return insert(...args)
+    }
+    const flush = () => {
+      const names = inserted
+      inserted = []
+      return names
+    }
+    return { cache, flush }
+  })
+  useServerInsertedHTML(() => {
+    const names = flush()
+    if (names.length === 0) return null
+    const styles = names.map((name) => cache.inserted[name]).join('')
+    return <style key={cache.key} data-emotion={`${cache.key} ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: styles }} />
+  })
+  return <CacheProvider value={cache}>{children}</CacheProvider>
+}

@@ -1,0 +1,125 @@
+'use client'
+
+import { Box, Button, Grid, Heading, HStack, Stack, Text } from '@chakra-ui/react'
+import NextLink from 'next/link'
+import { useRouter } from 'next/navigation'
+import type { ReactNode } from 'react'
+import type { DeviceAssessment, Mark } from '@/core/assess'
+import { PLANNED_STAGES, type Finding, type PlannedStage } from '@/core/findings'
+import type { Device } from '@/core/job'
+import { InstallLog } from '../log/InstallLog'
+import { useDevice, useJob } from '../job/JobProvider'
+import { FigureList, FindingList } from '../kit/Findings'
+import { Nothing, Sentence } from '../kit/Page'
+import { MARKS } from '../kit/Verdict'
+import { DevicePage } from './DevicePage'
+import { MountSheet } from './MountSheet'
+import { planChange } from './plan'
+import { PowerSheet } from './PowerSheet'
+import { RouteSheet } from './RouteSheet'
+import { SealSheet } from './SealSheet'
+import { SightSheet } from './SightSheet'
+import { TABS, type Tab } from './tabs'
+import { TerminateSheet } from './TerminateSheet'
+
+const title = (tab: Tab) => tab[0]!.toUpperCase() + tab.slice(1)
+
+/** One device: its parts, a sheet a stage, its install log. */
+export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
+  const { job, assessment } = useJob()
+  const found = useDevice(deviceId)
+  const home = `/jobs/${job.id}`
+  if (!found) {
+    return <Box p={5}><Nothing action={<Button asChild><NextLink href={home}>To the board</NextLink></Button>}>There is no device here with this address. It may have been taken out.</Nothing></Box>
+  }
+  const { device, assessed } = found
+  const marks: Partial<Record<Tab, Mark>> = { log: assessed.log.mark }
+  for (const stage of PLANNED_STAGES) marks[stage] = assessed.stages?.[stage]?.mark ?? 'not planned'
+  return (
+    <Grid templateColumns={{ base: 'minmax(0,1fr)', lg: '184px minmax(0, 1fr)' }} minH="calc(100vh - 60px)">
+      <Box as="nav" aria-label="Devices" display={{ base: 'none', lg: 'block' }} borderRightWidth="1px" borderColor="rule" py={3}>
+        {assessment.devices.map((one) => {
+          const current = one.deviceId === deviceId
+          return (
+            <Box key={one.deviceId} asChild display="flex" gap={2.5} px={3.5} py={2} bg={current ? 'inky.solid' : undefined} color={current ? 'inky.contrast' : undefined} _hover={current ? {} : { bg: 'sheet' }}>
+              <NextLink href={`${home}/devices/${one.deviceId}/${tab}`} aria-current={current ? 'page' : undefined}><Text as="span" fontFamily="mono" fontSize="sm">{one.mark}</Text><Text as="span" truncate>{one.name}</Text></NextLink>
+            </Box>
+          )
+        })}
+      </Box>
+      <Box minW={0}>
+        <HStack px={{ base: 3, md: 5 }} pt={2} gap={2} justify="space-between" display={{ base: 'flex', lg: 'none' }}>
+          <Text fontWeight={600} truncate><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text> {device.name}</Text>
+        </HStack>
+        <HStack as="nav" aria-label="Stages" gap={0} px={{ base: 1, md: 5 }} pt={{ base: 0, md: 2 }} borderBottomWidth="1.5px" borderColor="ink" overflowX="auto">
+          {TABS.map((name) => {
+            const current = name === tab
+            const mark = marks[name]
+            const number = PLANNED_STAGES.indexOf(name as PlannedStage) + 1
+            return (
+              <Box key={name} asChild px={3} minH="44px" display="flex" alignItems="center" gap={1.5} whiteSpace="nowrap" fontWeight={current ? 600 : 400} mb="-1.5px" borderWidth="1.5px" borderColor={current ? 'ink' : 'transparent'} borderBottomColor={current ? 'sheet' : 'transparent'} bg={current ? 'sheet' : undefined} color={current ? 'ink' : 'soft'}>
+                <NextLink href={`${home}/devices/${deviceId}/${name}`} aria-current={current ? 'page' : undefined}>
+                  {number > 0 ? <Text as="span" fontSize="sm">{number}</Text> : null}
+                  {title(name)}
+                  {mark ? <Text as="span" color={MARKS[mark].color} aria-label={MARKS[mark].word} role="img">{MARKS[mark].sign}</Text> : null}
+                </NextLink>
+              </Box>
+            )
+          })}
+        </HStack>
+        <Body device={device} assessed={assessed} tab={tab} />
+      </Box>
+    </Grid>
+  )
+}
+
+function Body({ device, assessed, tab }: { device: Device; assessed: DeviceAssessment; tab: Tab }) {
+  if (tab === 'device') return <DevicePage device={device} assessed={assessed} />
+  if (assessed.stages === null) return <Box p={5}><Sentence>{assessed.sentence}</Sentence></Box>
+  if (tab === 'log') return <InstallLog device={device} assessed={assessed} />
+  return <StagePage key={`${device.id}:${tab}`} device={device} assessed={assessed} stage={tab} />
+}
+
+function StagePage({ device, assessed, stage }: { device: Device; assessed: DeviceAssessment; stage: PlannedStage }) {
+  const { job, send } = useJob()
+  const router = useRouter()
+  const state = assessed.stages?.[stage] ?? null
+  if (!state) {
+    return <Box p={5}><Nothing action={<Button asChild minH="44px"><NextLink href={`/jobs/${job.id}/settings`}>To the job’s supplies</NextLink></Button>}>No supply of this job can feed this camera. Add one on the Job page.</Nothing></Box>
+  }
+  const sheets: Record<PlannedStage, ReactNode> = {
+    sight: <SightSheet assessed={assessed} cameraId={device.cameraId} />, mount: <MountSheet assessed={assessed} />, route: <RouteSheet assessed={assessed} />,
+    terminate: <TerminateSheet assessed={assessed} />, seal: <SealSheet assessed={assessed} />, power: state ? <PowerSheet assessed={assessed} /> : null,
+  }
+  const next = PLANNED_STAGES[PLANNED_STAGES.indexOf(stage) + 1]
+  const nextHref = `/jobs/${job.id}/devices/${device.id}/${next ?? 'log'}`
+  const raise = (finding: Finding) => router.push(`/jobs/${job.id}/punch-list/new?device=${device.id}&finding=${encodeURIComponent(finding.id)}`)
+  const keepAndGo = () => {
+    if (!state.planned) send(planChange(stage, device.id, state.input as never))
+    router.push(nextHref)
+  }
+  return (
+    <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }}>
+      <Box px={{ base: 3, md: 5 }} py={4} minW={0}>
+        <Sentence next={state.planned ? undefined : 'Proposed start values: nothing is kept until you change one or keep them.'}>{sentenceOf(state.result.findings)}</Sentence>
+        {sheets[stage]}
+        <HStack mt={5} gap={3} flexWrap="wrap">
+          <Button colorPalette="copper" minH="48px" px={6} onClick={keepAndGo}>{state.planned ? `Next: ${title(next ?? 'log')}` : `Keep these, next: ${title(next ?? 'log')}`}</Button>
+        </HStack>
+      </Box>
+      <Box as="aside" aria-label="What comes out of it" bg="sheet" borderLeftWidth={{ xl: '1px' }} borderTopWidth={{ base: '1px', xl: 0 }} borderColor="rule" px={5} py={4}>
+        <Heading as="h2" fontSize="md" mb={1}>{HEADINGS[stage]}</Heading>
+        <FigureList figures={state.result.figures} units={job.units} />
+        <Stack mt={4}><FindingList findings={state.result.findings} units={job.units} onRaise={raise} /></Stack>
+      </Box>
+    </Grid>
+  )
+}
+
+const HEADINGS: Record<PlannedStage, string> = { sight: 'What it will see', mount: 'Will it hold', route: 'How much cable', terminate: 'The ends', seal: 'Will it stay dry', power: 'Do the volts arrive' }
+
+function sentenceOf(findings: readonly Finding[]): string {
+  const worst = findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check')
+  if (worst) return `${worst.title}. ${worst.todo}`
+  return findings.length === 0 ? 'Nothing to object to.' : `${findings[0]!.title}.`
+}

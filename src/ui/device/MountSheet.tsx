@@ -1,0 +1,46 @@
+'use client'
+
+import { Box, SimpleGrid } from '@chakra-ui/react'
+import { CATALOGUE } from '@/catalogue'
+import type { DeviceAssessment } from '@/core/assess'
+import { PASSAGES, type PassageId } from '@/core/job'
+import { mountDrawing } from '@/drawings'
+import { Choose, optionsOf, partOptions } from '../kit/Choose'
+import { DrawingView, Sized } from '../kit/DrawingView'
+import { QuantityField } from '../kit/QuantityField'
+import { Tick } from '../kit/Tick'
+import { usePlan } from './plan'
+
+/** Will it hold, what do I drill. */
+export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
+  const { input, result, attempt, keep, giveUp, units, draft } = usePlan('mount', assessed)
+  const fixing = CATALOGUE.fixings.get(input.fixingId)
+  const inWood = fixing?.kind === 'wood screw' || fixing?.kind === 'lag screw'
+  const { holding } = result.drawing
+  return (
+    <>
+      <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 3 }} py={3}>
+        <Sized>{(width) => <DrawingView drawing={mountDrawing(result.drawing, units, width)} />}</Sized>
+      </Box>
+      <SimpleGrid columns={{ base: 2, md: 3 }} gap={3} mt={4}>
+        <Choose label="Fixing" value={input.fixingId} options={partOptions(CATALOGUE.fixings)} hint={fixing ? `for ${fixing.holdsIn.join(', ')}` : undefined} onChoose={(fixingId) => {
+          const chosen = CATALOGUE.fixings.get(fixingId)!
+          const screw = chosen.kind === 'wood screw' || chosen.kind === 'lag screw'
+          keep({ fixingId, threadInWoodMm: screw ? chosen.threadMm : 0, woodId: screw ? (input.woodId ?? 'spruce-pine-fir') : null, makersPullN: null })
+        }} />
+        <QuantityField label="How many" kind="count" units={units} value={input.fixingCount} least={1} most={24} draftKey={draft('count')} onTry={(count) => attempt({ fixingCount: Math.round(count) })} onKeep={(count) => count !== null && keep({ fixingCount: Math.round(count) })} onGiveUp={giveUp} />
+        <Choose label="Through the hole goes" value={input.passage} options={optionsOf(PASSAGES)} onChoose={(passage) => keep({ passage: passage as PassageId })} />
+        {inWood ? (
+          <>
+            <Choose label="Wood" value={input.woodId ?? 'unknown'} options={[...partOptions(CATALOGUE.woods), { value: 'unknown', label: 'Not known' }]} onChoose={(woodId) => keep({ woodId: woodId === 'unknown' ? null : woodId })} />
+            <QuantityField label="Thread in solid wood" kind="size" units={units} value={input.threadInWoodMm} least={0} most={200} draftKey={draft('thread')} hint={fixing ? `of ${fixing.threadMm} mm` : ''} onTry={(threadInWoodMm) => attempt({ threadInWoodMm })} onKeep={(threadInWoodMm) => threadInWoodMm !== null && keep({ threadInWoodMm })} onGiveUp={giveUp} />
+          </>
+        ) : (
+          <QuantityField label="Maker’s pull-out figure, if known" kind="force" units={units} value={input.makersPullN} least={1} most={100000} optional draftKey={draft('pull')} hint="for one fixing" onTry={(makersPullN) => attempt({ makersPullN })} onKeep={(makersPullN) => keep({ makersPullN })} onGiveUp={giveUp} />
+        )}
+        {holding === 'tile' ? <Tick checked={input.tethered} onTick={(tethered) => keep({ tethered })}>Tethered to the structure above</Tick> : null}
+        {holding === 'soft sheet' || holding === 'steel sheet' ? <Tick checked={input.backed} onTick={(backed) => keep({ backed })}>Backing board or joist behind</Tick> : null}
+      </SimpleGrid>
+    </>
+  )
+}

@@ -1,0 +1,34 @@
+'use client'
+
+import { Box, Button, HStack, Text } from '@chakra-ui/react'
+import { CATALOGUE } from '@/catalogue'
+import { firstMisfit, fits } from '@/core/mount'
+import type { Interface } from '@/core/parts'
+import { Choose, partOptions } from '../kit/Choose'
+
+/** The stack from the surface outwards; each place offers the parts whose interface fits. */
+export function StackField({ value, cameraId, onChange }: { value: readonly string[]; cameraId: string; onChange: (mountIds: string[]) => void }) {
+  const camera = CATALOGUE.cameras.get(cameraId)
+  const parts = value.map((id) => CATALOGUE.mounts.get(id)).filter((part) => part !== undefined)
+  const misfit = camera ? firstMisfit(parts, camera) : null
+  let offers: Interface = 'surface'
+  const places = parts.map((part) => {
+    const fitting = new Map([...CATALOGUE.mounts].filter(([, candidate]) => fits(offers, candidate.needs)))
+    offers = part.offers
+    return { part, fitting }
+  })
+  const next = [...CATALOGUE.mounts.values()].filter(({ needs }) => fits(offers, needs))
+  return (
+    <Box>
+      <Text color="soft" mb={1.5}>Mount, from the surface outwards</Text>
+      {places.map(({ part, fitting }, index) => (
+        <HStack key={index} align="end" mb={2}>
+          <Box flex="1"><Choose label={`${index + 1}`} value={part.id} options={partOptions(fitting)} onChoose={(id) => onChange(value.map((old, i) => (i === index ? id : old)))} /></Box>
+          <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => onChange(value.filter((_, i) => i !== index))} aria-label={`Take ${part.name} out`}>Take out</Button>
+        </HStack>
+      ))}
+      {value.length < 8 && next.length > 0 ? <Choose label={value.length === 0 ? 'Camera straight on the surface, or add a part' : 'Add a part'} value="" options={next.map(({ id, name }) => ({ value: id, label: name }))} onChoose={(id) => id && onChange([...value, id])} /> : null}
+      <Text mt={1.5} color={misfit ? 'stop' : 'good'} fontWeight={500} role="status">{misfit ? `■ ${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.` : '✓ The camera fits on it.'}</Text>
+    </Box>
+  )
+}

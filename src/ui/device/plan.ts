@@ -1,0 +1,36 @@
+'use client'
+
+import { useCallback } from 'react'
+import type { DeviceAssessment, DeviceStages } from '@/core/assess'
+import type { PlannedStage } from '@/core/findings'
+import type { Change } from '@/core/job'
+import { useJob } from '../job/JobProvider'
+import type { Said } from '../job/commands'
+
+type StateOf<S extends PlannedStage> = NonNullable<DeviceStages[S]>
+type Input<S extends PlannedStage> = StateOf<S>['input']
+
+/** The command that plans a stage. */
+export function planChange<S extends PlannedStage>(stage: S, deviceId: string, input: Input<S>): Change {
+  const type = `set${stage[0]!.toUpperCase()}${stage.slice(1)}`
+  return { type, deviceId, [stage]: input } as unknown as Change
+}
+
+/** One stage of one device for its sheet: what stands, how to try a change and how to keep it. */
+export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssessment) {
+  const { send, preview, job } = useJob()
+  const state = assessed.stages![stage]! as StateOf<S>
+  const input: Input<S> = state.input
+  const { deviceId } = assessed
+  const attempt = useCallback((change: Partial<Input<S>>) => preview(planChange(stage, deviceId, { ...input, ...change })), [preview, stage, deviceId, input])
+  const keep = useCallback(
+    (change: Partial<Input<S>>): Said => {
+      const said = send(planChange(stage, deviceId, { ...input, ...change }))
+      preview(null)
+      return said
+    },
+    [send, preview, stage, deviceId, input],
+  )
+  const giveUp = useCallback(() => preview(null), [preview])
+  return { input, result: state.result as StateOf<S>['result'], planned: state.planned, attempt, keep, giveUp, units: job.units, draft: (field: string) => `${job.id}:${deviceId}:${stage}:${field}` }
+}

@@ -1,0 +1,61 @@
+'use client'
+
+import { Box, chakra } from '@chakra-ui/react'
+import { useEffect, useRef, useState, type ReactNode, type Ref } from 'react'
+import type { Drawing, Fill, Mark, Pen, Tone } from '@/drawings'
+
+const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
+  outline: { width: 2.4, stroke: 'ink' }, object: { width: 1.5, stroke: 'ink' }, thin: { width: 0.8, stroke: 'soft' }, dimension: { width: 0.8, stroke: 'soft' },
+  axis: { width: 1, stroke: 'copper.fg', dash: '10 3 2 3' }, ray: { width: 1.4, stroke: 'copper.fg' }, leader: { width: 0.9, stroke: 'ink' }, none: { width: 0, stroke: 'transparent' },
+}
+const FILLS: Record<Fill, string> = {
+  none: 'none', ink: 'ink', sheet: 'sheet', seen: 'seen', hatch: 'hatch', soft: 'part', copper: 'copper.fg', good: 'good', check: 'check', stop: 'stop',
+  orange: '#D98324', green: '#2E7D4F', blue: '#2B62A8', brown: '#6B4A2B', white: '#FFFFFF',
+}
+const TONES: Record<Tone, string> = { ink: 'ink', soft: 'soft', copper: 'copper.fg', good: 'good', check: 'check', stop: 'stop', paper: 'paper' }
+const SIZES = { small: '11.5px', label: '13px', figure: '16px' }
+
+/** One token of a drawing as CSS: colours of the theme, or plain colours of wires. */
+const paint = (name: string) => (name.startsWith('#') || name === 'none' || name === 'transparent' ? name : `var(--chakra-colors-${name.replace('.', '-')})`)
+
+/** A drawing on screen. Children are drawn over it, in the same units: handles to drag. */
+export function DrawingView({ drawing, children, svgRef }: { drawing: Drawing; children?: ReactNode; svgRef?: Ref<SVGSVGElement> }) {
+  return (
+    <chakra.svg ref={svgRef} viewBox={`0 0 ${drawing.width} ${drawing.height}`} width="100%" maxW={`${drawing.width}px`} role="group" aria-label={drawing.says} display="block" fontFamily="body" css={{ touchAction: 'pan-y' }}>
+      {drawing.marks.map((mark, index) => <Drawn key={index} mark={mark} />)}
+      {children}
+    </chakra.svg>
+  )
+}
+
+function Drawn({ mark }: { mark: Mark }) {
+  if (mark.kind === 'words') {
+    const [x, y] = mark.at
+    return (
+      <text x={x} y={y} fill={paint(TONES[mark.tone])} fontSize={SIZES[mark.size]} fontWeight={mark.size === 'small' ? 400 : 600} textAnchor={mark.anchor} transform={mark.upright ? `rotate(-90 ${x} ${y})` : undefined} style={{ fontVariantNumeric: 'tabular-nums' }}>
+        {mark.words}
+      </text>
+    )
+  }
+  const pen = PENS[mark.pen]
+  const stroke = { stroke: paint(pen.stroke), strokeWidth: pen.width, strokeDasharray: pen.dash, strokeLinejoin: 'round' as const }
+  if (mark.kind === 'line') return <line x1={mark.from[0]} y1={mark.from[1]} x2={mark.to[0]} y2={mark.to[1]} {...stroke} />
+  const fill = paint(FILLS[mark.fill])
+  if (mark.kind === 'circle') return <circle cx={mark.at[0]} cy={mark.at[1]} r={mark.r} fill={fill} {...stroke} />
+  const points = mark.spots.map(([x, y]) => `${x},${y}`).join(' ')
+  return mark.open ? <polyline points={points} fill="none" {...stroke} /> : <polygon points={points} fill={fill} {...stroke} />
+}
+
+/** Measures the room a drawing has, so that its words keep their size on any screen. */
+export function Sized({ children, most = 820 }: { children: (width: number) => ReactNode; most?: number }) {
+  const ref = useRef<HTMLDivElement>(null)
+  const [width, setWidth] = useState(most)
+  useEffect(() => {
+    const element = ref.current
+    if (!element) return
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.round(Math.min(most, Math.max(280, entry!.contentRect.width)))))
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [most])
+  return <Box ref={ref} width="100%">{children(width)}</Box>
+}
