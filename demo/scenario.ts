@@ -43,7 +43,7 @@ export class Scenario {
     const { steps } = assessDevice(device, this.job, CATALOGUE)
     const count = recorded === 'all' ? steps.length : recorded
     for (const { step } of steps.slice(0, count)) {
-      this.record(device.id, step, readings[step.id] ?? {})
+      this.record(device, step, readings[step.id] ?? {})
       if (step.photo !== null) await this.photograph(sceneOf(step), step.title, { deviceId: device.id, stepId: step.id })
     }
   }
@@ -78,11 +78,11 @@ export class Scenario {
     return { format: 'neat-bracket-job', version: 1, job: this.job, photos: [...this.photos.values()].map(({ sha256, base64 }) => ({ sha256, base64 })) }
   }
 
-  private record(deviceId: string, step: Step, reading: { value?: number; choice?: string; note?: string }): void {
+  private record(device: Device, step: Step, reading: { value?: number; choice?: string; note?: string }): void {
     const { entry } = step
-    const value = entry.kind === 'measure' ? (reading.value ?? usual(entry.least, entry.most)) : null
+    const value = entry.kind === 'measure' ? (reading.value ?? (step.id === 'seal/cable' ? CATALOGUE.cables.get(device.cableId)!.diameterMm : usual(entry.least, entry.most, step.id === 'terminate/loop' ? 0.72 : 0.35))) : null
     const choice = entry.kind === 'choice' ? (reading.choice ?? entry.good[0]!) : null
-    const record: StepRecord = { deviceId, stepId: step.id, state: 'done', value, choice, note: reading.note ?? '', at: this.now(6), by: this.job.records.length % 5 === 4 ? 'Installer 2' : 'Installer 1' }
+    const record: StepRecord = { deviceId: device.id, stepId: step.id, state: 'done', value, choice, note: reading.note ?? '', at: this.now(6), by: this.job.records.length % 5 === 4 ? 'Installer 2' : 'Installer 1' }
     this.job = { ...this.job, records: [...this.job.records, record] }
   }
 
@@ -93,8 +93,8 @@ export class Scenario {
 }
 
 /** A value well inside its limits, with the digits a person would read off. */
-function usual(least: number | null, most: number | null): number {
-  const value = least !== null && most !== null ? least + (most - least) * (least === 0 ? 0.35 : 0.52) : (least ?? most ?? 0)
+function usual(least: number | null, most: number | null, share: number): number {
+  const value = least !== null && most !== null ? least + (most - least) * (least === 0 ? share : 0.52) : (least ?? most ?? 0)
   return Math.round(value * 100) / 100
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob, device, job, NOW } from '@/testing/jobs'
 import { assess, assessAgain, assessDevice } from './assess'
-import { apply, type Command, type Job } from './job'
+import { apply, type Job } from './job'
 
 /** Every number anywhere in a value, with the path to it. */
 function* numbersIn(value: unknown, path = ''): Generator<[string, number]> {
@@ -35,7 +35,7 @@ describe('assess is total, pure and deterministic', () => {
       const target = j.devices[index]
       const sight = target?.sight
       if (!target || !sight) return
-      const applied = apply(j, { type: 'setSight', deviceId: target.id, sight: { ...sight, heightM }, id: '', jobId: j.id, at: NOW, by: 'Lead' } as Command, CATALOGUE)
+      const applied = apply(j, { type: 'setSight', deviceId: target.id, sight: { ...sight, heightM }, id: '', jobId: j.id, at: NOW, by: 'Lead' }, CATALOGUE)
       if (!applied.ok) throw new Error('refused')
       const again = assessAgain(before, applied.job, CATALOGUE)
       expect(again).toEqual(assess(applied.job, CATALOGUE))

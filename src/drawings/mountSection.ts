@@ -1,60 +1,90 @@
 import type { MountSection } from '@/core/mount'
 import { print, type UnitSystem } from '@/core/units'
-import { dimensionAcross, dimensionUp, line, shape, words, type Drawing, type Mark, type Spot } from './marks'
+import { circle, dimensionAcross, dimensionUp, line, shape, words, type Drawing, type Mark, type Spot } from './marks'
+
+const ROOM = { left: 58, top: 44, right: 30, bottom: 30 }
+const TUBE_MM = 42
+const PLATE_MM = 22
+
+/** A block of the section in millimetres from where the stack meets the surface: x away from a wall, y downwards. */
+interface Block {
+  readonly spots: readonly Spot[]
+  readonly middle: Spot
+  readonly number: number | null
+  readonly camera: boolean
+}
 
 /** A section through the stack, to scale: surface, fixings, cable hole, parts in order, the load and the pull. */
 export function mountDrawing(m: MountSection, units: UnitSystem, width: number): Drawing {
-  const size = (mm: number) => print({ value: mm, kind: 'size' }, units)
-  const depthMm = m.parts.reduce((sum, part) => sum + part.depthMm, 0)
-  const widestMm = Math.max(...m.parts.map(({ baseMm }) => baseMm), m.spacingMm + 30)
+  const wall = m.facing === 'wall'
+  const blocks = stackBlocks(m)
   const surfaceMm = Math.max(40, Math.min(90, m.threadMm + 20))
-  const upright = m.facing === 'down'
-  const namesW = 190
-  const along = (upright ? 330 : Math.max(220, width - namesW - 60)) / (depthMm + surfaceMm)
-  const across = (upright ? Math.max(160, width - namesW - 70) : 250) / (widestMm * 1.35)
-  const perMm = Math.min(along, across, 2.2)
-  const height = Math.round(upright ? (depthMm + surfaceMm) * perMm + 110 : Math.max(250, widestMm * 1.35 * perMm + 90 + m.parts.length * 6))
-  /** From depth behind the surface's face and offset from the middle, both mm, to the sheet. */
-  const [originX, originY] = upright ? [Math.min(width * 0.36, 60 + widestMm * perMm * 0.6), 46 + surfaceMm * perMm] : [46 + surfaceMm * perMm, height / 2 - 14]
-  const spot = (depth: number, offset: number): Spot => (upright ? [originX + offset * perMm, originY + depth * perMm] : [originX + depth * perMm, originY + offset * perMm])
-  const block = (depth: number, thick: number, wide: number, middle = 0): Spot[] => [spot(depth, middle - wide / 2), spot(depth, middle + wide / 2), spot(depth + thick, middle + wide / 2), spot(depth + thick, middle - wide / 2)]
+  const reachMm = Math.max(...m.parts.map(({ baseMm }) => baseMm), m.spacingMm + 30) * 0.62
+  const surface: Spot[] = wall ? [[-surfaceMm, -reachMm], [0, -reachMm], [0, reachMm], [-surfaceMm, reachMm]] : [[-reachMm, -surfaceMm], [reachMm, -surfaceMm], [reachMm, 0], [-reachMm, 0]]
+  const all = [...surface, ...blocks.flatMap(({ spots }) => spots)]
+  const [minX, maxX] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))]
+  const [minY, maxY] = [Math.min(...all.map(([, y]) => y)), Math.max(...all.map(([, y]) => y))]
 
-  const reach = widestMm * 0.675
-  const marks: Mark[] = [shape(block(-surfaceMm, surfaceMm, reach * 2), m.holding === 'wood' ? 'soft' : 'hatch', 'outline')]
-  marks.push(shape(block(-surfaceMm, surfaceMm, m.holeMm), 'sheet', 'thin'))
-  const rows = m.fixingCount > 1 ? [-m.spacingMm / 2, m.spacingMm / 2] : [0]
-  for (const offset of rows) {
-    const at = m.fixingCount === 1 ? m.holeMm / 2 + 10 : offset
-    marks.push(line(spot(6, at), spot(-Math.max(6, m.threadMm), at), 'outline'), shape(block(2, 5, 9, at), 'ink', 'none'))
-  }
-  let depth = 0
-  m.parts.forEach((part, index) => {
-    const last = index === m.parts.length - 1
-    marks.push(shape(block(depth, part.depthMm, part.baseMm * (last ? 0.86 : 1)), last ? 'none' : 'sheet', 'object'))
-    const [x, y] = spot(depth + part.depthMm / 2, upright ? part.baseMm / 2 : -part.baseMm / 2)
-    const label: Spot = upright ? [Math.max(x + 16, width - namesW), y + 4] : [width - namesW, 30 + index * 19]
-    marks.push(line([x, y], [label[0] - 5, label[1] - 4], 'leader'), words(label, `${index + 1} ${part.name}`, { size: 'small' }))
-    depth += part.depthMm
-  })
-  const middle = spot(depth - (m.parts[m.parts.length - 1]?.depthMm ?? 0) / 2, 0)
-  marks.push(...arrow(middle, [middle[0], middle[1] + 58], print({ value: m.weightN, kind: 'force' }, units), 'copper'))
-  const pulled = spot(2, rows[0]!)
-  const pull = print({ value: m.pullN, kind: 'force' }, units)
-  marks.push(...(upright ? arrow([pulled[0], pulled[1] + 8], [pulled[0], pulled[1] + 40], `× 4: ${pull} each`, 'copper', 'end') : arrow([pulled[0] + 8, pulled[1]], [pulled[0] + 44, pulled[1]], `× 4: ${pull} each`, 'copper')))
-  const face = spot(0, 0)
-  if (upright) marks.push(...dimensionAcross(spot(0, -m.holeMm / 2)[0], spot(0, m.holeMm / 2)[0], originY - surfaceMm * perMm - 10, `hole ${size(m.holeMm)}`))
-  else marks.push(...dimensionUp(originX - surfaceMm * perMm - 12, spot(0, -m.holeMm / 2)[1], spot(0, m.holeMm / 2)[1], `hole ${size(m.holeMm)}`))
-  marks.push(words([upright ? 14 : face[0] - surfaceMm * perMm, upright ? 16 : 18], m.surfaceName, { size: 'small', tone: 'soft' }))
-  marks.push(words([14, height - 10], `${m.fixingCount} × ${m.fixingName}, each holds ${m.capacityN > 0 ? print({ value: m.capacityN, kind: 'force' }, units) : 'nothing here'}`, { tone: m.capacityN >= m.pullN ? 'good' : 'stop' }))
-  return { width, height, marks, says: `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ${m.surfaceName.toLowerCase()}, ${m.fixingCount} ${m.fixingName}. Four times the weight pulls each by ${pull}.` }
+  const beside = width > 520
+  const listW = beside ? 250 : 0
+  const listH = beside ? 0 : m.parts.length * 17 + 8
+  const perMm = Math.min((width - ROOM.left - ROOM.right - listW) / (maxX - minX), 330 / (maxY - minY), 1.6)
+  const sheet = ([x, y]: Spot): Spot => [ROOM.left + (x - minX) * perMm, ROOM.top + (y - minY) * perMm]
+  const bottom = ROOM.top + (maxY - minY) * perMm
+  const height = Math.round(Math.max(bottom + 36, 150) + ROOM.bottom + listH)
+  /** Along the surface by offset and into it by depth, both mm. */
+  const at = (depth: number, offset: number): Spot => sheet(wall ? [depth, offset] : [offset, depth])
+  const block = (depth: number, thick: number, wide: number, middle = 0): Spot[] => [at(depth, middle - wide / 2), at(depth, middle + wide / 2), at(depth + thick, middle + wide / 2), at(depth + thick, middle - wide / 2)]
+
+  const marks: Mark[] = [shape(surface.map(sheet), m.holding === 'wood' ? 'soft' : 'hatch', 'outline'), shape(block(-surfaceMm, surfaceMm, m.holeMm), 'sheet', 'thin')]
+  for (const one of blocks) marks.push(shape(one.spots.map(sheet), one.camera ? 'none' : 'sheet', 'object'))
+  const rows = m.fixingCount > 1 ? [-m.spacingMm / 2, m.spacingMm / 2] : [m.holeMm / 2 + 10]
+  for (const offset of rows) marks.push(line(at(5, offset), at(-Math.max(6, m.threadMm), offset), 'outline'), shape(block(1, 6, 10, offset), 'ink', 'none'))
+  for (const { middle, number } of blocks) if (number !== null) marks.push(circle(sheet(middle), 9, 'sheet', 'thin'), words([sheet(middle)[0], sheet(middle)[1] + 4.5], String(number), { anchor: 'middle' }))
+
+  const load = sheet(blocks[blocks.length - 1]!.middle)
+  const loadEnd: Spot = [load[0], load[1] + 52]
+  marks.push(...arrow([load[0], load[1] + 11], loadEnd), words([loadEnd[0] + 8, loadEnd[1] + 4], print({ value: m.weightN, kind: 'force' }, units), { tone: 'copper' }))
+  const pulled = at(8, rows[0]!)
+  marks.push(...arrow(pulled, wall ? [pulled[0] + 34, pulled[1]] : [pulled[0], pulled[1] + 34]))
+
+  const hole = `hole ${print({ value: m.holeMm, kind: 'size' }, units)}`
+  marks.push(...(wall ? dimensionUp(at(-surfaceMm, 0)[0] - 12, at(0, -m.holeMm / 2)[1], at(0, m.holeMm / 2)[1], hole) : dimensionAcross(at(0, -m.holeMm / 2)[0], at(0, m.holeMm / 2)[0], at(-surfaceMm, 0)[1] - 10, hole, width)))
+  marks.push(words([14, 18], m.surfaceName, { size: 'small', tone: 'soft' }))
+  m.parts.forEach((part, index) => marks.push(words(beside ? [width - listW + 20, ROOM.top + 8 + index * 19] : [14, height - listH - 2 + index * 17], `${index + 1}  ${part.name}`, { size: 'small' })))
+  const [pull, holds] = [print({ value: m.pullN, kind: 'force' }, units), m.capacityN > 0 ? print({ value: m.capacityN, kind: 'force' }, units) : 'nothing here']
+  marks.push(words([14, height - listH - 22], `× 4 pulls each ${wall ? 'top ' : ''}fixing with ${pull}; one holds ${holds}`, { tone: m.capacityN >= m.pullN ? 'good' : 'stop' }))
+  return { width, height, marks, says: `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ${m.surfaceName.toLowerCase()}, ${m.fixingCount} ${m.fixingName}. Four times the weight pulls each by ${pull}; one holds ${holds}.` }
 }
 
-function arrow(from: Spot, to: Spot, said: string, tone: 'copper', anchor: 'start' | 'end' = 'start'): Mark[] {
+/** Lays the parts out: away from a wall, or down; after a part that turns, down. */
+function stackBlocks(m: MountSection): Block[] {
+  const blocks: Block[] = []
+  let [x, y] = [0, 0]
+  let down = m.facing === 'down'
+  const put = (thick: number, wide: number, number: number | null, camera = false) => {
+    const half = wide / 2
+    const spots: Spot[] = down ? [[x - half, y], [x + half, y], [x + half, y + thick], [x - half, y + thick]] : [[x, y - half], [x + thick, y - half], [x + thick, y + half], [x, y + half]]
+    blocks.push({ spots, middle: down ? [x, y + thick / 2] : [x + thick / 2, y], number, camera })
+    if (down) y += thick
+    else x += thick
+  }
+  m.parts.forEach((part, index) => {
+    const camera = index === m.parts.length - 1
+    if (part.turns === 'down' && !down) {
+      put(PLATE_MM, part.baseMm, null)
+      put(Math.max(TUBE_MM, part.reachMm - PLATE_MM), TUBE_MM, index + 1)
+      ;[x, y] = [x - TUBE_MM / 2, y + TUBE_MM / 2]
+      down = true
+    } else put(part.depthMm, part.baseMm * (camera ? 0.86 : 1), index + 1, camera)
+  })
+  return blocks
+}
+
+function arrow(from: Spot, to: Spot): Mark[] {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
   const l = Math.hypot(dx, dy)
   const [ux, uy] = [dx / l, dy / l]
   const barb = (side: number): Spot => [to[0] - ux * 9 - uy * 4 * side, to[1] - uy * 9 + ux * 4 * side]
-  const room = anchor === 'start' ? 7 : -7
-  return [line(from, to, 'ray'), shape([to, barb(1), barb(-1)], 'copper', 'none'), words([to[0] + room, to[1] + 4], said, { tone, anchor })]
+  return [line(from, to, 'ray'), shape([to, barb(1), barb(-1)], 'copper', 'none')]
 }
-

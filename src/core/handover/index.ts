@@ -1,1 +1,1 @@
-export { deviceRecord, type DeviceRecord } from './record'
+export { deviceRecord } from './record'

@@ -63,7 +63,6 @@ export const EXPOSURES = {
   'marine': { name: 'Marine', tests: [6], outdoors: true, salt: true, why: 'Gales drive salt water at it.' },
   'buried or flooding': { name: 'Buried or flooding', tests: [7], outdoors: true, salt: false, why: 'It stands under water at times.' },
 } as const satisfies Record<string, Exposure>
-export type ExposureId = keyof typeof EXPOSURES
 
 export interface Space {
   readonly name: string
@@ -72,11 +71,11 @@ export interface Space {
   readonly caution: string
 }
 
-const CLIP = { name: 'clip', everyM: 0.25, source: 'practice' } as const
-const HOOK = { name: 'J-hook or strap', everyM: 1.5, source: 'tia-569' } as const
+const CLIP = { name: 'clips', everyM: 0.25, source: 'practice' } as const
+const HOOK = { name: 'J-hooks or straps', everyM: 1.5, source: 'tia-569' } as const
 
 /** Kinds of space a cable runs through. Clip spacing is UK common practice; 1.5 m for hooks is TIA-569 from memory. */
-export const SPACES = {
+export const SPACES: Record<'loft' | 'soffit channel' | 'wall cavity' | 'joist bay' | 'garage or basement' | 'conduit' | 'clipped outside' | 'under decking' | 'trunking indoors', Space> = {
   'loft': { name: 'Loft', support: HOOK, temperatureC: 45, caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.' },
   'soffit channel': { name: 'Soffit channel', support: null, temperatureC: 35, caution: 'Ladder work at the eaves: mind overhead lines.' },
   'wall cavity': { name: 'Wall cavity', support: null, temperatureC: 25, caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.' },
@@ -86,7 +85,7 @@ export const SPACES = {
   'clipped outside': { name: 'Clipped outside', support: CLIP, temperatureC: 35, caution: 'Nail below the cable on a level run, so that the nail carries it.' },
   'under decking': { name: 'Under decking', support: CLIP, temperatureC: 30, caution: 'Mind splinters and nesting animals; tie surplus up off the ground.' },
   'trunking indoors': { name: 'Trunking indoors', support: null, temperatureC: 25, caution: 'Keep data and mains in separate compartments.' },
-} as const satisfies Record<string, Space>
+}
 export type SpaceId = keyof typeof SPACES
 
 /** What must pass the cable hole. */

@@ -39,7 +39,6 @@ export const Command = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('recheckFault'), faultId: Id, passed: z.boolean(), note: Outcome.shape.note }),
 ])
 export type Command = z.infer<typeof Command>
-export type CommandType = Command['type']
 
 /** What a person or screen says; the envelope is added by whoever sends it. */
 export type Change = Command extends infer C ? (C extends Command ? Omit<C, 'id' | 'jobId' | 'at' | 'by'> : never) : never

@@ -1,6 +1,6 @@
 export * from './choices'
 export * from './job'
-export { Command, reasonsOf, type Change, type CommandType, type Reason } from './command'
-export { apply, type Applied } from './apply'
+export { Command, reasonsOf, type Change, type Reason } from './command'
+export { apply } from './apply'
 export { commandsOf, factsOf } from './rebuild'
 export { JobFile, jobFileSchema, openJobFile } from './file'

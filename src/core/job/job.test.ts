@@ -8,7 +8,7 @@ const ids = () => {
   let n = 0
   return () => `00000000-0000-4000-8000-${String(n++).padStart(12, '0')}`
 }
-const command = (change: Change, jobId = 'job-1') => ({ ...change, id: ids()(), jobId, at: NOW, by: 'Lead' }) as Command
+const command = (change: Change, jobId = 'job-1') => ({ ...change, id: ids()(), jobId, at: NOW, by: 'Lead' })
 const refusal = (on: Job | null, change: Change) => {
   const applied = apply(on, command(change), CATALOGUE)
   return applied.ok ? 'applied' : applied.reasons.map(({ path, message }) => `${path} ${message}`).join()

@@ -24,7 +24,7 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
     }
   }
   for (const { id: photoId, at, by, ...facts } of job.photos) said.push({ change: { type: 'addPhoto', photoId, facts }, at, by })
-  return said.map(({ change, at, by }) => ({ ...change, id: nextId(), jobId, at, by }) as Command)
+  return said.map(({ change, at, by }) => ({ ...change, id: nextId(), jobId, at, by }))
 }
 
 /** The facts of a job that `createJob` and `editJob` carry. */

@@ -6,7 +6,7 @@ export function bitMm(mm: number, fit: 'clear' | 'pilot', units: UnitSystem): nu
   const sold = units === 'metric' ? METRIC_BITS : INCH_BITS.map((parts) => (parts * MM_PER_INCH) / 64)
   const last = sold[sold.length - 1]!
   if (fit === 'clear') return sold.find((size) => size >= mm - 1e-9) ?? last
-  return sold.findLast((size) => size <= mm + 1e-9) ?? sold[0]!
+  return sold.findLast((size) => size <= mm + 1e-9) ?? sold[0]
 }
 
 /** The bit in the job's units and, in brackets, the one for the other drill index: `25 mm (1")`. */

@@ -13,7 +13,7 @@ export interface MountSection {
   readonly facing: 'wall' | 'down'
   readonly holding: Holding
   readonly surfaceName: string
-  readonly parts: readonly { readonly name: string; readonly baseMm: number; readonly depthMm: number; readonly turns: 'same' | 'down' }[]
+  readonly parts: readonly { readonly name: string; readonly baseMm: number; readonly depthMm: number; readonly reachMm: number; readonly turns: 'same' | 'down' }[]
   readonly fixingName: string
   readonly fixingCount: number
   readonly spacingMm: number
@@ -115,7 +115,7 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
     findings,
     drawing: {
       facing: surface.facing, holding: surface.holding, surfaceName: surface.name,
-      parts: [...mounts.map(({ name, baseMm, depthMm, turns }) => ({ name, baseMm, depthMm, turns })), { name: camera.name, baseMm: camera.baseMm, depthMm: camera.depthMm, turns: 'same' as const }],
+      parts: [...mounts.map(({ name, baseMm, depthMm, reachMm, turns }) => ({ name, baseMm, depthMm, reachMm, turns })), { name: camera.name, baseMm: camera.baseMm, depthMm: camera.depthMm, reachMm: camera.depthMm, turns: 'same' as const }],
       fixingName: facts.fixing.name, fixingCount: mount.fixingCount, spacingMm: facts.spacingMm,
       threadMm: facts.isScrew ? Math.min(mount.threadInWoodMm, facts.fixing.threadMm) : facts.fixing.threadMm, holeMm: facts.cableHoleMm,
       weightN: facts.weightN, pullN: facts.pullN, capacityN: facts.capacityN,

@@ -1,4 +1,4 @@
-export { assessPower, proposePower, feeds, poeClassFor, type PowerLadder } from './power'
-export { assessSupplies, type SupplyAssessment, type Draw } from './supplies'
+export { assessPower, proposePower, poeClassFor, type PowerLadder } from './power'
+export { assessSupplies, type SupplyAssessment } from './supplies'
 export { voltsAtLoad, powerAtEnd } from './circuit'
-export { POE_CLASSES, POWER_LIMITS, POWER_FORMULAS, type PoeClass } from './limits'
+export { POE_CLASSES } from './limits'

@@ -106,6 +106,13 @@ function makingEnds(context: DeviceContext): Step[] {
   const finished = camera.boot === 'moulded' || camera.kind === 'fibre'
   const run = runLengths(context, device.route)
   const steps: Step[] = []
+  const grip = device.seal ? closedOpenings(context, device.seal).find(({ seal, opening }) => seal?.clampMm && needsPart(opening))?.seal : null
+  if (grip?.clampMm) {
+    steps.push(step({
+      id: 'seal/cable', title: 'Measure the cable where the seal will grip it', detail: `Across the jacket, before anything goes on: ${grip.name}.`, reason: 'Too thin leaks, too thick tears the lip. One cable to an entry.',
+      entry: measure('size', 'Cable across', grip.clampMm[0], grip.clampMm[1]),
+    }))
+  }
   if (threadOn.length > 0) {
     steps.push(step({
       id: 'terminate/thread-on', title: 'Thread everything onto the cable', items: threadOn.map(({ piece, way, of }) => `${piece}: ${way} (${of})`), hold: 'Before you crimp',
@@ -149,14 +156,7 @@ function sealing(context: DeviceContext): Step[] {
   const { device, accessories, camera } = context
   if (!device.seal) return []
   const chosen = closedOpenings(context, device.seal).filter((closed) => closed.seal !== null && needsPart(closed.opening))
-  const grip = chosen.find(({ seal }) => seal!.clampMm !== null)
   return [
-    ...(grip
-      ? [step({
-          id: 'seal/cable', title: 'Measure the cable where the seal grips it', detail: `Across the jacket, 20 mm outside the entry: ${grip.seal!.name}.`, reason: 'Too thin leaks, too thick tears the lip. One cable to an entry.',
-          entry: measure('size', 'Cable across', grip.seal!.clampMm![0], grip.seal!.clampMm![1]),
-        })]
-      : []),
     ...chosen.map(({ seal, opening, partName, ref }) =>
       step({
         id: `seal/${ref}`, title: `Seal the ${opening.name}: ${seal!.name}`, detail: seal!.make, items: seal!.pieces.map(({ name, way }) => `${name}: ${way}`),

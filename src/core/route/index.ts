@@ -1,3 +1,3 @@
 export { assessRoute, proposeRoute, runLengths, type RouteStrip } from './route'
-export { allowedM, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, segmentM, supports, type LengthItem } from './length'
-export { LENGTH_BY_TEMPERATURE, ROUTE_LIMITS, ROUTE_FORMULAS } from './limits'
+export { allowedM, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, segmentM, supports } from './length'
+export { ROUTE_LIMITS } from './limits'

@@ -48,8 +48,8 @@ it('itemises the cut length, and counts only what stays against the link', () =>
 
 /** Clips every 250 mm is UK common practice; hooks every 1.5 m TIA-569 from memory. */
 it('counts supports with spares', () => {
-  expect(supports(way(10, 20, 'clipped outside'))).toEqual([{ name: 'clip', count: 44 }])
-  expect(supports(way(15, 20, 'loft'))).toEqual([{ name: 'J-hook or strap', count: 11 }])
+  expect(supports(way(10, 20, 'clipped outside'))).toEqual([{ name: 'clips', count: 44 }])
+  expect(supports(way(15, 20, 'loft'))).toEqual([{ name: 'J-hooks or straps', count: 11 }])
 })
 
 it('stops a long link, warns of a hot one, an over-hot space, indoor cable outside and a short lead', () => {

@@ -42,7 +42,7 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
     ...(lead === null ? run.items.map(({ label, lengthM }) => ({ label: `· ${label}`, reading: quantity(lengthM, 'length') })) : []),
     { label: 'Installed', reading: quantity(run.installedM, 'length') },
     ...(cable.kind === 'pair' ? [{ label: 'Counts as, at 20 °C', reading: quantity(run.usedM, 'length') }] : []),
-    ...supports(route).map(({ name, count }) => ({ label: `Take: ${name}s, with spares`, reading: quantity(count, 'count') })),
+    ...supports(route).map(({ name, count }) => ({ label: `Take: ${name}, with spares`, reading: quantity(count, 'count') })),
     { label: 'Bend no tighter than, radius', reading: quantity(cable.diameterMm * ROUTE_LIMITS.bendRadius.value, 'size') },
   ]
   const findings = [

@@ -1,4 +1,4 @@
-export { assessSeal, proposeSeal, greased, type SealChain, type SealLink } from './seal'
-export { closedOpenings, openingsOf, needsPart, fitsHole, grips, jointPlace, type ClosedOpening, type PlacedOpening } from './openings'
+export { assessSeal, proposeSeal, greased, type SealChain } from './seal'
+export { closedOpenings, needsPart } from './openings'
 export { testsOf, covers, printTests, common } from './ingress'
-export { SEAL_LIMITS, SEAL_FORMULAS } from './limits'
+export { SEAL_LIMITS } from './limits'

@@ -59,7 +59,7 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
   const rank = ({ closed, passed }: (typeof links)[number]) => (covers(passed, closed.needs) ? 100 : 0) + Math.max(0, ...[...passed].filter((test) => test <= 6)) * 2 + (passed.has(7) ? 1 : 0)
   const weakest = outward.length === 0 ? null : outward.reduce((a, b) => (rank(b) < rank(a) ? b : a))
   const weakestName = weakest ? `${weakest.closed.partName}: ${weakest.closed.opening.name}` : null
-  const headline: Reading = weakest === null ? text('dry') : covers(weakest.passed, weakest.closed.needs) ? text(printTests(chain)) : text(`open: ${weakest.closed.opening.name}`)
+  const headline: Reading = weakest === null ? text('dry') : covers(weakest.passed, weakest.closed.needs) ? text(printTests(chain)) : text(whyOpen(weakest.closed, cable.diameterMm, context))
 
   const figures: Figure[] = [
     { label: 'Exposure', reading: text(exposure.name) },
@@ -91,6 +91,12 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
       weakest: weakest?.closed.ref ?? null, cableMm: cable.diameterMm, exposureName: exposure.name,
     },
   }
+}
+
+/** The board's words for an opening that fails: `6.2 mm in 3.5–5 mm` where the cable does not suit, else `open: cable entry`. */
+function whyOpen({ opening, seal }: ClosedOpening, diameterMm: number, { say }: DeviceContext): string {
+  if (seal?.clampMm && !grips(seal, diameterMm)) return `${say(diameterMm, 'size')} in ${say(seal.clampMm[0], 'size')}–${say(seal.clampMm[1], 'size')}`
+  return `open: ${opening.kind}`
 }
 
 /** True when contacts get a film of grease under the job's policy. */

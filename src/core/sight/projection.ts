@@ -106,11 +106,6 @@ function projectWith(imager: Imager, axes: Axes, pose: Pose, point: Point): Pict
   return { u: imager.widthPx / 2 + imager.focalPxX * across * stretch, v: imager.heightPx / 2 - imager.focalPxY * above * stretch, depthM }
 }
 
-/** True when a projected point stands within the picture. */
-export function inFrame(imager: Imager, pictured: Pictured | null): pictured is Pictured {
-  return pictured !== null && pictured.u >= 0 && pictured.u <= imager.widthPx && pictured.v >= 0 && pictured.v <= imager.heightPx
-}
-
 /**
  * Pixels per metre across, on a level board at the point that faces the camera in plan: from the full projection, so it
  * holds off the axis and under tilt. On the axis it reduces to Nx / (2·D·tan(HFOV/2)). 0 where nothing is pictured.

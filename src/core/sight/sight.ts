@@ -93,7 +93,7 @@ export function assessSight(context: DeviceContext, sight: Sight): StageAssessme
     ...lensFindings(context, sight),
     tiltFinding(context, sight, range, shows),
     pictureFinding(context, sight, inPicture, shows, range),
-    ...(inPicture ? [levelFinding(context, sight, density), ...faceFindings(context, sight, density, down, blurPx)] : []),
+    ...(inPicture ? [levelFinding(context, sight, density), ...faceFindings(context, sight, down)] : []),
     ...nightFindings(context, sight),
     ...wishFindings(sight),
   ].filter((f) => f !== null)
@@ -178,10 +178,12 @@ function moreDensity(camera: Camera, sight: Sight, factor: number, holdsTo: numb
     : `This lens ends at ${camera.lens.focalMm[1]} mm: ${nearer}, or take a camera with a lens of ${focal} mm.`
 }
 
-function faceFindings({ say }: DeviceContext, sight: Sight, density: number, down: number, blurPx: number): Finding[] {
+function faceFindings({ say }: DeviceContext, sight: Sight, down: number): Finding[] {
   const findings: Finding[] = []
-  const needsFace = LEVELS[sight.level].densityPxM >= LEVELS.recognise.densityPxM
+  const level = LEVELS[sight.level]
+  const needsFace = level.densityPxM >= LEVELS.recognise.densityPxM
   const { faceAngleDeg, blurPx: blurLimit, walkingMS } = SIGHT_LIMITS
+  const smearPx = walkingMS.value * sight.shutterS * level.densityPxM // at the detail that the level asks for; finer detail may smear
   if (needsFace && down > faceAngleDeg.value) {
     const drop = sight.heightM - sight.targetHeightM
     findings.push(finding('sight', 'face-angle', {
@@ -190,11 +192,11 @@ function faceFindings({ say }: DeviceContext, sight: Sight, density: number, dow
       todo: `Lower the camera to ${say(sight.targetHeightM + sight.targetDistanceM * Math.tan((faceAngleDeg.value * Math.PI) / 180), 'length')}, or meet the face from ${say(drop / Math.tan((faceAngleDeg.value * Math.PI) / 180), 'length')}.`,
     }))
   }
-  if (needsFace && blurPx > blurLimit.value) {
+  if (needsFace && smearPx > blurLimit.value) {
     findings.push(finding('sight', 'blur', {
-      verdict: 'check', title: 'Walking smears the face', figure: quantity(blurPx, 'pixels'), limit: quantity(blurLimit.value, 'pixels'),
-      reason: `${walkingMS.value} m/s during ${say(sight.shutterS, 'time')}.`, source: blurLimit.source,
-      todo: `Ask for ${say(1 / Math.ceil((walkingMS.value * density) / blurLimit.value), 'time')} or shorter, with light to match.`,
+      verdict: 'check', title: 'Walking smears the face', figure: quantity(smearPx, 'pixels'), limit: quantity(blurLimit.value, 'pixels'),
+      reason: `${walkingMS.value} m/s during ${say(sight.shutterS, 'time')}, at the ${say(level.densityPxM, 'density')} that ${level.name.toLowerCase()} asks for.`, source: blurLimit.source,
+      todo: `Ask for ${say(1 / Math.ceil((walkingMS.value * level.densityPxM) / blurLimit.value), 'time')} or shorter, with light to match.`,
     }))
   }
   return findings

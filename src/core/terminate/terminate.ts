@@ -59,7 +59,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
   const threadOn = threadOnOrder(context, seal, camera)
   const pair = cable.kind === 'pair'
   const run = runLengths(context, device.route)
-  const scheme = pair ? policies.pinScheme : (camera.school ?? camera.name)
+  const scheme = pair ? policies.pinScheme : (camera.school ?? camera.kind)
 
   const figures: Figure[] = [
     { label: pair ? 'Pin scheme, both ends' : 'Fitting', reading: text(scheme) },

@@ -1,1 +1,1 @@
-export { proposedFaults, proposalOf, findingOrigin, dueDay, punchListState, type FaultProposal } from './punch'
+export { proposedFaults, proposalOf, dueDay, punchListState, type FaultProposal } from './punch'

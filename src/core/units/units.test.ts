@@ -15,11 +15,11 @@ describe('parse', () => {
 
   it('reads a bare number in the unit the job shows', () => {
     expect(metres('10', 'imperial')).toBeCloseTo(3.048, 9)
-    expect(parse('5/64"', 'size', 'metric')).toEqual({ ok: true, value: expect.closeTo(1.984, 3) })
-    expect(parse('1/4', 'size', 'imperial')).toEqual({ ok: true, value: expect.closeTo(6.35, 9) })
-    expect(parse('104 F', 'temperature', 'metric')).toEqual({ ok: true, value: expect.closeTo(40, 9) })
+    expect(parse('5/64"', 'size', 'metric')).toEqual({ ok: true, value: expect.closeTo(1.984, 3) as number })
+    expect(parse('1/4', 'size', 'imperial')).toEqual({ ok: true, value: expect.closeTo(6.35, 9) as number })
+    expect(parse('104 F', 'temperature', 'metric')).toEqual({ ok: true, value: expect.closeTo(40, 9) as number })
     expect(parse('-5', 'temperature', 'metric')).toEqual({ ok: true, value: -5 })
-    expect(parse('1/60', 'time', 'metric')).toEqual({ ok: true, value: expect.closeTo(1 / 60, 12) })
+    expect(parse('1/60', 'time', 'metric')).toEqual({ ok: true, value: expect.closeTo(1 / 60, 12) as number })
   })
 
   it.each(['', 'tall', '3 4', '6" 2\'', '3.8 furlongs', '1/0', '--3', "12'6\"7", 'NaN', '1e9 m'])('refuses %j and says how to write it', (words) => {

@@ -100,7 +100,10 @@ const HELD = new WeakMap<Db, Map<string, Stored>>()
 
 function heldBy(db: Db): Map<string, Stored> {
   let held = HELD.get(db)
-  if (!held) HELD.set(db, (held = new Map()))
+  if (!held) {
+    held = new Map<string, Stored>()
+    HELD.set(db, held)
+  }
   return held
 }
 

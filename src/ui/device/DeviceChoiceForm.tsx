@@ -3,7 +3,7 @@
 import { Box, Button, Field, Input, SimpleGrid, Stack, Text } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
+import { Controller, useForm, useWatch } from 'react-hook-form'
 import { CATALOGUE } from '@/catalogue'
 import { DeviceChoice, EXPOSURES, type Reason } from '@/core/job'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
@@ -20,10 +20,11 @@ interface DeviceChoiceFormProps {
 
 /** What is chosen when a device is added: camera, mount, surface, exposure, cable, and small things that go with it. */
 export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoiceFormProps) {
-  const { register, control, handleSubmit, watch, reset, setError, formState: { errors } } = useForm<DeviceChoice>({ resolver: zodResolver(DeviceChoice), defaultValues: start })
-  const { restored, clear } = useFormDraft<DeviceChoice>(draftKey, (listener) => watch((values) => listener(values as Partial<DeviceChoice>)), reset, start)
+  const form = useForm<DeviceChoice>({ resolver: zodResolver(DeviceChoice), defaultValues: start })
+  const { register, control, handleSubmit, setError, formState: { errors } } = form
+  const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
-  const { cameraId, surfaceId, exposure } = watch()
+  const [cameraId, surfaceId, exposure] = useWatch({ control, name: ['cameraId', 'surfaceId', 'exposure'] })
   const keep = handleSubmit((choice) => {
     const reasons = onSay(choice)
     setFailed(null)
@@ -37,7 +38,6 @@ export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoic
   const surface = CATALOGUE.surfaces.get(surfaceId)
   return (
     <form onSubmit={(event) => void keep(event)} noValidate>
-      {restored ? <Text color="soft" mb={3} role="status">What you typed before is here again.</Text> : null}
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
         <SimpleGrid columns={2} gap={4} gridTemplateColumns="90px 1fr">
           <Field.Root invalid={errors.mark !== undefined}>

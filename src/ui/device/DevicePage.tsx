@@ -6,7 +6,7 @@ import { useState } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import { Details, type Device, type DeviceChoice } from '@/core/job'
 import { useJob } from '../job/JobProvider'
-import { readDraft, writeDraft } from '../kit/draft'
+import { useDraft } from '../kit/draft'
 import { Part, Sentence } from '../kit/Page'
 import { Tick } from '../kit/Tick'
 import { DeviceChoiceForm } from './DeviceChoiceForm'
@@ -64,23 +64,20 @@ export function DetailFields({ device }: { device: Device }) {
 }
 
 function DetailField({ label, example, value, draftKey, onKeep }: { label: string; example: string; value: string; draftKey: string; onKeep: (words: string) => string | null }) {
-  const [words, setWords] = useState<string | null>(() => readDraft(draftKey))
+  const [words, setWords] = useDraft(draftKey)
   const [error, setError] = useState<string | null>(null)
   return (
     <Field.Root invalid={error !== null}>
       <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
-      <Input value={words ?? value} suppressHydrationWarning placeholder={example} autoComplete="off" autoCapitalize="none" spellCheck={false} bg="sheet" borderColor="ink" minH="44px" fontFamily="mono"
+      <Input value={words ?? value} placeholder={example} autoComplete="off" autoCapitalize="none" spellCheck={false} bg="sheet" borderColor="ink" minH="44px" fontFamily="mono"
         onChange={(event) => {
           setWords(event.target.value)
-          writeDraft(draftKey, event.target.value)
         }}
         onBlur={() => {
           if (words === null || words === value) return
           const refused = onKeep(words)
           setError(refused)
-          if (refused !== null) return
-          setWords(null)
-          writeDraft(draftKey, null)
+          if (refused === null) setWords(null)
         }} />
       <Field.ErrorText role="alert">{error}</Field.ErrorText>
     </Field.Root>

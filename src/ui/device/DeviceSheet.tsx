@@ -99,7 +99,7 @@ function StagePage({ device, assessed, stage }: { device: Device; assessed: Devi
     router.push(nextHref)
   }
   return (
-    <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }}>
+    <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }} minH={{ xl: 'calc(100vh - 112px)' }}>
       <Box px={{ base: 3, md: 5 }} py={4} minW={0}>
         <Sentence next={state.planned ? undefined : 'Proposed start values: nothing is kept until you change one or keep them.'}>{sentenceOf(state.result.findings)}</Sentence>
         {sheets[stage]}

@@ -11,13 +11,9 @@ export function StackField({ value, cameraId, onChange }: { value: readonly stri
   const camera = CATALOGUE.cameras.get(cameraId)
   const parts = value.map((id) => CATALOGUE.mounts.get(id)).filter((part) => part !== undefined)
   const misfit = camera ? firstMisfit(parts, camera) : null
-  let offers: Interface = 'surface'
-  const places = parts.map((part) => {
-    const fitting = new Map([...CATALOGUE.mounts].filter(([, candidate]) => fits(offers, candidate.needs)))
-    offers = part.offers
-    return { part, fitting }
-  })
-  const next = [...CATALOGUE.mounts.values()].filter(({ needs }) => fits(offers, needs))
+  const fittingOn = (offers: Interface) => new Map([...CATALOGUE.mounts].filter(([, { needs }]) => fits(offers, needs)))
+  const places = parts.map((part, index) => ({ part, fitting: fittingOn(parts[index - 1]?.offers ?? 'surface') }))
+  const next = [...fittingOn(parts.at(-1)?.offers ?? 'surface').values()]
   return (
     <Box>
       <Text color="soft" mb={1.5}>Mount, from the surface outwards</Text>

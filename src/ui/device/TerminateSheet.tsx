@@ -23,7 +23,7 @@ export function TerminateSheet({ assessed }: { assessed: DeviceAssessment }) {
       </SimpleGrid>
       <Heading as="h3" fontSize="md" mt={5} mb={1}>Before you crimp: thread on, in this order</Heading>
       {threadOn.length === 0 ? <Text color="soft">Nothing: the seals chosen pass a finished plug.</Text> : null}
-      <Box as="ol" ps={6}>
+      <Box as="ol" ps={6} listStyleType="decimal">
         {threadOn.map(({ piece, way, of }, index) => (
           <Box as="li" key={index} py={1}><strong>{piece}</strong>, {way} <Text as="span" color="soft">({of})</Text></Box>
         ))}

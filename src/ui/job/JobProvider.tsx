@@ -1,7 +1,7 @@
 'use client'
 
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { createContext, useCallback, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import { assessAgain, type Assessed, type Assessment, type DeviceAssessment } from '@/core/assess'
 import type { Change, Device, Job } from '@/core/job'
@@ -26,6 +26,15 @@ interface JobView {
 const View = createContext<JobView | null>(null)
 const subscribe = (listener: () => void) => outbox().subscribe(listener)
 const snapshot = () => outbox().snapshot()
+
+/** Assesses a job again and again, taking over what did not change since the last time. */
+function rememberingAssess(): (job: Job) => Assessment {
+  let last: Assessed | null = null
+  return (job) => {
+    last = { job, assessment: assessAgain(last, job, CATALOGUE) }
+    return last.assessment
+  }
+}
 
 /** Useful outside a job too: what waits to be sent. */
 export function useOutbox(): OutboxState {
@@ -66,12 +75,8 @@ export function JobProvider({ stored, children }: { stored: StoredJob; children:
   const said = useMemo(() => withCommands(data.job, own) ?? data.job, [data.job, own])
   const shown = useMemo(() => (tried ? (withCommands(said, [envelope(jobId, tried)]) ?? said) : said), [said, tried, jobId])
 
-  const last = useRef<Assessed | null>(null)
-  const assessment = useMemo(() => {
-    const assessment = assessAgain(last.current, shown, CATALOGUE)
-    last.current = { job: shown, assessment }
-    return assessment
-  }, [shown])
+  const [assessShown] = useState(rememberingAssess)
+  const assessment = useMemo(() => assessShown(shown), [assessShown, shown])
 
   const send = useCallback((change: Change) => say(said, jobId, change), [said, jobId])
   const view = useMemo(() => ({ job: shown, assessment, outbox: waiting, send, preview }), [shown, assessment, waiting, send])

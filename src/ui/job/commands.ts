@@ -8,7 +8,7 @@ export type Said = { readonly ok: true } | { readonly ok: false; readonly reason
 
 /** Puts a change into its envelope: a new id, now, and who works here. */
 export function envelope(jobId: string, change: Change): Command {
-  return { ...change, id: uuid(), jobId, at: new Date().toISOString(), by: author() } as Command
+  return { ...change, id: uuid(), jobId, at: new Date().toISOString(), by: author() }
 }
 
 /**

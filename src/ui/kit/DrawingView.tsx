@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, chakra } from '@chakra-ui/react'
-import { useEffect, useRef, useState, type ReactNode, type Ref } from 'react'
+import { useEffect, useId, useRef, useState, type ReactNode, type Ref } from 'react'
 import type { Drawing, Fill, Mark, Pen, Tone } from '@/drawings'
 
 const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
@@ -20,19 +20,25 @@ const paint = (name: string) => (name.startsWith('#') || name === 'none' || name
 
 /** A drawing on screen. Children are drawn over it, in the same units: handles to drag. */
 export function DrawingView({ drawing, children, svgRef }: { drawing: Drawing; children?: ReactNode; svgRef?: Ref<SVGSVGElement> }) {
+  const hatch = `hatch${useId()}`
   return (
     <chakra.svg ref={svgRef} viewBox={`0 0 ${drawing.width} ${drawing.height}`} width="100%" maxW={`${drawing.width}px`} role="group" aria-label={drawing.says} display="block" fontFamily="body" css={{ touchAction: 'pan-y' }}>
-      {drawing.marks.map((mark, index) => <Drawn key={index} mark={mark} />)}
+      <defs>
+        <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="7" stroke={paint('soft')} strokeWidth="1.1" />
+        </pattern>
+      </defs>
+      {drawing.marks.map((mark, index) => <Drawn key={index} mark={mark} hatch={hatch} />)}
       {children}
     </chakra.svg>
   )
 }
 
-function Drawn({ mark }: { mark: Mark }) {
+function Drawn({ mark, hatch }: { mark: Mark; hatch: string }) {
   if (mark.kind === 'words') {
     const [x, y] = mark.at
     return (
-      <text x={x} y={y} fill={paint(TONES[mark.tone])} fontSize={SIZES[mark.size]} fontWeight={mark.size === 'small' ? 400 : 600} textAnchor={mark.anchor} transform={mark.upright ? `rotate(-90 ${x} ${y})` : undefined} style={{ fontVariantNumeric: 'tabular-nums' }}>
+      <text x={x} y={y} textAnchor={mark.anchor} transform={mark.upright ? `rotate(-90 ${x} ${y})` : undefined} style={{ fill: paint(TONES[mark.tone]), fontSize: SIZES[mark.size], fontWeight: mark.size === 'small' ? 400 : 600, fontVariantNumeric: 'tabular-nums' }}>
         {mark.words}
       </text>
     )
@@ -40,7 +46,7 @@ function Drawn({ mark }: { mark: Mark }) {
   const pen = PENS[mark.pen]
   const stroke = { stroke: paint(pen.stroke), strokeWidth: pen.width, strokeDasharray: pen.dash, strokeLinejoin: 'round' as const }
   if (mark.kind === 'line') return <line x1={mark.from[0]} y1={mark.from[1]} x2={mark.to[0]} y2={mark.to[1]} {...stroke} />
-  const fill = paint(FILLS[mark.fill])
+  const fill = mark.fill === 'hatch' ? `url(#${hatch})` : paint(FILLS[mark.fill])
   if (mark.kind === 'circle') return <circle cx={mark.at[0]} cy={mark.at[1]} r={mark.r} fill={fill} {...stroke} />
   const points = mark.spots.map(([x, y]) => `${x},${y}`).join(' ')
   return mark.open ? <polyline points={points} fill="none" {...stroke} /> : <polygon points={points} fill={fill} {...stroke} />

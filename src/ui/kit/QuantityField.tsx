@@ -1,9 +1,9 @@
 'use client'
 
 import { Field, Input } from '@chakra-ui/react'
-import { useEffect, useId, useState } from 'react'
+import { useId } from 'react'
 import { parse, print, type QuantityKind, type UnitSystem } from '@/core/units'
-import { readDraft, writeDraft } from './draft'
+import { useDraft } from './draft'
 
 interface QuantityFieldProps {
   readonly label: string
@@ -28,8 +28,7 @@ interface QuantityFieldProps {
 /** A field that accepts what a person says, echoes how it was understood, and keeps words it does not understand. */
 export function QuantityField({ label, kind, units, value, least = -Infinity, most = Infinity, hint, draftKey, optional = false, onTry, onKeep, onGiveUp }: QuantityFieldProps) {
   const id = useId()
-  const [words, setWords] = useState<string | null>(null)
-  useEffect(() => setWords(readDraft(draftKey)), [draftKey])
+  const [words, setWords] = useDraft(draftKey)
 
   const shown = value === null ? '' : print({ value, kind }, units)
   const read = words === null ? null : understand(words)
@@ -45,7 +44,6 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
 
   const type = (said: string) => {
     setWords(said)
-    writeDraft(draftKey, said)
     const understood = understand(said)
     if (understood.error === null && understood.value !== null) onTry?.(understood.value)
   }
@@ -55,14 +53,12 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
     const understood = understand(words)
     if (understood.error !== null) return onGiveUp?.()
     setWords(null)
-    writeDraft(draftKey, null)
     if (words === shown || understood.value === value) return onGiveUp?.()
     onKeep(understood.value)
   }
 
   const abandon = () => {
     setWords(null)
-    writeDraft(draftKey, null)
     onGiveUp?.()
   }
 

@@ -1,37 +1,42 @@
 'use client'
 
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useSyncExternalStore } from 'react'
+import type { FieldValues, UseFormReturn } from 'react-hook-form'
 
+/** Words that a person typed and that are not taken over yet, kept on this device: they survive reloads and dead spots. */
 const KEY = 'neat-bracket-draft:'
+const listeners = new Set<() => void>()
 
-/** Words that a person typed and that are not taken over yet: they survive a reload. Null when there are none. */
-export function readDraft(key: string): string | null {
-  return typeof window === 'undefined' ? null : window.localStorage.getItem(KEY + key)
+const subscribe = (listener: () => void) => {
+  listeners.add(listener)
+  return () => listeners.delete(listener)
 }
 
-export function writeDraft(key: string, words: string | null): void {
+function write(key: string, words: string | null): void {
   if (words === null) window.localStorage.removeItem(KEY + key)
   else window.localStorage.setItem(KEY + key, words)
+  for (const listener of listeners) listener()
 }
 
-/** Keeps a whole form's values as a draft while they are being typed; `clear` when they were taken over. */
-export function useFormDraft<T extends object>(key: string, watch: (listener: (values: Partial<T>) => void) => { unsubscribe: () => void }, reset: (values: T) => void, start: T) {
-  const [restored, setRestored] = useState(false)
+/** One draft: its words, null when there are none, and how to change them. */
+export function useDraft(key: string): [string | null, (words: string | null) => void] {
+  const words = useSyncExternalStore(subscribe, () => window.localStorage.getItem(KEY + key), () => null)
+  const set = useCallback((now: string | null) => write(key, now), [key])
+  return [words, set]
+}
+
+/** Keeps a whole form's values as a draft while they are typed, and brings them back. The answer forgets them. */
+export function useFormDraft<T extends FieldValues>(key: string, { subscribe: follow, reset, getValues }: UseFormReturn<T>): () => void {
   useEffect(() => {
-    const words = readDraft(key)
+    const words = window.localStorage.getItem(KEY + key)
     if (words !== null) {
       try {
-        reset({ ...start, ...(JSON.parse(words) as Partial<T>) })
-        setRestored(true)
+        reset({ ...getValues(), ...(JSON.parse(words) as Partial<T>) }, { keepDefaultValues: true })
       } catch {
-        writeDraft(key, null)
+        write(key, null)
       }
     }
-    const subscription = watch((values) => writeDraft(key, JSON.stringify(values)))
-    return () => subscription.unsubscribe()
-    // The form is set up once for its key.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key])
-  const clear = useCallback(() => writeDraft(key, null), [key])
-  return { restored, clear }
+    return follow({ formState: { values: true }, callback: ({ values }) => write(key, JSON.stringify(values)) })
+  }, [key, follow, reset, getValues])
+  return useCallback(() => write(key, null), [key])
 }

@@ -2,11 +2,11 @@
 
 import { Box, Button, Field, Input, SimpleGrid, Stack, Text, Textarea } from '@chakra-ui/react'
 import { Delete } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Outcome } from '@/core/job'
 import { judge, printLimits, type StepState } from '@/core/procedure'
 import { parse, print, type UnitSystem } from '@/core/units'
-import { readDraft, writeDraft } from '../kit/draft'
+import { useDraft } from '../kit/draft'
 import { VerdictLine } from '../kit/Verdict'
 
 interface Typed {
@@ -33,18 +33,13 @@ export function StepEntryForm({ state, units, draftKey, onRecord }: StepEntryFor
     words: record?.value != null && entry.kind === 'measure' ? print({ value: record.value, kind: entry.quantity }, units) : '',
     choice: record?.choice ?? null, note: record?.note ?? '', leaving: record?.state === 'left out',
   }
-  const [typed, setTyped] = useState<Typed>(start)
+  const [draft, setDraft] = useDraft(draftKey)
   const [error, setError] = useState<string | null>(null)
-  useEffect(() => {
-    const words = readDraft(draftKey)
-    if (words) setTyped(JSON.parse(words) as Typed)
-  }, [draftKey])
+  const typed = draft === null ? start : (JSON.parse(draft) as Typed)
 
   const change = (part: Partial<Typed>) => {
-    const now = { ...typed, ...part }
-    setTyped(now)
     setError(null)
-    writeDraft(draftKey, JSON.stringify(now))
+    setDraft(JSON.stringify({ ...typed, ...part }))
   }
 
   const parsed = entry.kind === 'measure' && typed.words.trim() !== '' ? parse(typed.words, entry.quantity, units) : null
@@ -65,7 +60,7 @@ export function StepEntryForm({ state, units, draftKey, onRecord }: StepEntryFor
   const keep = () => {
     const refused = typeof now === 'string' ? now : onRecord(now)
     setError(refused)
-    if (refused === null) writeDraft(draftKey, null)
+    if (refused === null) setDraft(null)
   }
 
   return (

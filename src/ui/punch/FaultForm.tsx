@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Field, HStack, Input, SimpleGrid, Text, Textarea } from '@chakra-ui/react'
+import { Box, Button, Field, HStack, Input, SimpleGrid, Textarea } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
@@ -20,8 +20,9 @@ interface FaultFormProps {
 /** What is wrong, where, how bad, why, and by when. */
 export function FaultForm({ start, draftKey, action, onSay }: FaultFormProps) {
   const { job } = useJob()
-  const { register, control, handleSubmit, watch, reset, formState: { errors } } = useForm<FaultFacts>({ resolver: zodResolver(FaultFacts), defaultValues: start })
-  const { restored, clear } = useFormDraft<FaultFacts>(draftKey, (listener) => watch((values) => listener(values as Partial<FaultFacts>)), reset, start)
+  const form = useForm<FaultFacts>({ resolver: zodResolver(FaultFacts), defaultValues: start })
+  const { register, control, handleSubmit, formState: { errors } } = form
+  const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
   const keep = handleSubmit((facts) => {
     const reasons = onSay(facts)
@@ -30,7 +31,6 @@ export function FaultForm({ start, draftKey, action, onSay }: FaultFormProps) {
   })
   return (
     <form onSubmit={(event) => void keep(event)} noValidate>
-      {restored ? <Text color="soft" mb={3} role="status">What you typed before is here again.</Text> : null}
       <Field.Root invalid={errors.title !== undefined} mb={3}>
         <Field.Label fontWeight={400} color="soft">What is wrong</Field.Label>
         <Input {...register('title')} bg="sheet" borderColor="ink" minH="48px" />

@@ -3,7 +3,7 @@
 import { Box, Button, Field, HStack, Input, SimpleGrid, Text, Textarea } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { useState } from 'react'
-import { SEVERITIES, type Change, type Fault, type FaultFacts } from '@/core/job'
+import { SEVERITIES, type Change, type Fault } from '@/core/job'
 import { dueDay } from '@/core/test'
 import { useJob } from '../job/JobProvider'
 import { Nothing, Part, Sentence } from '../kit/Page'
@@ -44,7 +44,7 @@ export function FaultPage({ faultId }: { faultId: string }) {
       {state === 'closed' ? null : state === 'fixed' ? <Recheck fault={fault} /> : <FixForm fault={fault} />}
       {state === 'closed' ? null : editing ? (
         <Part title="Change it">
-          <FaultForm start={facts as FaultFacts} draftKey={`fault-edit:${faultId}`} action="Keep the change" onSay={(changed) => {
+          <FaultForm start={facts} draftKey={`fault-edit:${faultId}`} action="Keep the change" onSay={(changed) => {
             const said = send({ type: 'editFault', faultId, facts: changed })
             if (said.ok) edit(false)
             return said.ok ? [] : said.reasons

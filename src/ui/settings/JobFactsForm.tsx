@@ -1,9 +1,9 @@
 'use client'
 
-import { Box, Button, Field, Fieldset, HStack, Input, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, Button, Field, Fieldset, HStack, Input, SimpleGrid } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
+import { Controller, useForm, useWatch } from 'react-hook-form'
 import { COAX_SCHOOLS, EDITIONS, JobFacts, PIN_SCHEMES, SEALING_POLICIES, UNIT_SYSTEMS, USUAL_ALLOWANCES, type Reason } from '@/core/job'
 import { Choose, optionsOf } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
@@ -25,10 +25,11 @@ interface JobFactsFormProps {
 
 /** Name, address, units and the policies a job works by. What is typed survives reloads until it is taken over. */
 export function JobFactsForm({ start, draftKey, action, onSay }: JobFactsFormProps) {
-  const { register, control, handleSubmit, watch, reset, setValue, setError, formState: { errors, isSubmitting } } = useForm<JobFacts>({ resolver: zodResolver(JobFacts), defaultValues: start })
-  const { restored, clear } = useFormDraft<JobFacts>(draftKey, (listener) => watch((values) => listener(values as Partial<JobFacts>)), reset, start)
+  const form = useForm<JobFacts>({ resolver: zodResolver(JobFacts), defaultValues: start })
+  const { register, control, handleSubmit, setValue, setError, formState: { errors, isSubmitting } } = form
+  const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
-  const { units, allowances } = watch()
+  const [units, allowances] = useWatch({ control, name: ['units', 'allowances'] })
   const keep = handleSubmit(async (facts) => {
     setFailed(null)
     const reasons = await onSay(facts)
@@ -44,7 +45,6 @@ export function JobFactsForm({ start, draftKey, action, onSay }: JobFactsFormPro
   )
   return (
     <form onSubmit={(event) => void keep(event)} noValidate>
-      {restored ? <Text color="soft" mb={3} role="status">What you typed before is here again.</Text> : null}
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={4} mb={6}>
         {([['name', 'Name'], ['address', 'Address'], ['headEnd', 'Head end stands in']] as const).map(([name, label]) => (
           <Field.Root key={name} invalid={errors[name] !== undefined}>
