@@ -6,7 +6,7 @@ const RAD = Math.PI / 180
 const LEFT = 64
 const RIGHT = 26
 const GROUND_ROOM = 72
-const TOP = 34
+const TOP = 48
 
 /** How metres stand on the sheet: one scale for both axes, the ground at `groundY`, the camera above `cameraX`. */
 export interface Frame {
@@ -118,14 +118,12 @@ function callOut(e: Elevation, frame: Frame, units: UnitSystem): Mark[] {
   const [x, y] = elevationHandles(e, frame).target
   const first = e.targetInPicture ? print({ value: e.densityPxM, kind: 'density' }, units) : 'not in the picture'
   const second = e.targetInPicture ? `seen ${print({ value: Math.abs(e.faceAngleDeg), kind: 'angle' }, units)} from ${e.faceAngleDeg >= 0 ? 'above' : 'below'}` : `for ${e.levelName.toLowerCase()}`
-  const left = x > frame.width - 170
-  const up = Math.max(30, y - 40)
-  const [elbow, end] = left ? [x - 30, x - 42] : [x + 26, x + 38]
-  const anchor = left ? 'end' : 'start'
+  // It stands at the top, clear of the rays, as far right as the sheet allows; a leader drops to the target.
+  const middle = Math.min(Math.max(x + 24, frame.cameraX + 150), frame.width - 66)
   return [
-    polyline([[x + (left ? -9 : 9), y - 7], [elbow, up], [end, up]], 'leader'),
-    words([end + (left ? -4 : 4), up], first, { size: 'figure', tone: e.targetInPicture ? 'ink' : 'stop', anchor }),
-    words([end + (left ? -4 : 4), up + 14], second, { size: 'small', tone: 'soft', anchor }),
+    polyline([[x + 4, y - 11], [middle, Math.min(36, y - 14)]], 'leader'),
+    words([middle, 16], first, { size: 'figure', tone: e.targetInPicture ? 'ink' : 'stop', anchor: 'middle' }),
+    words([middle, 30], second, { size: 'small', tone: 'soft', anchor: 'middle' }),
   ]
 }
 

@@ -9,7 +9,7 @@ import { PLANNED_STAGES, type Finding, type PlannedStage } from '@/core/findings
 import type { Device } from '@/core/job'
 import { InstallLog } from '../log/InstallLog'
 import { useDevice, useJob } from '../job/JobProvider'
-import { FigureList, FindingList } from '../kit/Findings'
+import { FigureList, FindingList, FindingNote } from '../kit/Findings'
 import { Nothing, Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DevicePage } from './DevicePage'
@@ -21,6 +21,9 @@ import { SealSheet } from './SealSheet'
 import { SightSheet } from './SightSheet'
 import { TABS, type Tab } from './tabs'
 import { TerminateSheet } from './TerminateSheet'
+
+/** Brings the current tab into view on a narrow screen. */
+const intoView = (link: HTMLAnchorElement | null) => link?.scrollIntoView({ inline: 'center', block: 'nearest' })
 
 const title = (tab: Tab) => tab[0]!.toUpperCase() + tab.slice(1)
 
@@ -58,7 +61,7 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
             const number = PLANNED_STAGES.indexOf(name as PlannedStage) + 1
             return (
               <Box key={name} asChild px={3} minH="44px" display="flex" alignItems="center" gap={1.5} whiteSpace="nowrap" fontWeight={current ? 600 : 400} mb="-1.5px" borderWidth="1.5px" borderColor={current ? 'ink' : 'transparent'} borderBottomColor={current ? 'sheet' : 'transparent'} bg={current ? 'sheet' : undefined} color={current ? 'ink' : 'soft'}>
-                <NextLink href={`${home}/devices/${deviceId}/${name}`} aria-current={current ? 'page' : undefined}>
+                <NextLink href={`${home}/devices/${deviceId}/${name}`} aria-current={current ? 'page' : undefined} ref={current ? intoView : undefined}>
                   {number > 0 ? <Text as="span" fontSize="sm">{number}</Text> : null}
                   {title(name)}
                   {mark ? <Text as="span" color={MARKS[mark].color} aria-label={MARKS[mark].word} role="img">{MARKS[mark].sign}</Text> : null}
@@ -91,6 +94,7 @@ function StagePage({ device, assessed, stage }: { device: Device; assessed: Devi
     sight: <SightSheet assessed={assessed} cameraId={device.cameraId} />, mount: <MountSheet assessed={assessed} />, route: <RouteSheet assessed={assessed} />,
     terminate: <TerminateSheet assessed={assessed} />, seal: <SealSheet assessed={assessed} />, power: state ? <PowerSheet assessed={assessed} /> : null,
   }
+  const worst = worstOf(state.result.findings)
   const next = PLANNED_STAGES[PLANNED_STAGES.indexOf(stage) + 1]
   const nextHref = `/jobs/${job.id}/devices/${device.id}/${next ?? 'log'}`
   const raise = (finding: Finding) => router.push(`/jobs/${job.id}/punch-list/new?device=${device.id}&finding=${encodeURIComponent(finding.id)}`)
@@ -102,6 +106,7 @@ function StagePage({ device, assessed, stage }: { device: Device; assessed: Devi
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }} minH={{ xl: 'calc(100vh - 112px)' }}>
       <Box px={{ base: 3, md: 5 }} py={4} minW={0}>
         <Sentence next={state.planned ? undefined : 'Proposed start values: nothing is kept until you change one or keep them.'}>{sentenceOf(state.result.findings)}</Sentence>
+        {worst ? <Box as="ul" hideFrom="xl" mb={3}><FindingNote finding={worst} units={job.units} /></Box> : null}
         {sheets[stage]}
         <HStack mt={5} gap={3} flexWrap="wrap">
           <Button colorPalette="copper" minH="48px" px={6} onClick={keepAndGo}>{state.planned ? `Next: ${title(next ?? 'log')}` : `Keep these, next: ${title(next ?? 'log')}`}</Button>
@@ -118,8 +123,10 @@ function StagePage({ device, assessed, stage }: { device: Device; assessed: Devi
 
 const HEADINGS: Record<PlannedStage, string> = { sight: 'What it will see', mount: 'Will it hold', route: 'How much cable', terminate: 'The ends', seal: 'Will it stay dry', power: 'Do the volts arrive' }
 
+const worstOf = (findings: readonly Finding[]) => findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check')
+
 function sentenceOf(findings: readonly Finding[]): string {
-  const worst = findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check')
+  const worst = worstOf(findings)
   if (worst) return `${worst.title}. ${worst.todo}`
   return findings.length === 0 ? 'Nothing to object to.' : `${findings[0]!.title}.`
 }

@@ -82,7 +82,7 @@ export function ElevationEditor({ elevation, units, width, onTry, onKeep }: Elev
       {grips.map(({ which, label, now, least, most, words }) => {
         const [x, y] = handles[which]
         return (
-          <chakra.g key={which} {...drag(which)} tabIndex={0} role="slider" aria-label={label} aria-valuenow={Number(now.toFixed(3))} aria-valuemin={least} aria-valuemax={most} aria-valuetext={words} data-handle={which} onKeyDown={keys(which)}
+          <chakra.g key={which} {...drag(which)} tabIndex={0} role="slider" aria-label={`${label}, in the drawing`} aria-valuenow={Number(now.toFixed(3))} aria-valuemin={least} aria-valuemax={most} aria-valuetext={words} data-handle={which} onKeyDown={keys(which)}
             cursor={which === 'camera' ? 'ns-resize' : which === 'axis' ? 'grab' : 'move'} css={{ touchAction: 'none', '& .dot': { opacity: which === 'axis' ? 1 : 0.25 }, '&:hover .dot, &:focus-visible .dot': { opacity: 1 }, outline: 'none' }}>
             <circle cx={x} cy={y} r={22} fill="transparent" />
             <circle className="dot" cx={x} cy={y} r={which === 'axis' ? 5 : 13} fill={which === 'axis' ? 'var(--chakra-colors-sheet)' : 'none'} stroke="var(--chakra-colors-copper-fg)" strokeWidth={1.6} />

@@ -20,7 +20,7 @@ export function StackField({ value, cameraId, onChange }: { value: readonly stri
       {places.map(({ part, fitting }, index) => (
         <HStack key={index} align="end" mb={2}>
           <Box flex="1"><Choose label={`${index + 1}`} value={part.id} options={partOptions(fitting)} onChoose={(id) => onChange(value.map((old, i) => (i === index ? id : old)))} /></Box>
-          <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => onChange(value.filter((_, i) => i !== index))} aria-label={`Take ${part.name} out`}>Take out</Button>
+          <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => onChange(value.filter((_, i) => i !== index))} aria-label={`Take out ${part.name}`}>Take out</Button>
         </HStack>
       ))}
       {value.length < 8 && next.length > 0 ? <Choose label={value.length === 0 ? 'Camera straight on the surface, or add a part' : 'Add a part'} value="" options={next.map(({ id, name }) => ({ value: id, label: name }))} onChoose={(id) => id && onChange([...value, id])} /> : null}

@@ -27,7 +27,7 @@ export function JobShell({ children }: { children: ReactNode }) {
   return (
     <>
       <Flex as="header" className="no-print" borderBottomWidth="2px" borderColor="ink" px={{ base: 3, md: 5 }} py={1.5} gap={{ base: 2, md: 6 }} align="center" wrap="wrap">
-        <NextLink href="/" aria-label="All jobs"><Sign /></NextLink>
+        <NextLink href="/" aria-label="Neat Bracket: all jobs"><Sign /></NextLink>
         <Text color="soft" flex="1" minW="0" truncate>{job.name}</Text>
         <Sent />
         <HStack as="nav" aria-label="Job" gap={0.5} order={{ base: 3, md: 0 }} w={{ base: '100%', md: 'auto' }} justify={{ base: 'space-between', md: 'flex-end' }}>

@@ -38,7 +38,7 @@ export function JobList({ jobs }: { jobs: readonly JobLine[] }) {
         <Box as="ul" listStyleType="none">
           {jobs.map((job) => (
             <Box as="li" key={job.id} borderTopWidth="1px" borderColor="rule" _last={{ borderBottomWidth: '1px' }}>
-              <Box asChild display="grid" gridTemplateColumns={{ base: '1fr', md: '2fr 3fr 130px' }} gap={{ base: 0.5, md: 4 }} py={3.5} px={1} _hover={{ bg: 'sheet' }}>
+              <Box asChild display="grid" gridTemplateColumns={{ base: '1fr', md: '2fr 3fr 170px' }} gap={{ base: 0.5, md: 4 }} py={3.5} px={1} _hover={{ bg: 'sheet' }}>
                 <NextLink href={`/jobs/${job.id}`}>
                   <Box><Text fontFamily="heading" fontWeight={600} fontSize="lg">{job.name}</Text><Text color="soft" fontSize="sm">{job.address}</Text></Box>
                   <Box><Text>{job.sentence}</Text>{job.openFaults > 0 ? <Text color="check" fontWeight={500}>▲ {job.openFaults} on the punch list</Text> : null}</Box>

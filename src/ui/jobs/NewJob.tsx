@@ -33,7 +33,7 @@ export function NewJob() {
   }
   return (
     <>
-      <Flex as="header" borderBottomWidth="2px" borderColor="ink" px={{ base: 3, md: 5 }} py={2} align="center" justify="space-between"><NextLink href="/" aria-label="All jobs"><Sign /></NextLink><ThemeSwitch /></Flex>
+      <Flex as="header" borderBottomWidth="2px" borderColor="ink" px={{ base: 3, md: 5 }} py={2} align="center" justify="space-between"><NextLink href="/" aria-label="Neat Bracket: all jobs"><Sign /></NextLink><ThemeSwitch /></Flex>
       <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="900px">
         <Sentence next="Name it, choose units and habits; every one can be changed later.">A new job.</Sentence>
         <JobFactsForm start={START} draftKey="new-job" action="Create the job" onSay={create} />

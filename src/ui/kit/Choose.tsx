@@ -1,7 +1,7 @@
 'use client'
 
 import { Field, NativeSelect } from '@chakra-ui/react'
-import { useId, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 
 export interface Option {
   readonly value: string
@@ -26,13 +26,12 @@ interface ChooseProps {
 
 /** One choice out of a list; the platform's own list, so that it works with gloves and readers. */
 export function Choose({ label, value, options, onChoose, hint, error }: ChooseProps) {
-  const id = useId()
   const known = options.some((option) => option.value === value)
   return (
-    <Field.Root invalid={error !== undefined} ids={{ control: id }}>
+    <Field.Root invalid={error !== undefined}>
       <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
       <NativeSelect.Root>
-        <NativeSelect.Field id={id} bg="sheet" borderColor="ink" minH="44px" fontWeight={500} value={value} onChange={(event) => onChoose(event.target.value)}>
+        <NativeSelect.Field bg="sheet" borderColor="ink" minH="44px" fontWeight={500} value={value} onChange={(event) => onChoose(event.target.value)}>
           {known ? null : <option value={value}>{value === '' ? 'Choose…' : value}</option>}
           {options.map((option) => (
             <option key={option.value} value={option.value}>{option.label}</option>

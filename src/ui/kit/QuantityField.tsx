@@ -1,7 +1,7 @@
 'use client'
 
 import { Field, Input } from '@chakra-ui/react'
-import { useId } from 'react'
+import { useState } from 'react'
 import { parse, print, type QuantityKind, type UnitSystem } from '@/core/units'
 import { useDraft } from './draft'
 
@@ -27,8 +27,8 @@ interface QuantityFieldProps {
 
 /** A field that accepts what a person says, echoes how it was understood, and keeps words it does not understand. */
 export function QuantityField({ label, kind, units, value, least = -Infinity, most = Infinity, hint, draftKey, optional = false, onTry, onKeep, onGiveUp }: QuantityFieldProps) {
-  const id = useId()
   const [words, setWords] = useDraft(draftKey)
+  const [before, setBefore] = useState<number | null | undefined>(undefined) // while typing, `value` follows what is tried
 
   const shown = value === null ? '' : print({ value, kind }, units)
   const read = words === null ? null : understand(words)
@@ -43,6 +43,7 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
   }
 
   const type = (said: string) => {
+    if (words === null) setBefore(value)
     setWords(said)
     const understood = understand(said)
     if (understood.error === null && understood.value !== null) onTry?.(understood.value)
@@ -53,7 +54,7 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
     const understood = understand(words)
     if (understood.error !== null) return onGiveUp?.()
     setWords(null)
-    if (words === shown || understood.value === value) return onGiveUp?.()
+    if (understood.value === (before === undefined ? value : before)) return onGiveUp?.()
     onKeep(understood.value)
   }
 
@@ -64,7 +65,7 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
 
   const echo = read && read.error === null && read.value !== null ? `= ${print({ value: read.value, kind }, units)}` : null
   return (
-    <Field.Root invalid={read !== null && read.error !== null} ids={{ control: id }}>
+    <Field.Root invalid={read !== null && read.error !== null}>
       <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
       <Input
         bg="sheet" borderColor="ink" value={words ?? shown} inputMode={kind === 'count' ? 'numeric' : 'text'} autoComplete="off" minH="44px" fontWeight={500}

@@ -8,7 +8,9 @@ export function Tick({ checked, onTick, children }: { checked: boolean; onTick: 
   return (
     <Checkbox.Root checked={checked} onCheckedChange={(details) => onTick(details.checked === true)} minH="44px" alignItems="center" colorPalette="inky">
       <Checkbox.HiddenInput />
-      <Checkbox.Control bg="sheet" borderColor="ink" />
+      <Checkbox.Control borderColor="ink">
+        <Checkbox.Indicator />
+      </Checkbox.Control>
       <Checkbox.Label fontWeight={400}>{children}</Checkbox.Label>
     </Checkbox.Root>
   )

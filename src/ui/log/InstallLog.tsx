@@ -26,7 +26,7 @@ export function InstallLog({ device, assessed }: { device: Device; assessed: Dev
   const nextIndex = steps.findIndex(({ step }) => step.id === log.nextStepId)
   const askedIndex = steps.findIndex(({ step }) => step.id === asked)
   const index = askedIndex >= 0 ? askedIndex : nextIndex
-  const go = (to: number) => router.replace(`${home}/log?step=${encodeURIComponent(steps[to]!.step.id)}`, { scroll: true })
+  const go = (to: number | null) => router.replace(to === null ? `${home}/log` : `${home}/log?step=${encodeURIComponent(steps[to]!.step.id)}`, { scroll: true })
   const current = index >= 0 ? steps[index]! : null
   return (
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 300px' }}>
@@ -57,7 +57,8 @@ interface OneStepProps {
   readonly assessed: DeviceAssessment
   readonly state: StepState
   readonly index: number
-  readonly onGo: (to: number) => void
+  /** Goes to a step; null: to whatever is open, or to the end. */
+  readonly onGo: (to: number | null) => void
 }
 
 function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
@@ -70,7 +71,7 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
     const said = send({ type: 'recordStep', deviceId: device.id, stepId: step.id, outcome })
     if (!said.ok) return said.reasons.map(({ message }) => message).join(' ')
     const following = steps.findIndex((other, i) => i > index && other.record === null)
-    if (following >= 0) onGo(following)
+    onGo(following >= 0 ? following : null)
     return null
   }
   return (

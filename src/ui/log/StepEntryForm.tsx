@@ -17,6 +17,7 @@ interface Typed {
 }
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0']
+const FEET_KEYS = ["'", '"', '/']
 
 interface StepEntryFormProps {
   readonly state: StepState
@@ -74,7 +75,7 @@ export function StepEntryForm({ state, units, draftKey, onRecord }: StepEntryFor
           </Box>
           {parsed && !parsed.ok ? <Field.ErrorText role="alert">{parsed.message}</Field.ErrorText> : null}
           <SimpleGrid columns={3} gap={2} mt={2} w="100%" display={{ base: 'grid', md: 'none' }}>
-            {KEYS.map((key) => (
+            {[...(units === 'imperial' && (entry.quantity === 'length' || entry.quantity === 'size') ? FEET_KEYS : []), ...KEYS].map((key) => (
               <Button key={key} variant="outline" colorPalette="inky" bg="sheet" minH="52px" fontSize="xl" onClick={() => change({ words: typed.words + key })}>{key}</Button>
             ))}
             <Button variant="outline" colorPalette="inky" bg="sheet" minH="52px" aria-label="Delete the last sign" onClick={() => change({ words: typed.words.slice(0, -1) })}><Delete size={22} /></Button>

@@ -1,0 +1,106 @@
+import Database from 'better-sqlite3'
+import { randomUUID } from 'node:crypto'
+import { spawn } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Bench } from 'tinybench'
+import { CATALOGUE } from '@/catalogue'
+import { assess, assessAgain, assessDevice } from '@/core/assess'
+import { openJobFile, type Device, type Job } from '@/core/job'
+
+/** Prints how long assessing takes and how it grows, and commands per second through the API beside raw inserts. */
+const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
+if (!opened.ok) throw new Error('The demo job cannot be read.')
+const demo = opened.file.job
+const planned = demo.devices.filter(({ power }) => power !== null)
+
+function jobOf(count: number): Job {
+  const devices = Array.from({ length: count }, (_, i): Device => ({ ...planned[i % planned.length]!, id: `device-${i}`, mark: String(i) }))
+  return { ...demo, devices, records: [], photos: [], faults: [] }
+}
+
+const median = (bench: Bench, name: string): number => {
+  const { result } = bench.tasks.find((task) => task.name === name)!
+  if (result.state !== 'completed') throw new Error(`${name} did not run.`)
+  return result.latency.p50
+}
+
+async function assessing(): Promise<void> {
+  const bench = new Bench({ time: 1500, warmupTime: 500 })
+  const sizes = [10, 100, 500]
+  for (const size of sizes) {
+    const job = jobOf(size)
+    bench.add(`assess ${size}`, () => void assess(job, CATALOGUE))
+  }
+  const job = jobOf(500)
+  const before = { job, assessment: assess(job, CATALOGUE) }
+  let n = 0
+  bench.add('one device', () => void assessDevice(job.devices[n++ % 500]!, job, CATALOGUE))
+  bench.add('one of 500 changed', () => {
+    const devices = job.devices.with(250, { ...job.devices[250]!, name: `n${n++}` })
+    assessAgain(before, { ...job, devices }, CATALOGUE)
+  })
+  await bench.run()
+  console.log('\nAssessing (median of many runs, one thread)')
+  for (const size of sizes) console.log(`  ${String(size).padStart(4)} devices  ${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`)
+  console.log(`  growth 10 → 500: × ${(median(bench, 'assess 500') / median(bench, 'assess 10')).toFixed(1)} for × 50 devices`)
+  console.log(`  one device      ${median(bench, 'one device').toFixed(3)} ms`)
+  console.log(`  one of 500 changed, taken over from before   ${median(bench, 'one of 500 changed').toFixed(3)} ms`)
+}
+
+const command = (jobId: string, i: number) => ({ id: randomUUID(), jobId, at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'putSupply', supply: { id: `supply-${i % 40}`, name: `Supply ${i}`, partId: 'switch-8' } })
+
+/** The raw rate: the same bodies inserted one transaction a batch, same pragmas, nothing checked or applied. */
+function rawInserts(folder: string, batches: number, size: number): number {
+  const db = new Database(join(folder, 'raw.sqlite'))
+  db.pragma('journal_mode = WAL')
+  db.pragma('synchronous = FULL')
+  db.exec('CREATE TABLE command (seq INTEGER PRIMARY KEY, id TEXT UNIQUE, body TEXT)')
+  const insert = db.prepare('INSERT INTO command (id, body) VALUES (?, ?)')
+  const start = performance.now()
+  for (let b = 0; b < batches; b++) {
+    db.transaction(() => {
+      for (let i = 0; i < size; i++) {
+        const body = command('raw', i)
+        insert.run(body.id, JSON.stringify(body))
+      }
+    })()
+  }
+  const perSecond = (batches * size * 1000) / (performance.now() - start)
+  db.close()
+  return perSecond
+}
+
+async function commands(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-bench-'))
+  const port = 3291
+  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
+  const post = (list: unknown[]) => fetch(`http://localhost:${port}/api/commands`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands: list }) })
+  try {
+    for (let i = 0; i < 100; i++) {
+      if (await fetch(`http://localhost:${port}/api/jobs`).then(({ ok }) => ok, () => false)) break
+      await new Promise((resolve) => setTimeout(resolve, 200))
+    }
+    const { name, address, units, headEnd, policies, allowances } = demo
+    await post([{ id: randomUUID(), jobId: 'bench', at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'createJob', facts: { name, address, units, headEnd, policies, allowances } }])
+    console.log('\nCommands through the API beside raw better-sqlite3 inserts of the same bodies, same machine, same run')
+    for (const [batches, size] of [[200, 1], [60, 50], [20, 500]] as const) {
+      for (let i = 0; i < 10; i++) await post([command('bench', i)])
+      const start = performance.now()
+      for (let b = 0; b < batches; b++) {
+        const response = await post(Array.from({ length: size }, (_, i) => command('bench', i)))
+        if (!response.ok) throw new Error(await response.text())
+      }
+      const api = (batches * size * 1000) / (performance.now() - start)
+      const raw = rawInserts(mkdtempSync(join(folder, 'raw-')), batches, size)
+      console.log(`  batches of ${String(size).padStart(3)}   API ${api.toFixed(0).padStart(7)}/s   raw ${raw.toFixed(0).padStart(7)}/s   ratio 1 : ${(raw / api).toFixed(1)}`)
+    }
+  } finally {
+    process.kill(-server.pid!, 'SIGKILL')
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+await assessing()
+await commands()

@@ -1,0 +1,137 @@
+import { expect, test, type APIRequestContext } from '@playwright/test'
+import { spawn, type ChildProcess } from 'node:child_process'
+import { createHash, randomUUID } from 'node:crypto'
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import sharp from 'sharp'
+
+const at = '2026-03-02T09:30:00.000Z'
+const post = (request: APIRequestContext, commands: unknown[], base = '') => request.post(`${base}/api/commands`, { data: { commands } })
+const say = (jobId: string, change: object) => ({ id: randomUUID(), jobId, at, by: 'Lead', ...change })
+const facts = (name: string) => {
+  const file = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: { policies: object; allowances: object } }
+  return { name, address: '', units: 'metric', headEnd: '', policies: file.job.policies, allowances: file.job.allowances }
+}
+
+test('errors are problem details with the fields they concern, never a 500', async ({ request }) => {
+  const cases: [Promise<import('@playwright/test').APIResponse>, number, RegExp][] = [
+    [request.post('/api/commands', { data: Buffer.from('no json'), headers: { 'content-type': 'application/json' } }), 400, /must be JSON/],
+    [request.post('/api/commands', { data: { commands: [] } }), 400, /at least one/],
+    [post(request, [null]), 422, /errors/],
+    [post(request, [say('kestrel-quay', { type: 'setPower', deviceId: 'device-01', power: { supplyId: 'office', port: -1 } })]), 422, /\/commands\/0\/power\/port/],
+    [post(request, [say('nowhere', { type: 'removePhoto', photoId: 'x' })]), 422, /no job with this id/],
+    [request.get('/api/jobs/nowhere'), 404, /No such job/],
+    [request.get('/api/jobs/nowhere/assessment'), 404, /No such job/],
+    [request.get('/api/jobs/nowhere/history'), 404, /No such job/],
+    [request.get('/api/jobs/kestrel-quay/history?after=x'), 400, /whole numbers/],
+    [request.get('/api/jobs/kestrel-quay/record.pdf?device=gone'), 404, /No such device/],
+    [request.get('/api/photos/xyz'), 400, /64 hex digits/],
+    [request.get(`/api/photos/${'0'.repeat(64)}`), 404, /No such photo/],
+    [request.put(`/api/photos/${'0'.repeat(64)}`, { data: Buffer.from('text') }), 422, /do not match/],
+    [request.post('/api/import', { data: '{' }), 422, /not a JSON file/],
+  ]
+  for (const [asked, status, words] of cases) {
+    const response = await asked
+    expect([response.url(), response.status()]).toEqual([response.url(), status])
+    expect(response.headers()['content-type']).toContain('application/problem+json')
+    expect(await response.text()).toMatch(words)
+  }
+})
+
+test('a photo is kept once by its hash, and comes back in every size', async ({ request }) => {
+  const bytes = await sharp({ create: { width: 500, height: 400, channels: 3, background: '#345' } }).png().toBuffer()
+  const path = `/api/photos/${createHash('sha256').update(bytes).digest('hex')}`
+  expect((await request.put(path, { data: bytes })).status()).toBe(201)
+  expect((await request.put(path, { data: bytes })).status()).toBe(200)
+  expect((await (await request.get(`${path}?size=original`)).body()).equals(bytes)).toBe(true)
+  const small = await request.get(`${path}?size=small`)
+  expect(small.headers()['cache-control']).toContain('immutable')
+  expect((await sharp(await small.body()).metadata()).width).toBe(360)
+})
+
+test('job, assessment, history, schema and record answer', async ({ request }) => {
+  const { revision, job } = (await (await request.get('/api/jobs/kestrel-quay')).json()) as { revision: number; job: { devices: unknown[] } }
+  expect([revision > 0, job.devices.length]).toEqual([true, 14])
+  const assessment = (await (await request.get('/api/jobs/kestrel-quay/assessment')).json()) as { counts: { devices: number; stopped: number } }
+  expect(assessment.counts).toMatchObject({ devices: 14, stopped: 3 })
+  const { entries } = (await (await request.get('/api/jobs/kestrel-quay/history?limit=2')).json()) as { entries: { command: { type: string } }[] }
+  expect(entries.map(({ command }) => command.type)).toEqual(['createJob', 'putSupply'])
+  expect(await (await request.get('/api/schema')).json()).toEqual(JSON.parse(readFileSync('docs/job.schema.json', 'utf8')))
+  const pdf = await request.get('/api/jobs/quarry-lane/record.pdf')
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
+})
+
+/** Starts a server of its own on a data folder and waits until it answers. */
+async function start(folder: string, port: number, request: APIRequestContext): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
+  await expect.poll(async () => (await request.get(`http://localhost:${port}/api/jobs`).catch(() => null))?.status(), { timeout: 30_000 }).toBe(200)
+  return server
+}
+const kill = (server: ChildProcess) => process.kill(-server.pid!, 'SIGKILL')
+
+test('killing the server in the middle of batches loses no acknowledged command', async ({ request }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-kill-'))
+  const acknowledged: string[] = []
+  for (let round = 0; round < 3; round++) {
+    const port = 3231 + round
+    const base = `http://localhost:${port}`
+    const server = await start(folder, port, request)
+    const jobId = `job-${round}`
+    expect((await post(request, [say(jobId, { type: 'createJob', facts: facts(`Round ${round}`) })], base)).status()).toBe(200)
+    setTimeout(() => kill(server), 350 + round * 170)
+    for (;;) {
+      const batch = Array.from({ length: 25 }, (_, i) => say(jobId, { type: 'putSupply', supply: { id: `supply-${i}`, name: `Supply ${acknowledged.length + i}`, partId: 'switch-8' } }))
+      const response = await post(request, batch, base).catch(() => null)
+      if (!response) break
+      const body = (await response.json().catch(() => null)) as { answers: { id: string; status: string }[] } | null
+      if (!body) break
+      acknowledged.push(...body.answers.filter(({ status }) => status === 'applied').map(({ id }) => id))
+    }
+  }
+  expect(acknowledged.length).toBeGreaterThan(100)
+  const server = await start(folder, 3240, request)
+  const kept = new Set<string>()
+  for (const round of [0, 1, 2]) {
+    for (let after = 0; ; ) {
+      const { entries } = (await (await request.get(`http://localhost:3240/api/jobs/job-${round}/history?after=${after}&limit=5000`)).json()) as { entries: { seq: number; command: { id: string } }[] }
+      if (entries.length === 0) break
+      for (const { command } of entries) kept.add(command.id)
+      after = entries.at(-1)!.seq
+    }
+  }
+  kill(server)
+  expect(acknowledged.filter((id) => !kept.has(id))).toEqual([])
+})
+
+test('the demo says plainly when a port is in use or is none', async ({ baseURL }) => {
+  const said = (...args: string[]) => new Promise<{ code: number | null; words: string }>((resolve) => {
+    const demo = spawn(process.execPath, ['scripts/demo.mjs', ...args], { stdio: ['ignore', 'pipe', 'pipe'] })
+    let words = ''
+    demo.stdout.on('data', (chunk: Buffer) => (words += chunk.toString()))
+    demo.stderr.on('data', (chunk: Buffer) => (words += chunk.toString()))
+    demo.on('exit', (code) => resolve({ code, words }))
+  })
+  const port = new URL(baseURL!).port
+  const [taken, none] = [await said('--port', port), await said('--port', 'tall')]
+  expect([taken.code, none.code]).toEqual([1, 1])
+  expect(taken.words).toContain(`Port ${port} is in use`)
+  expect(none.words).toContain('is no port')
+})
+
+test('the command line prints an assessment, and says what is wrong with a bad file', async () => {
+  const assess = (args: string[], input = '') => new Promise<{ code: number | null; out: string; err: string }>((resolve) => {
+    const run = spawn('node_modules/.bin/tsx', ['scripts/assess.ts', ...args])
+    let [out, err] = ['', '']
+    run.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()))
+    run.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()))
+    run.on('close', (code) => resolve({ code, out, err }))
+    run.stdin.end(input)
+  })
+  const words = readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')
+  const printed = await assess(['-'], words)
+  expect([printed.code, (JSON.parse(printed.out) as { counts: { done: number } }).counts.done]).toEqual([0, 4])
+  const broken = await assess(['-'], words.replace('"heightM":2.9', '"heightM":-2.9'))
+  expect(broken.code).toBe(1)
+  expect(broken.err).toContain('/job/devices/0/sight/heightM: At least 0.3 m.')
+})

@@ -1,0 +1,19 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+
+/** Collects what a page complains about; `quiet` expects that it did not. */
+export function watch(page: Page): { quiet: () => void } {
+  const complaints: string[] = []
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(message.text())
+  })
+  page.on('pageerror', (error) => complaints.push(error.message))
+  return { quiet: () => expect(complaints).toEqual([]) }
+}
+
+/** No serious violation of accessibility on the screen as it stands. */
+export async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze()
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`)).toEqual([])
+}

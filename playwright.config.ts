@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+const PORT = 3217
+const data = process.env.NEAT_BRACKET_TEST_DATA ?? join(tmpdir(), `neat-bracket-e2e-${process.pid}`)
+process.env.NEAT_BRACKET_TEST_DATA = data
+
+/** Browser tests against the built application with the demo jobs, in Debian's Chromium. */
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  timeout: 120_000,
+  expect: { timeout: 10_000 },
+  reporter: 'list',
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--disable-quic'],
+    },
+  },
+  projects: [
+    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server/ },
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 }, testMatch: /journey|screens/ },
+    { name: 'server', testMatch: /server/ },
+  ],
+  webServer: {
+    command: `node --conditions=react-server --import tsx demo/load.ts && node node_modules/next/dist/bin/next start -p ${PORT}`,
+    env: { NEAT_BRACKET_DATA: data },
+    url: `http://localhost:${PORT}/api/jobs`,
+    timeout: 60_000,
+  },
+})

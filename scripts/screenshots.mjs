@@ -1,0 +1,42 @@
+/** Makes docs/screenshots from the demo jobs: starts the built application on a folder of its own and photographs each main view. */
+import { chromium } from '@playwright/test'
+import { spawn, spawnSync } from 'node:child_process'
+import { mkdtempSync, mkdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build } from './machine.mjs'
+
+const LAPTOP = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+const VIEWS = [
+  ['jobs', LAPTOP, '/'], ['board', LAPTOP, '/jobs/kestrel-quay'], ['sight', LAPTOP, '/jobs/kestrel-quay/devices/device-04/sight'], ['mount', LAPTOP, '/jobs/kestrel-quay/devices/device-05/mount'],
+  ['route', LAPTOP, '/jobs/kestrel-quay/devices/device-05/route'], ['terminate', LAPTOP, '/jobs/kestrel-quay/devices/device-05/terminate'], ['seal', LAPTOP, '/jobs/kestrel-quay/devices/device-08/seal'],
+  ['power', LAPTOP, '/jobs/kestrel-quay/devices/device-13/power'], ['punch-list', LAPTOP, '/jobs/tamarisk-surgery/punch-list'], ['record', LAPTOP, '/jobs/kestrel-quay/record/device-01'],
+  ['phone-board', PHONE, '/jobs/kestrel-quay'], ['phone-sight', PHONE, '/jobs/kestrel-quay/devices/device-05/sight'], ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
+  ['phone-loft', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=terminate%2Fthread-on', 'loft'],
+]
+const PORT = 3271
+const data = mkdtempSync(join(tmpdir(), 'neat-bracket-shots-'))
+const env = { ...process.env, NEAT_BRACKET_DATA: data }
+
+build()
+spawnSync(process.execPath, ['--conditions=react-server', '--import', 'tsx', 'demo/load.ts'], { env, stdio: 'inherit' })
+const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT)], { env, stdio: 'ignore', detached: true })
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--disable-quic'] })
+try {
+  for (let i = 0; i < 50 && !(await fetch(`http://localhost:${PORT}/api/jobs`).then((r) => r.ok, () => false)); i++) await new Promise((resolve) => setTimeout(resolve, 200))
+  mkdirSync('docs/screenshots', { recursive: true })
+  for (const [name, viewport, path, theme = 'daylight'] of VIEWS) {
+    const context = await browser.newContext({ viewport, isMobile: viewport === PHONE, hasTouch: viewport === PHONE })
+    await context.addInitScript((value) => localStorage.setItem('theme', value), theme)
+    const page = await context.newPage()
+    await page.goto(`http://localhost:${PORT}${path}`, { waitUntil: 'networkidle' })
+    await page.screenshot({ path: `docs/screenshots/${name}.png` })
+    await context.close()
+    console.log(name)
+  }
+} finally {
+  await browser.close()
+  process.kill(-server.pid, 'SIGKILL')
+  rmSync(data, { recursive: true, force: true })
+}
