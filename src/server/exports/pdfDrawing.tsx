@@ -2,6 +2,9 @@ import 'server-only'
 import { Circle, Line, Polygon, Polyline, Svg, Text } from '@react-pdf/renderer'
 import type { Drawing, Fill, Mark, Pen, Tone } from '@/drawings'
 
+/** The shipped Latin font has no ohm sign. */
+export const inFont = (words: string): string => words.replaceAll('Ω', 'ohm')
+
 /** The marks of a drawing in ink on white paper. */
 const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
   outline: { width: 2, stroke: '#1C2126' }, object: { width: 1.2, stroke: '#1C2126' }, thin: { width: 0.7, stroke: '#5A636C' }, dimension: { width: 0.6, stroke: '#5A636C' },
@@ -25,7 +28,7 @@ export function PdfDrawing({ drawing, width }: { drawing: Drawing; width: number
 function Drawn({ mark }: { mark: Mark }) {
   if (mark.kind === 'words') {
     const [x, y] = mark.at
-    return <Text x={x} y={y} fill={TONES[mark.tone]} textAnchor={mark.anchor} style={{ fontSize: SIZES[mark.size], fontFamily: 'Barlow', fontWeight: mark.size === 'small' ? 400 : 600 }} {...(mark.upright ? { transform: `rotate(-90, ${x}, ${y})` } : {})}>{mark.words}</Text>
+    return <Text x={x} y={y} fill={TONES[mark.tone]} textAnchor={mark.anchor} style={{ fontSize: SIZES[mark.size], fontFamily: 'Barlow', fontWeight: mark.size === 'small' ? 400 : 600 }} {...(mark.upright ? { transform: `rotate(-90, ${x}, ${y})` } : {})}>{inFont(mark.words)}</Text>
   }
   const { width, stroke, dash } = PENS[mark.pen]
   const pen = { stroke, strokeWidth: width, ...(dash ? { strokeDasharray: dash } : {}) }

@@ -10,7 +10,7 @@ import { printReading } from '@/core/units'
 import { drawingsOf } from '@/drawings'
 import type { Db } from '../db/open'
 import { readPhoto } from '../photos/store'
-import { PdfDrawing } from './pdfDrawing'
+import { inFont, PdfDrawing } from './pdfDrawing'
 
 /** The fonts that ship with the application (woff: subset fonts of the other kind hang the renderer). */
 const fontFile = (weight: 400 | 600) => join(/* turbopackIgnore: true */ process.cwd(), `node_modules/@fontsource/barlow/files/barlow-latin-${weight}-normal.woff`)
@@ -90,7 +90,7 @@ function DevicePages({ job, assessed, picture }: { job: Job; assessed: DeviceAss
             <Text style={styles.h3}>{stage[0]!.toUpperCase() + stage.slice(1)} {MARK_WORDS[state.mark] ? `(${MARK_WORDS[state.mark]})` : ''}</Text>
             <View style={{ flexDirection: 'row', gap: 14 }}>
               {drawing ? <PdfDrawing drawing={drawing} width={310} /> : null}
-              <View style={{ flex: 1, fontSize: 8.5 }}>{state.result.figures.map(({ label, reading }) => <View key={label} style={{ flexDirection: 'row', justifyContent: 'space-between' }}><Text style={styles.soft}>{label.replace('· ', '')}</Text><Text>{printReading(reading, job.units)}</Text></View>)}</View>
+              <View style={{ flex: 1, fontSize: 8.5 }}>{state.result.figures.map(({ label, reading }) => <View key={label} style={{ flexDirection: 'row', justifyContent: 'space-between' }}><Text style={styles.soft}>{label.replace('· ', '')}</Text><Text>{inFont(printReading(reading, job.units))}</Text></View>)}</View>
             </View>
             {state.result.findings.filter(({ verdict }) => verdict !== 'good').map((finding) => <Text key={finding.id}><Text style={styles.strong}>{VERDICT_WORDS[finding.verdict]} {finding.title}:</Text> {printReading(finding.figure, job.units)}. {finding.todo}</Text>)}
           </View>
@@ -101,7 +101,7 @@ function DevicePages({ job, assessed, picture }: { job: Job; assessed: DeviceAss
         <View key={step.id} style={styles.row} wrap={false}>
           <Text style={{ width: 40, ...styles.strong }}>{verdict ? VERDICT_WORDS[verdict] : 'open'}</Text>
           <Text style={{ flex: 1.2, paddingRight: 8 }}>{step.title}</Text>
-          <Text style={{ flex: 1, paddingRight: 8 }}>{says}</Text>
+          <Text style={{ flex: 1, paddingRight: 8 }}>{inFont(says)}</Text>
           <Text style={styles.soft}>{done ? `${done.by}, ${done.at.slice(0, 10)}` : ''}</Text>
         </View>
       ))}

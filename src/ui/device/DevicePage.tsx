@@ -1,12 +1,12 @@
 'use client'
 
-import { Box, Button, Field, Input, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, Button, SimpleGrid, Text } from '@chakra-ui/react'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import { Details, type Device, type DeviceChoice } from '@/core/job'
 import { useJob } from '../job/JobProvider'
-import { useDraft } from '../kit/draft'
+import { LineField, refusal } from '../kit/LineField'
 import { Part, Sentence } from '../kit/Page'
 import { Tick } from '../kit/Tick'
 import { DeviceChoiceForm } from './DeviceChoiceForm'
@@ -33,7 +33,7 @@ export function DevicePage({ device, assessed }: { device: Device; assessed: Dev
       <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => {
         const said = send({ type: 'removeDevice', deviceId: device.id })
         if (said.ok) router.push(`/jobs/${job.id}`)
-        else setMessage(said.reasons.map(({ message }) => message).join(' '))
+        else setMessage(refusal(said))
       }}>Take this device out of the job</Button>
     </Box>
   )
@@ -46,40 +46,18 @@ const FIELDS: { key: 'serial' | 'hardwareAddress' | 'networkAddress' | 'firmware
 
 /** Details of the device, each kept when its field is left; words that are refused stay in the field with the reason. */
 export function DetailFields({ device }: { device: Device }) {
-  const { send } = useJob()
+  const { job, send } = useJob()
   const { details } = device
   return (
     <SimpleGrid columns={{ base: 1, sm: 2 }} gap={3}>
       {FIELDS.map(({ key, label, example }) => (
-        <DetailField key={`${device.id}:${key}`} draftKey={`detail:${device.id}:${key}`} label={label} example={example} value={details[key]} onKeep={(words) => {
+        <LineField key={key} mono draftKey={`detail:${job.id}:${device.id}:${key}`} label={label} example={example} value={details[key]} onKeep={(words) => {
           const parsed = Details.shape[key].safeParse(words)
           if (!parsed.success) return parsed.error.issues[0]!.message
-          const said = send({ type: 'setDetails', deviceId: device.id, details: { ...details, [key]: parsed.data } })
-          return said.ok ? null : said.reasons.map(({ message }) => message).join(' ')
+          return refusal(send({ type: 'setDetails', deviceId: device.id, details: { ...details, [key]: parsed.data } }))
         }} />
       ))}
       <Tick checked={details.passwordReplaced} onTick={(passwordReplaced) => send({ type: 'setDetails', deviceId: device.id, details: { ...details, passwordReplaced } })}>Default password replaced (never write it here)</Tick>
     </SimpleGrid>
-  )
-}
-
-function DetailField({ label, example, value, draftKey, onKeep }: { label: string; example: string; value: string; draftKey: string; onKeep: (words: string) => string | null }) {
-  const [words, setWords] = useDraft(draftKey)
-  const [error, setError] = useState<string | null>(null)
-  return (
-    <Field.Root invalid={error !== null}>
-      <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
-      <Input value={words ?? value} placeholder={example} autoComplete="off" autoCapitalize="none" spellCheck={false} bg="sheet" borderColor="ink" minH="44px" fontFamily="mono"
-        onChange={(event) => {
-          setWords(event.target.value)
-        }}
-        onBlur={() => {
-          if (words === null || words === value) return
-          const refused = onKeep(words)
-          setError(refused)
-          if (refused === null) setWords(null)
-        }} />
-      <Field.ErrorText role="alert">{error}</Field.ErrorText>
-    </Field.Root>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Field, Input, SimpleGrid } from '@chakra-ui/react'
+import { Box, SimpleGrid } from '@chakra-ui/react'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { LEVELS, type LevelId } from '@/core/job'
@@ -8,6 +8,7 @@ import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { Sized } from '../kit/DrawingView'
+import { LineField, refusal } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import { ElevationEditor } from './ElevationEditor'
@@ -37,24 +38,15 @@ export function SightSheet({ assessed, cameraId }: { assessed: DeviceAssessment;
         <Box pt={{ base: 0, md: 6 }}><Tick checked={input.portrait} onTick={(portrait) => keep({ portrait })}>Portrait picture</Tick></Box>
       </SimpleGrid>
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={3} mt={2}>
-        <WishField label="Where the customer asked for it" value={wish.place} onKeep={(place) => keep({ wish: { ...wish, place } })} />
+        <LineField label="Where the customer asked for it" value={wish.place} draftKey={draft('wish')} onKeep={(place) => refusal(keep({ wish: { ...wish, place } }))} />
         <Box pt={{ base: 0, md: 6 }}><Tick checked={!wish.kept} onTick={(moved) => keep({ wish: { ...wish, kept: !moved } })}>It stands elsewhere</Tick></Box>
         {wish.kept ? null : (
           <>
-            <WishField label="Why it was moved" value={wish.reason} onKeep={(reason) => keep({ wish: { ...wish, reason } })} />
-            <WishField label="Who agreed" value={wish.agreedBy} onKeep={(agreedBy) => keep({ wish: { ...wish, agreedBy } })} />
+            <LineField label="Why it was moved" value={wish.reason} draftKey={draft('moved')} onKeep={(reason) => refusal(keep({ wish: { ...wish, reason } }))} />
+            <LineField label="Who agreed" value={wish.agreedBy} draftKey={draft('agreed')} onKeep={(agreedBy) => refusal(keep({ wish: { ...wish, agreedBy } }))} />
           </>
         )}
       </SimpleGrid>
     </>
-  )
-}
-
-function WishField({ label, value, onKeep }: { label: string; value: string; onKeep: (words: string) => void }) {
-  return (
-    <Field.Root>
-      <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
-      <Input key={value} defaultValue={value} maxLength={200} bg="sheet" borderColor="ink" minH="44px" onBlur={(event) => event.target.value.trim() !== value && onKeep(event.target.value.trim())} />
-    </Field.Root>
   )
 }

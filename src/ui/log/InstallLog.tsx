@@ -8,6 +8,7 @@ import type { Device } from '@/core/job'
 import type { StepState } from '@/core/procedure'
 import { useJob } from '../job/JobProvider'
 import { DetailFields } from '../device/DevicePage'
+import { refusal } from '../kit/LineField'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { VERDICTS, VerdictLine } from '../kit/Verdict'
 import { PhotoButton, PhotoStrip } from './Photos'
@@ -69,7 +70,7 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
   const proposal = assessed.proposedFaults.find(({ origin }) => origin === `step:${step.id}`)
   const recordStep = (outcome: Parameters<React.ComponentProps<typeof StepEntryForm>['onRecord']>[0]) => {
     const said = send({ type: 'recordStep', deviceId: device.id, stepId: step.id, outcome })
-    if (!said.ok) return said.reasons.map(({ message }) => message).join(' ')
+    if (!said.ok) return refusal(said)
     const following = steps.findIndex((other, i) => i > index && other.record === null)
     onGo(following >= 0 ? following : null)
     return null

@@ -7,6 +7,7 @@ import { v4 as uuid } from 'uuid'
 import type { Photo, PhotoFacts } from '@/core/job'
 import { useJob, useOutbox } from '../job/JobProvider'
 import { outbox } from '../job/outbox'
+import { refusal } from '../kit/LineField'
 
 /** Where a photo's picture is: with this browser while it waits, with the server after. */
 export function usePicture(): (photo: Photo, size?: 'small' | 'view') => string {
@@ -49,7 +50,7 @@ export function PhotoButton({ about, label = 'Photo' }: { about: Omit<PhotoFacts
       }
       const sha256 = await outbox().addPhoto(file)
       const said = send({ type: 'addPhoto', photoId: uuid(), facts: { ...about, sha256 } })
-      if (!said.ok) setError(said.reasons.map(({ message }) => message).join(' '))
+      if (!said.ok) setError(refusal(said))
     }
   }
   return (

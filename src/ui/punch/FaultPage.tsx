@@ -6,6 +6,8 @@ import { useState } from 'react'
 import { SEVERITIES, type Change, type Fault } from '@/core/job'
 import { dueDay } from '@/core/test'
 import { useJob } from '../job/JobProvider'
+import { useDraft } from '../kit/draft'
+import { refusal } from '../kit/LineField'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { PhotoButton, PhotoStrip } from '../log/Photos'
 import { FaultForm } from './FaultForm'
@@ -60,13 +62,15 @@ function useSay(): [string | null, (change: Change) => boolean] {
   const [error, setError] = useState<string | null>(null)
   return [error, (change) => {
     const said = send(change)
-    setError(said.ok ? null : said.reasons.map(({ message }) => message).join(' '))
+    setError(refusal(said))
     return said.ok
   }]
 }
 
 function FixForm({ fault }: { fault: Fault }) {
-  const [what, setWhat] = useState('')
+  const { job } = useJob()
+  const [draft, setWhat] = useDraft(`fix:${job.id}:${fault.id}`)
+  const what = draft ?? ''
   const [until, setUntil] = useState('')
   const [error, say] = useSay()
   return (
@@ -77,18 +81,20 @@ function FixForm({ fault }: { fault: Fault }) {
         <Field.ErrorText role="alert">{error}</Field.ErrorText>
       </Field.Root>
       <HStack mt={3} gap={3} align="end" flexWrap="wrap">
-        <Button colorPalette="copper" minH="48px" onClick={() => say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'lasting', what } })}>Lasting fix made</Button>
+        <Button colorPalette="copper" minH="48px" onClick={() => say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'lasting', what } }) && setWhat(null)}>Lasting fix made</Button>
         <Field.Root w="170px"><Field.Label fontWeight={400} color="soft">Temporary, holds until</Field.Label><Input type="date" value={until} onChange={(event) => setUntil(event.target.value)} bg="sheet" borderColor="ink" minH="44px" /></Field.Root>
-        <Button variant="outline" colorPalette="inky" minH="48px" onClick={() => say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'temporary', what, until } }) && setWhat('')}>Temporary fix made</Button>
+        <Button variant="outline" colorPalette="inky" minH="48px" onClick={() => say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'temporary', what, until } }) && setWhat(null)}>Temporary fix made</Button>
       </HStack>
     </Part>
   )
 }
 
 function Recheck({ fault }: { fault: Fault }) {
-  const [note, setNote] = useState('')
+  const { job } = useJob()
+  const [draft, setNote] = useDraft(`recheck:${job.id}:${fault.id}`)
+  const note = draft ?? ''
   const [error, say] = useSay()
-  const answer = (passed: boolean) => say({ type: 'recheckFault', faultId: fault.id, passed, note })
+  const answer = (passed: boolean) => say({ type: 'recheckFault', faultId: fault.id, passed, note }) && setNote(null)
   return (
     <Part title="Check it again">
       <Field.Root invalid={error !== null}>

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, HStack, IconButton, Input, Text } from '@chakra-ui/react'
+import { Box, Button, HStack, IconButton, Text } from '@chakra-ui/react'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { v4 as uuid } from 'uuid'
@@ -10,6 +10,7 @@ import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { Choose, partOptions } from '../kit/Choose'
 import { FindingList } from '../kit/Findings'
+import { LineField, refusal } from '../kit/LineField'
 import { Part, Sentence } from '../kit/Page'
 import { JobFactsForm } from './JobFactsForm'
 
@@ -44,17 +45,10 @@ function Supplies() {
         return (
           <Box key={supply.id} py={2} borderBottomWidth="1px" borderColor="rule">
             <HStack gap={3} align="end" flexWrap="wrap">
-              <Input aria-label="Name of the supply" key={supply.name} defaultValue={supply.name} w="200px" minH="44px" bg="sheet" borderColor="ink" onBlur={(event) => {
-                if (event.target.value === supply.name) return
-                const said = send({ type: 'putSupply', supply: { ...supply, name: event.target.value } })
-                setError(said.ok ? null : said.reasons.map(({ message }) => message).join(' '))
-              }} />
+              <Box w="200px"><LineField label="Name of the supply" value={supply.name} draftKey={`supply:${job.id}:${supply.id}`} onKeep={(name) => refusal(send({ type: 'putSupply', supply: { ...supply, name } }))} /></Box>
               <Box flex="1" minW="220px"><Choose label="Kind" value={supply.partId} options={partOptions(CATALOGUE.supplies)} onChoose={(partId) => send({ type: 'putSupply', supply: { ...supply, partId } })} /></Box>
               <Text className="figures" minW="190px">{state ? `${print({ value: state.loadW, kind: 'power' }, job.units)} of ${print({ value: state.budgetW, kind: 'power' }, job.units)}, ${state.portsUsed} of ${state.ports} ports` : ''}</Text>
-              <IconButton aria-label={`Remove ${supply.name}`} variant="ghost" colorPalette="inky" minH="44px" minW="44px" onClick={() => {
-                const said = send({ type: 'removeSupply', supplyId: supply.id })
-                setError(said.ok ? null : said.reasons.map(({ message }) => message).join(' '))
-              }}><Trash2 size={18} /></IconButton>
+              <IconButton aria-label={`Remove ${supply.name}`} variant="ghost" colorPalette="inky" minH="44px" minW="44px" onClick={() => setError(refusal(send({ type: 'removeSupply', supplyId: supply.id })))}><Trash2 size={18} /></IconButton>
             </HStack>
             <FindingList findings={state?.findings ?? []} units={job.units} />
           </Box>
