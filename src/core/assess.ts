@@ -59,6 +59,27 @@ export interface Assessment {
   readonly counts: { readonly devices: number; readonly stopped: number; readonly checks: number; readonly unplanned: number; readonly ready: number; readonly done: number }
 }
 
+/** What the list of jobs shows of one. */
+export interface JobSummary {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly sentence: string
+  readonly stopped: number
+  readonly stepsDone: number
+  readonly steps: number
+  readonly openFaults: number
+}
+
+/** A job in one line. */
+export function summarise(job: Job, { sentence, counts, devices }: Assessment): JobSummary {
+  return {
+    id: job.id, name: job.name, address: job.address, sentence, stopped: counts.stopped,
+    stepsDone: devices.reduce((sum, { log }) => sum + log.done, 0), steps: devices.reduce((sum, { log }) => sum + log.total, 0),
+    openFaults: job.faults.filter(({ state }) => state !== 'closed').length,
+  }
+}
+
 /** What of the job is recorded on one device. */
 export interface DeviceRecords {
   readonly records: readonly StepRecord[]

@@ -21,7 +21,8 @@ export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInW
   if (makersPullN !== null) return makersPullN
   if (fixing.kind !== 'wood screw' && fixing.kind !== 'lag screw') return fixing.pullN ?? 0
   const perInch = (fixing.kind === 'wood screw' ? woodScrewLbPerInch : lagScrewLbPerInch)(specificGravity, fixing.diameterMm / 25.4)
-  return perInch * LBF_PER_INCH_IN_N_PER_MM * Math.min(threadInWoodMm, fixing.threadMm) * (wet ? MOUNT_LIMITS.wetService.value : 1)
+  const pullN = perInch * LBF_PER_INCH_IN_N_PER_MM * Math.min(threadInWoodMm, fixing.threadMm) * (wet ? MOUNT_LIMITS.wetService.value : 1)
+  return pullN < 1 ? 0 : pullN // less than a newton is no hold
 }
 
 /** Pilot for a screw in wood, millimetres before choosing a bit; null for fixings that take none. */

@@ -5,25 +5,13 @@ import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { formatDistanceToNow } from 'date-fns'
+import type { JobSummary } from '@/core/assess'
 import { Nothing, Sentence } from '../kit/Page'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 
-export interface JobLine {
-  readonly id: string
-  readonly name: string
-  readonly address: string
-  readonly sentence: string
-  readonly devices: number
-  readonly stopped: number
-  readonly stepsDone: number
-  readonly steps: number
-  readonly openFaults: number
-  readonly lastChange: string
-}
-
 /** All jobs: what is on, how far, what is stuck. */
-export function JobList({ jobs }: { jobs: readonly JobLine[] }) {
+export function JobList({ jobs }: { jobs: readonly (JobSummary & { readonly lastChange: string })[] }) {
   const stuck = jobs.filter(({ stopped }) => stopped > 0).length
   return (
     <>

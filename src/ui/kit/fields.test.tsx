@@ -1,0 +1,165 @@
+// @vitest-environment jsdom
+import { ChakraProvider } from '@chakra-ui/react'
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { ReactNode } from 'react'
+import { finding } from '@/core/findings'
+import type { Step, StepState } from '@/core/procedure'
+import { quantity } from '@/core/units'
+import { StackField } from '../device/StackField'
+import { StepEntryForm } from '../log/StepEntryForm'
+import { system } from '../theme'
+import { FigureList, FindingList } from './Findings'
+import { LineField } from './LineField'
+import { QuantityField } from './QuantityField'
+
+beforeEach(() => {
+  vi.stubGlobal('ResizeObserver', class { observe() {} unobserve() {} disconnect() {} })
+  window.matchMedia = () => ({ matches: false, addListener: () => undefined, removeListener: () => undefined, addEventListener: () => undefined, removeEventListener: () => undefined }) as unknown as MediaQueryList
+  window.localStorage.clear()
+})
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+const show = (node: ReactNode) => render(<ChakraProvider value={system}>{node}</ChakraProvider>)
+const type = (label: string, words: string) => fireEvent.change(screen.getByLabelText(label), { target: { value: words } })
+const leave = (label: string) => fireEvent.blur(screen.getByLabelText(label))
+
+describe('a quantity field', () => {
+  const field = (change: Partial<Parameters<typeof QuantityField>[0]> = {}) => {
+    const said = { tried: vi.fn(), kept: vi.fn(), gaveUp: vi.fn() }
+    show(<QuantityField label="Height" kind="length" units="metric" value={3} least={0.3} most={60} draftKey="h" onTry={said.tried} onKeep={said.kept} onGiveUp={said.gaveUp} {...change} />)
+    return said
+  }
+  it('tries while typing, echoes how it was understood, keeps when left', () => {
+    const { tried, kept } = field()
+    type('Height', `12'6"`)
+    expect(tried).toHaveBeenLastCalledWith(expect.closeTo(3.81, 9))
+    expect(screen.getByText('= 3.81 m')).toBeTruthy()
+    leave('Height')
+    expect(kept).toHaveBeenCalledWith(expect.closeTo(3.81, 9))
+  })
+  it('keeps words it does not understand in the field, with the message, and never passes them on', () => {
+    const { tried, kept, gaveUp } = field()
+    type('Height', 'tall')
+    leave('Height')
+    expect(screen.getByRole('alert').textContent).toMatch(/"tall" is not understood/)
+    expect(screen.getByLabelText<HTMLInputElement>('Height').value).toBe('tall')
+    expect([tried.mock.calls.length, kept.mock.calls.length, gaveUp.mock.calls.length]).toEqual([0, 0, 1])
+    expect(window.localStorage.getItem('neat-bracket-draft:h')).toBe('tall')
+  })
+  it('says the limit in the units shown', () => {
+    field({ units: 'imperial' })
+    type('Height', '300')
+    expect(screen.getByRole('alert').textContent).toBe(`At most 196' 10".`)
+  })
+  it('gives up on Escape and on the same value', () => {
+    const { kept, gaveUp } = field()
+    type('Height', '4')
+    fireEvent.keyDown(screen.getByLabelText('Height'), { key: 'Escape' })
+    expect(screen.getByLabelText<HTMLInputElement>('Height').value).toBe('3.00 m')
+    type('Height', '3 m')
+    leave('Height')
+    expect([kept.mock.calls.length, gaveUp.mock.calls.length]).toEqual([0, 2])
+  })
+  it('takes an emptied optional field as none', () => {
+    const { kept } = field({ optional: true })
+    type('Height', '')
+    leave('Height')
+    expect(kept).toHaveBeenCalledWith(null)
+  })
+})
+
+describe('a line field', () => {
+  it('keeps refused words with the reason, and forgets the draft once they are taken over', () => {
+    const keep = vi.fn<(words: string) => string | null>().mockReturnValueOnce('Write it like 192.168.10.21.').mockReturnValue(null)
+    show(<LineField label="Address" value="" draftKey="a" onKeep={keep} />)
+    type('Address', '10.0.0.999')
+    leave('Address')
+    expect(screen.getByRole('alert').textContent).toBe('Write it like 192.168.10.21.')
+    type('Address', ' 10.0.0.9 ')
+    leave('Address')
+    expect(keep).toHaveBeenLastCalledWith('10.0.0.9')
+    expect(window.localStorage.getItem('neat-bracket-draft:a')).toBeNull()
+  })
+})
+
+describe('findings', () => {
+  const stop = finding('mount', 'count', { verdict: 'stop', title: 'Too few fixings', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', todo: 'Use 4.' })
+  const good = finding('mount', 'load', { verdict: 'good', title: 'It holds', figure: quantity(55, 'force'), limit: quantity(273, 'force'), reason: 'Basis: screws.', source: 'nds' })
+  it('show verdict in words, figure, limit, reason, advice and source, the gravest first', () => {
+    const raise = vi.fn()
+    show(<FindingList findings={[good, stop]} units="metric" onRaise={raise} />)
+    const [first, second] = screen.getAllByRole('listitem')
+    expect(first!.textContent).toContain('■ Stop Too few fixings2 against 4. The box asks for at least 4.Use 4.The catalogue entry of the part')
+    expect(second!.textContent).toContain('✓ Good It holds55 N against 273 N. Basis: screws.National Design Specification')
+    fireEvent.click(screen.getByRole('button', { name: 'Raise a fault' }))
+    expect(raise).toHaveBeenCalledWith(stop)
+  })
+  it('figures follow the units', () => {
+    show(<FigureList figures={[{ label: 'Pull', reading: quantity(44.48, 'force') }]} units="imperial" />)
+    expect(screen.getByText('10.0 lbf')).toBeTruthy()
+  })
+})
+
+describe('recording a step', () => {
+  const step = (entry: Step['entry']): Step => ({ id: 'mount/x', stage: 'mount', title: 'Read the level', detail: '', items: [], reason: '', caution: null, hold: null, entry, photo: null })
+  const state = (entry: Step['entry']): StepState => ({ step: step(entry), record: null, photos: 0, verdict: null, says: '' })
+  const level = { kind: 'measure', quantity: 'angle', label: 'Off level', least: 0, most: 1 } as const
+  const form = (entry: Step['entry'], units: 'metric' | 'imperial' = 'metric') => {
+    const record = vi.fn<(outcome: object) => string | null>().mockReturnValue(null)
+    show(<StepEntryForm state={state(entry)} units={units} draftKey="s" onRecord={record} />)
+    return record
+  }
+  const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }))
+  it('judges a value while the number pad types it', () => {
+    const record = form(level)
+    for (const key of ['2', '.', '5']) press(key)
+    expect(screen.getByText(/2.5°; takes 0.0° to 1.0°/)).toBeTruthy()
+    press('Delete the last sign')
+    press('Delete the last sign')
+    press('Delete the last sign')
+    press('Record, next step')
+    expect(screen.getByRole('alert').textContent).toBe('Write the measured value.')
+    press('1')
+    press('Record, next step')
+    expect(record).toHaveBeenCalledWith({ state: 'done', value: 1, choice: null, note: '' })
+  })
+  it('asks for a choice, and takes it', () => {
+    const record = form({ kind: 'choice', options: ['firm', 'moves'], good: ['firm'] })
+    press('Record, next step')
+    expect(screen.getByRole('alert').textContent).toBe('Choose one.')
+    fireEvent.click(screen.getByRole('radio', { name: 'moves' }))
+    expect(screen.getByText(/should be firm/)).toBeTruthy()
+    press('Record, next step')
+    expect(record).toHaveBeenCalledWith({ state: 'done', value: null, choice: 'moves', note: '' })
+  })
+  it('has keys for feet and inches where lengths are measured in them', () => {
+    form({ ...level, quantity: 'length' }, 'imperial')
+    for (const key of ['9', "'", '6', '"']) press(key)
+    expect(screen.getByLabelText<HTMLInputElement>('Off level').value).toBe(`9'6"`)
+  })
+  it('brings a half-written entry back', () => {
+    window.localStorage.setItem('neat-bracket-draft:s', JSON.stringify({ words: '0.4', choice: null, note: 'windy', leaving: false }))
+    form(level)
+    expect(screen.getByLabelText<HTMLTextAreaElement>('Note').value).toBe('windy')
+    expect(screen.getByText(/✓/)).toBeTruthy()
+  })
+})
+
+describe('the stack', () => {
+  it('offers only parts that fit and says whether the camera fits on the last', () => {
+    const change = vi.fn()
+    show(<StackField value={['wall-arm']} cameraId="large-dome-4mp" onChange={change} />)
+    expect(screen.getByRole('status').textContent).toBe('■ Large dome, 4 MP, 9–22 mm needs a hood; Wall arm, 300 mm offers a pipe thread.')
+    const offered = [...screen.getByLabelText<HTMLSelectElement>('Add a part').options].map(({ value }) => value)
+    expect(offered).toContain('pendant-hood')
+    expect(offered).not.toContain('junction-box')
+    fireEvent.change(screen.getByLabelText('Add a part'), { target: { value: 'pendant-hood' } })
+    expect(change).toHaveBeenCalledWith(['wall-arm', 'pendant-hood'])
+    fireEvent.click(screen.getByRole('button', { name: 'Take out Wall arm, 300 mm' }))
+    expect(change).toHaveBeenLastCalledWith([])
+  })
+})
