@@ -9,7 +9,7 @@ const rules = {
     forbid('drawings-below', '^src/drawings', '^(src/(catalogue|server|ui|app|testing)|node_modules/(next|react))'),
     forbid('server-without-ui', '^src/server', '^src/(ui|app|testing)'),
     forbid('ui-without-server', '^src/ui', '^(src/(server|app|testing)|node_modules/better-sqlite3)'),
-    forbid('one-face-a-stage', '^src/(catalogue|drawings|server|ui|app)', '^src/core/(units|findings|sources|parts|sight|mount|route|terminate|seal|power|test|handover|procedure)/(?!index\\.ts$)'),
+    forbid('one-face-a-stage', '^src/(catalogue|drawings|server|ui|app)', '^src/core/(units|findings|sources|parts|sight|mount|route|terminate|seal|power|pull|test|handover|procedure)/(?!index\\.ts$)'),
     forbid('no-tests-in-the-product', '^src/(core|catalogue|drawings|server|ui|app)', '\\.test\\.tsx?$'),
   ],
   options: { tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'] } },

@@ -106,3 +106,18 @@ test('feet and inches all the way through', async ({ page }) => {
   await distance.blur()
   await expect(page.getByText(/px\/ft/).first()).toBeVisible()
 })
+
+test('the pull sheet follows the plan, and its lists and the template can be taken along', async ({ page }) => {
+  await page.goto('/jobs/kestrel-quay/devices/device-07/mount')
+  await page.getByLabel('How many', { exact: true }).fill('6')
+  await page.getByLabel('How many', { exact: true }).blur()
+  const template = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'A4' }).click()
+  expect((await template).suggestedFilename()).toBe('template-07-hoist-housing.pdf')
+  await page.getByRole('link', { name: 'Pull sheet' }).click()
+  await expect(page.getByRole('heading', { name: /runs, .* to cut; .* holes to drill/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /Expansion bolt M8/ })).toContainText('6')
+  const csv = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'CSV' }).last().click()
+  expect((await csv).suggestedFilename()).toBe('kestrel-quay-boatyard-van-list.csv')
+})

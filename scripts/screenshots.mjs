@@ -11,7 +11,7 @@ const PHONE = { width: 390, height: 844 }
 const VIEWS = [
   ['jobs', LAPTOP, '/'], ['board', LAPTOP, '/jobs/kestrel-quay'], ['sight', LAPTOP, '/jobs/kestrel-quay/devices/device-04/sight'], ['mount', LAPTOP, '/jobs/kestrel-quay/devices/device-05/mount'],
   ['route', LAPTOP, '/jobs/kestrel-quay/devices/device-05/route'], ['terminate', LAPTOP, '/jobs/kestrel-quay/devices/device-05/terminate'], ['seal', LAPTOP, '/jobs/kestrel-quay/devices/device-08/seal'],
-  ['power', LAPTOP, '/jobs/kestrel-quay/devices/device-13/power'], ['punch-list', LAPTOP, '/jobs/tamarisk-surgery/punch-list'], ['record', LAPTOP, '/jobs/kestrel-quay/record/device-01'],
+  ['power', LAPTOP, '/jobs/kestrel-quay/devices/device-13/power'], ['pull-sheet', LAPTOP, '/jobs/kestrel-quay/pull-sheet'], ['punch-list', LAPTOP, '/jobs/tamarisk-surgery/punch-list'], ['record', LAPTOP, '/jobs/kestrel-quay/record/device-01'],
   ['phone-board', PHONE, '/jobs/kestrel-quay'], ['phone-sight', PHONE, '/jobs/kestrel-quay/devices/device-05/sight'], ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
   ['phone-loft', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=terminate%2Fthread-on', 'loft'],
 ]

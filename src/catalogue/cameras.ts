@@ -10,7 +10,8 @@ const entry = (name: string, holeMm: number): Opening => ({ key: 'entry', name, 
 const FILM = 'Take the packing foam and the film inside off when it is opened; the film on the outside comes off last of all.'
 const MICROPHONE = 'Look at the microphone switch and the memory card now: they are reachable only while it is open.'
 
-const small = { holes: 3, atLeast: 3, spacingMm: 70 }
+const small = { holes: 3, atLeast: 3, spacingMm: 45 }
+const round = { holes: 3, atLeast: 3, spacingMm: 70 }
 const square = { holes: 4, atLeast: 4, spacingMm: 85 }
 const poe = (worstW: number) => ({ worstW, poe: true, dcV: null, mains: false })
 const poeOr12V = (worstW: number) => ({ worstW, poe: true, dcV: [10.8, 13.2] as const, mains: false })
@@ -34,12 +35,12 @@ export const CAMERAS: readonly Camera[] = [
   },
   {
     id: 'turret-5mp-2.8', name: 'Turret, 5 MP, 2.8 mm', form: 'turret', sensor: FIVE_MP, lens: { kind: 'rectilinear', focalMm: [2.8, 2.8] },
-    axisFromBaseDeg: [0, 78], infraredReachM: 30, massKg: 0.6, baseMm: 110, depthMm: 95, fixing: small, needs: 'surface', cable: 'pair',
+    axisFromBaseDeg: [0, 78], infraredReachM: 30, massKg: 0.6, baseMm: 110, depthMm: 95, fixing: round, needs: 'surface', cable: 'pair',
     connection: 'network tail', openings: [tail, base('IP66')], power: poeOr12V(7.5), unusedTails: ['12 V tail'], notes: ['Keep fingers off the ball: prints glare at night.'],
   },
   {
     id: 'dome-4mp-vf', name: 'Dome, 4 MP, 2.8–12 mm', form: 'dome', sensor: FOUR_MP, lens: { kind: 'rectilinear', focalMm: [2.8, 12] },
-    axisFromBaseDeg: [0, 75], infraredReachM: 30, massKg: 0.95, baseMm: 145, depthMm: 110, fixing: small, needs: 'surface', cable: 'pair',
+    axisFromBaseDeg: [0, 75], infraredReachM: 30, massKg: 0.95, baseMm: 145, depthMm: 110, fixing: round, needs: 'surface', cable: 'pair',
     connection: 'inside', openings: [entry('rear cable grommet', 20.5), dome('IP66'), base('IP66')], power: poeOr12V(9.5), unusedTails: [], notes: [FILM, MICROPHONE],
   },
   {

@@ -2,4 +2,5 @@ export { assessMount, proposeMount, mountFacts, type MountSection } from './moun
 export { firstMisfit, fits } from './stack'
 export { woodScrewLbPerInch, lagScrewLbPerInch, pilotMm, ladder } from './hold'
 export { bitMm, printBit } from './bits'
-export { MOUNT_LIMITS } from './limits'
+export { MOUNT_LIMITS, VAN_LIMITS } from './limits'
+export { mountTemplate, type MountTemplate } from './template'

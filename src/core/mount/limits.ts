@@ -29,3 +29,11 @@ export const MOUNT_FORMULAS: readonly Formula[] = [
 /** Bits that are sold: millimetres, and inch fractions with their size in millimetres. */
 export const METRIC_BITS = [1, 1.5, 2, 2.5, 3, 3.5, 4, 4.5, 5, 5.5, 6, 6.5, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 25, 28, 32, 35, 38, 44, 50, 57, 64, 76] as const
 export const INCH_BITS = [3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 16, 18, 20, 22, 24, 28, 32, 36, 40, 44, 48, 56, 64, 72, 80, 96, 112, 128, 144, 160, 192] as const // 64ths of an inch
+
+/** What is loaded beyond the count, and how sealant is reckoned. */
+export const VAN_LIMITS = {
+  spares: limit('Spare fixings, plugs and seals', 10, '%', 'practice'),
+  beadMm2: limit('Cross-section of a sealant bead', 28, 'mm²', 'practice'),
+  tubeMl: limit('Sealant in a tube', 300, 'ml', 'practice'),
+  smallBitMm: limit('Bits up to this size are taken twice', 6, 'mm', 'practice'),
+} as const

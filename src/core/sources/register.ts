@@ -1,4 +1,4 @@
-import { MOUNT_FORMULAS, MOUNT_LIMITS } from '../mount/limits'
+import { MOUNT_FORMULAS, MOUNT_LIMITS, VAN_LIMITS } from '../mount/limits'
 import { POWER_FORMULAS, POWER_LIMITS, POE_CLASSES } from '../power/limits'
 import { PROCEDURE_LIMITS } from '../procedure/limits'
 import { LENGTH_BY_TEMPERATURE, ROUTE_FORMULAS, ROUTE_LIMITS } from '../route/limits'
@@ -15,7 +15,7 @@ export const REGISTER: readonly { readonly title: string; readonly limits: reado
     limits: [...Object.values(LEVELS).map(({ name, edition, densityPxM, source }) => limit(`${name} (${edition})`, densityPxM, 'px/m', source)), ...Object.values(SIGHT_LIMITS)],
     formulas: SIGHT_FORMULAS,
   },
-  { title: 'Mount', limits: Object.values(MOUNT_LIMITS), formulas: MOUNT_FORMULAS },
+  { title: 'Mount', limits: [...Object.values(MOUNT_LIMITS), ...Object.values(VAN_LIMITS)], formulas: MOUNT_FORMULAS },
   {
     title: 'Route',
     limits: [

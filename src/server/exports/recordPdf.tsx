@@ -1,6 +1,5 @@
 import 'server-only'
-import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer'
-import { join } from 'node:path'
+import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer'
 import { CATALOGUE } from '@/catalogue'
 import { assess, type DeviceAssessment, type Mark } from '@/core/assess'
 import { PLANNED_STAGES, type Verdict } from '@/core/findings'
@@ -10,17 +9,8 @@ import { printReading } from '@/core/units'
 import { drawingsOf } from '@/drawings'
 import type { Db } from '../db/open'
 import { readPhoto } from '../photos/store'
+import { registerFonts } from './fonts'
 import { inFont, PdfDrawing } from './pdfDrawing'
-
-/** The fonts that ship with the application (woff: subset fonts of the other kind hang the renderer). */
-const fontFile = (weight: 400 | 600) => join(/* turbopackIgnore: true */ process.cwd(), `node_modules/@fontsource/barlow/files/barlow-latin-${weight}-normal.woff`)
-let registered = false
-function registerFonts(): void {
-  if (registered) return
-  Font.register({ family: 'Barlow', fonts: [{ src: fontFile(400), fontWeight: 400 }, { src: fontFile(600), fontWeight: 600 }] })
-  Font.registerHyphenationCallback((word) => [word])
-  registered = true
-}
 
 const INK = '#1C2126'
 const SOFT = '#5A636C'

@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, SimpleGrid } from '@chakra-ui/react'
+import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { PASSAGES, type PassageId } from '@/core/job'
 import { mountDrawing } from '@/drawings'
+import { useJob } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { QuantityField } from '../kit/QuantityField'
@@ -13,7 +14,8 @@ import { usePlan } from './plan'
 
 /** Will it hold, what do I drill. */
 export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
-  const { input, result, attempt, keep, giveUp, units, draft } = usePlan('mount', assessed)
+  const { job } = useJob()
+  const { input, result, planned, attempt, keep, giveUp, units, draft } = usePlan('mount', assessed)
   const fixing = CATALOGUE.fixings.get(input.fixingId)
   const inWood = fixing?.kind === 'wood screw' || fixing?.kind === 'lag screw'
   const { holding } = result.drawing
@@ -41,6 +43,14 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
         {holding === 'tile' ? <Tick checked={input.tethered} onTick={(tethered) => keep({ tethered })}>Tethered to the structure above</Tick> : null}
         {holding === 'soft sheet' || holding === 'steel sheet' ? <Tick checked={input.backed} onTick={(backed) => keep({ backed })}>Backing board or joist behind</Tick> : null}
       </SimpleGrid>
+      {planned ? (
+        <HStack mt={4} gap={3} flexWrap="wrap">
+          <Text color="soft">Drilling template at 1:1</Text>
+          {[['A4', 'paper=a4&format=pdf'], ['Letter', 'paper=letter&format=pdf'], ['SVG', 'paper=a4&format=svg']].map(([label, query]) => (
+            <Button key={label} asChild size="sm" minH="44px" variant="outline" colorPalette="inky"><a href={`/api/jobs/${job.id}/template/${assessed.deviceId}?${query}`} download>{label}</a></Button>
+          ))}
+        </HStack>
+      ) : null}
     </>
   )
 }

@@ -19,6 +19,7 @@ export function JobShell({ children }: { children: ReactNode }) {
   const open = job.faults.filter(({ state }) => state !== 'closed').length
   const places = [
     { href: home, label: 'Board', current: here === home || here.startsWith(`${home}/devices`) || here === `${home}/add` },
+    { href: `${home}/pull-sheet`, label: 'Pull sheet', current: here === `${home}/pull-sheet` },
     { href: `${home}/punch-list`, label: open > 0 ? `Punch list ${open}` : 'Punch list', current: here.startsWith(`${home}/punch-list`) },
     { href: `${home}/handover`, label: 'Hand-over', current: here.startsWith(`${home}/handover`) || here.startsWith(`${home}/record`) },
     { href: `${home}/settings`, label: 'Job', current: here === `${home}/settings` },
@@ -32,7 +33,7 @@ export function JobShell({ children }: { children: ReactNode }) {
         <Sent />
         <HStack as="nav" aria-label="Job" gap={0.5} order={{ base: 3, md: 0 }} w={{ base: '100%', md: 'auto' }} justify={{ base: 'space-between', md: 'flex-end' }}>
           {places.map(({ href, label, current }) => (
-            <Button key={href} asChild size="sm" minH="44px" px={{ base: 2.5, md: 3 }} variant={current ? 'solid' : 'ghost'} colorPalette="inky" aria-current={current ? 'page' : undefined}>
+            <Button key={href} asChild size="sm" minH="44px" px={{ base: 1.5, md: 3 }} variant={current ? 'solid' : 'ghost'} colorPalette="inky" aria-current={current ? 'page' : undefined}>
               <NextLink href={href}>{label}</NextLink>
             </Button>
           ))}

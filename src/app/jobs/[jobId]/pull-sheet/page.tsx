@@ -1,0 +1,5 @@
+import { PullSheetPage } from '@/ui/pull/PullSheetPage'
+
+export default function Page() {
+  return <PullSheetPage />
+}

@@ -1,0 +1,1 @@
+export { pullSheet, type PullSheet, type CutLine, type DrillLine, type VanLine } from './lists'

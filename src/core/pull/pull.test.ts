@@ -1,0 +1,70 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { CATALOGUE } from '@/catalogue'
+import { assessDevice } from '../assess'
+import type { Device, Job } from '../job'
+import { anyJob, device, job } from '@/testing/jobs'
+import { pullSheet } from '.'
+
+function planned(change: Partial<Device>): Device {
+  let d = device(change)
+  for (const stage of ['sight', 'mount', 'route', 'seal', 'terminate', 'power'] as const) {
+    const state = assessDevice(d, job(), CATALOGUE).stages?.[stage]
+    if (state && d[stage] === null) d = { ...d, [stage]: state.input }
+  }
+  return d
+}
+const sheet = (...devices: Device[]) => pullSheet(job({ devices }), CATALOGUE)
+const one = planned({})
+const two = planned({ id: 'd2', mark: '02', name: 'Gate' })
+const line = (list: ReturnType<typeof sheet>, item: string) => list.van.find((one) => one.item === item)
+
+describe('the pull sheet', () => {
+  it('is empty for a job without devices, and lists only parts while nothing is planned', () => {
+    expect(sheet()).toEqual({ cuts: [], drills: [], van: [] })
+    expect(sheet(device()).van.map(({ kind }) => kind)).toEqual(['camera', 'mount'])
+  })
+  it('adds the same holes of two devices up, by surface and bit', () => {
+    const pilots = sheet(one, two).drills.find(({ purpose }) => purpose === 'pilot')!
+    expect(pilots).toMatchObject({ surface: 'Timber fascia or cladding', bit: '2 mm (5/64")', count: 8, marks: ['01', '02'] })
+  })
+  it('drills no cable hole into a pole and no pilot for a plug', () => {
+    const pole = planned({ surfaceId: 'steel-pole', mountIds: ['pole-adapter'] })
+    expect(sheet(pole).drills).toEqual([])
+    expect(sheet(planned({ surfaceId: 'brick' })).drills.map(({ purpose, bitMm }) => [purpose, bitMm])).toEqual([['fixing hole', 6], ['cable hole', 10]])
+  })
+  it('counts spares on top: a tenth of the fixings, two connectors, one of each seal', () => {
+    const list = sheet(one, two)
+    expect(line(list, 'No. 8 wood screw, 40 mm')).toMatchObject({ count: 8, spare: 1 })
+    expect(line(list, 'Plug, no boot')).toMatchObject({ count: 2, spare: 2 })
+    expect(line(list, 'Gland M20, 6–12 mm')).toMatchObject({ count: 2, spare: 1, marks: ['01', '02'] })
+    expect(line(list, 'Bit 2 mm (5/64")')).toMatchObject({ count: 1, spare: 1 })
+    expect(line(list, 'Bit 10 mm (3/8")')).toMatchObject({ count: 1, spare: 0 })
+  })
+  it('takes whole tubes of sealant: three sides of every box, 28 mm² of bead', () => {
+    expect(line(sheet(one), 'Silicone, tubes')).toMatchObject({ count: 1, spare: 1 })
+    const many = Array.from({ length: 60 }, (_, i) => ({ ...one, id: `d${i}`, mark: `m${i}` }))
+    expect(line(sheet(...many), 'Silicone, tubes')!.count).toBe(Math.ceil((60 * 3 * 120 * 28) / 1000 / 300))
+  })
+  it('cuts from a drum, but not a ready-made lead', () => {
+    const lead = planned({ cableId: 'lead-thin', cameraId: 'dome-back-box-4mp', mountIds: [], route: { segments: [], cordsM: 0, leadLengthM: 20 } })
+    expect(sheet(lead).cuts).toMatchObject([{ cutM: null, installedM: 20 }])
+    expect(line(sheet(lead), 'Ready-made lead, stranded, 4.8 mm, 20 m')).toMatchObject({ count: 1, unit: 'pieces' })
+    expect(sheet(lead).van.some(({ kind }) => kind === 'connector')).toBe(false)
+  })
+  it('agrees with the route stage on every run, for any job, and never counts less than nothing', () => {
+    fc.assert(
+      fc.property(anyJob, (j: Job) => {
+        const list = pullSheet(j, CATALOGUE)
+        for (const { mark, cutM } of list.cuts) {
+          const d = j.devices.find((one) => one.mark === mark)!
+          const route = assessDevice(d, j, CATALOGUE).stages!.route.result.drawing
+          if (cutM !== null) expect(cutM).toBeCloseTo(route.cutM, 9)
+        }
+        for (const { count, spare } of list.van) expect([Number.isFinite(count), count >= 0, spare >= 0]).toEqual([true, true, true])
+        expect(new Set(list.van.map(({ kind, item }) => `${kind}${item}`)).size).toBe(list.van.length)
+      }),
+      { numRuns: 200 },
+    )
+  })
+})
