@@ -35,7 +35,8 @@ describe('Kestrel Quay', () => {
 })
 
 it('Tamarisk has faults as found, a temporary fix and feet and inches', () => {
-  const { job } = open('2-tamarisk-surgery')
+  const { job, assessment } = open('2-tamarisk-surgery')
+  expect(assessment.devices.flatMap(({ proposedFaults }) => proposedFaults.map(({ origin }) => origin))).toEqual(['step:power/volts'])
   expect(job.units).toBe('imperial')
   expect(punchListState(job.faults, '2026-11-20')).toMatchObject({ open: 3, temporary: 1, closed: 1, overdue: ['fault-2'] })
 })

@@ -13,7 +13,7 @@ const VIEWS = [
   ['route', LAPTOP, '/jobs/kestrel-quay/devices/device-05/route'], ['terminate', LAPTOP, '/jobs/kestrel-quay/devices/device-05/terminate'], ['seal', LAPTOP, '/jobs/kestrel-quay/devices/device-08/seal'],
   ['power', LAPTOP, '/jobs/kestrel-quay/devices/device-13/power'], ['pull-sheet', LAPTOP, '/jobs/kestrel-quay/pull-sheet'], ['punch-list', LAPTOP, '/jobs/tamarisk-surgery/punch-list'], ['record', LAPTOP, '/jobs/kestrel-quay/record/device-01'],
   ['phone-board', PHONE, '/jobs/kestrel-quay'], ['phone-sight', PHONE, '/jobs/kestrel-quay/devices/device-05/sight'], ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
-  ['phone-loft', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=terminate%2Fthread-on', 'loft'],
+  ['phone-loft', PHONE, '/jobs/kestrel-quay/devices/device-01/log?step=terminate%2Fthread-on', 'loft'],
 ]
 const PORT = 3271
 const data = mkdtempSync(join(tmpdir(), 'neat-bracket-shots-'))

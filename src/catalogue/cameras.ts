@@ -7,6 +7,8 @@ const base = (...builtIn: string[]): Opening => ({ key: 'base', name: 'base gask
 const dome = (...builtIn: string[]): Opening => ({ key: 'dome', name: 'dome gasket', kind: 'gasket', holeMm: null, builtIn })
 const entry = (name: string, holeMm: number): Opening => ({ key: 'entry', name, kind: 'cable entry', holeMm, builtIn: [] })
 
+const grommet = (name: string, holeMm: number): Opening => ({ key: 'entry', name, kind: 'grommet seat', holeMm, builtIn: [] })
+
 const FILM = 'Take the packing foam and the film inside off when it is opened; the film on the outside comes off last of all.'
 const MICROPHONE = 'Look at the microphone switch and the memory card now: they are reachable only while it is open.'
 
@@ -41,12 +43,12 @@ export const CAMERAS: readonly Camera[] = [
   {
     id: 'dome-4mp-vf', name: 'Dome, 4 MP, 2.8–12 mm', form: 'dome', sensor: FOUR_MP, lens: { kind: 'rectilinear', focalMm: [2.8, 12] },
     axisFromBaseDeg: [0, 75], infraredReachM: 30, massKg: 0.95, baseMm: 145, depthMm: 110, fixing: round, needs: 'surface', cable: 'pair',
-    connection: 'inside', openings: [entry('rear cable grommet', 20.5), dome('IP66'), base('IP66')], power: poeOr12V(9.5), unusedTails: [], notes: [FILM, MICROPHONE],
+    connection: 'inside', openings: [grommet('rear cable grommet', 20.5), dome('IP66'), base('IP66')], power: poeOr12V(9.5), unusedTails: [], notes: [FILM, MICROPHONE],
   },
   {
     id: 'mini-dome-2mp', name: 'Mini dome, 2 MP, 2.8 mm', form: 'dome', sensor: TWO_MP, lens: { kind: 'rectilinear', focalMm: [2.8, 2.8] },
     axisFromBaseDeg: [0, 67], infraredReachM: 0, massKg: 0.28, baseMm: 100, depthMm: 58, fixing: { holes: 2, atLeast: 2, spacingMm: 72 }, needs: 'surface', cable: 'pair',
-    connection: 'inside', openings: [entry('rear cable entry', 12), dome('IP42')], power: poe(3.6), unusedTails: [], notes: [FILM, 'Memory card: class 10 or better, pushed in gently until the spring catches.'],
+    connection: 'inside', openings: [grommet('rear cable grommet', 12), dome('IP42')], power: poe(3.6), unusedTails: [], notes: [FILM, 'Memory card: class 10 or better, pushed in gently until the spring catches.'],
   },
   {
     id: 'modular-dome-5mp', name: 'Modular dome, 5 MP, motorised 3–8 mm', form: 'dome', sensor: FIVE_MP, lens: { kind: 'rectilinear', focalMm: [3, 8] },
@@ -57,7 +59,7 @@ export const CAMERAS: readonly Camera[] = [
   {
     id: 'dome-back-box-4mp', name: 'Dome with back box, 4 MP, 2.8–12 mm', form: 'dome', sensor: FOUR_MP, lens: { kind: 'rectilinear', focalMm: [2.8, 12] },
     axisFromBaseDeg: [0, 80], infraredReachM: 30, massKg: 1.6, baseMm: 165, depthMm: 135, fixing: square, needs: 'surface', cable: 'pair',
-    connection: 'inside', openings: [entry('self-piercing grommet seat', 20.5), dome('IP66', 'IP67'), base('IP66', 'IP67')], power: poeOr12V(12.5), unusedTails: [],
+    connection: 'inside', openings: [grommet('self-piercing grommet', 20.5), dome('IP66', 'IP67'), base('IP66', 'IP67')], power: poeOr12V(12.5), unusedTails: [],
     notes: [FILM, 'Plug made by hand, not moulded: a boot does not pass the grommet.'],
   },
   {
@@ -81,7 +83,7 @@ export const CAMERAS: readonly Camera[] = [
     id: 'panoramic-12mp', name: 'All-round, 12 MP, 180° across', form: 'panoramic', sensor: TWELVE_MP,
     lens: { kind: 'f-theta', horizontalFovDeg: 180, verticalFovDeg: 135, focalMm: [1.6, 1.6] },
     axisFromBaseDeg: [0, 0], infraredReachM: 15, massKg: 0.7, baseMm: 150, depthMm: 60, fixing: square, needs: 'surface', cable: 'pair',
-    connection: 'inside', openings: [entry('slim cable grommet', 12), { key: 'vent', name: 'vent plug', kind: 'gasket', holeMm: null, builtIn: ['IP66'] }, base('IP66')],
+    connection: 'inside', openings: [grommet('slim cable grommet', 12), { key: 'vent', name: 'vent plug', kind: 'gasket', holeMm: null, builtIn: ['IP66'] }, base('IP66')],
     power: poe(11.2), unusedTails: ['analogue test lead'], notes: ['The vent plug is fragile: keep it clean, never seal or poke it.', 'Keep the cores clear of the lens.'],
   },
   {

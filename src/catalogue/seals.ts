@@ -40,12 +40,12 @@ export const SEALS: readonly Seal[] = [
   gland('gland-half-npt', 'Gland 1/2 in NPT, 6–12 mm', 22.2, 6, 12, ['IP66']),
   gland('gland-three-quarter-npt', 'Gland 3/4 in NPT, 13–18 mm', 28.2, 13, 18, ['IP66']),
   {
-    ...made, id: 'grommet-slim', name: 'Slim rubber grommet, 3.5–5.0 mm', kind: 'grommet', closes: ['cable entry'], clampMm: [3.5, 5], holeMm: 12, ratings: ['IP66'],
+    ...made, id: 'grommet-slim', name: 'Slim rubber grommet, 3.5–5.0 mm', kind: 'grommet', closes: ['grommet seat'], clampMm: [3.5, 5], holeMm: 12, ratings: ['IP66'],
     passesPlug: false, refusesBoot: true, pieces: [{ name: 'slim grommet', way: 'lip toward the inside', when: 'before the plug' }],
     make: 'One cable only; push through, then draw back a little so that the lip seats.',
   },
   {
-    ...made, id: 'grommet-piercing', name: 'Self-piercing grommet, 4.5–9 mm', kind: 'grommet', closes: ['cable entry'], clampMm: [4.5, 9], holeMm: 20.5, ratings: ['IP66', 'IP67'],
+    ...made, id: 'grommet-piercing', name: 'Self-piercing grommet, 4.5–9 mm', kind: 'grommet', closes: ['grommet seat'], clampMm: [4.5, 9], holeMm: 20.5, ratings: ['IP66', 'IP67'],
     passesPlug: true, refusesBoot: true, pieces: [{ name: 'self-piercing grommet', way: 'pierced in the centre with the tool, one cable', when: 'after the plug' }],
     make: 'Pierce in the centre, one cable each, draw back a little so that the lip seats; leave 65–75 mm inside.',
   },

@@ -11,7 +11,7 @@ interface Part {
 export interface Opening {
   readonly key: string
   readonly name: string
-  readonly kind: 'tail joint' | 'cable entry' | 'spare entry' | 'gasket' | 'wall edge'
+  readonly kind: 'tail joint' | 'cable entry' | 'grommet seat' | 'spare entry' | 'gasket' | 'wall edge'
   /** Clear hole of an entry in mm; null where nothing screws in. */
   readonly holeMm: number | null
   /** Ratings the opening has by itself when its own gasket is seated, e.g. ['IP66']; empty when it needs a sealing part. */

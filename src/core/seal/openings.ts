@@ -42,7 +42,8 @@ function placedOpenings(context: DeviceContext): PlacedOpening[] {
   const placed = (ref: string, partName: string, openings: readonly Opening[]): PlacedOpening[] =>
     openings.map((opening) => {
       const joint = opening.kind === 'tail joint'
-      const sheltered = joint && place !== 'in the open' && policies.sealing === 'by exposure'
+      // Coax and DC joints are never weatherproof: they belong in a box, whatever the policy for network tails.
+      const sheltered = joint && place !== 'in the open' && (policies.sealing === 'by exposure' || camera.connection !== 'network tail')
       return { ref: `${ref}/${opening.key}`, partName, opening, needs: sheltered ? [] : exposure.tests, place: joint ? place : null }
     })
   return [...mounts.flatMap((part, index) => placed(`mount-${index}`, part.name, part.openings)), ...placed('camera', camera.name, camera.openings)]

@@ -57,6 +57,12 @@ describe('findings', () => {
     expect(bad({}, 'camera/tail', 'tape')).toEqual([])
     expect(bad({}, 'camera/tail', 'tape', 1, { ...USUAL_POLICIES, sealing: 'always' })).toEqual(expect.arrayContaining(['seal/rating:camera/tail', 'seal/policy']))
   })
+  it('keeps coax and power joints in the box under either policy: no coupling is made for them', () => {
+    const coax = { cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }
+    const always = { ...USUAL_POLICIES, sealing: 'always' as const }
+    expect(bad(coax, 'camera/tail', 'tape', 1, always)).toEqual([])
+    expect(bad({ ...coax, mountIds: [] }, 'camera/tail', 'tape', 1, always)).toContain('seal/rating:camera/tail')
+  })
   it('names the weakest opening', () => {
     const c = context()
     const result = assessSeal(c, proposeSeal(c))

@@ -34,7 +34,7 @@ export function proposeSeal(context: DeviceContext): SealChoices {
     .filter(({ opening }) => needsPart(opening))
     .map(({ ref, opening, needs }) => {
       const fitting = seals.filter((seal) => seal.closes.includes(opening.kind) && fitsHole(seal, opening) && grips(seal, cable.diameterMm) && covers(testsOf(seal.ratings), needs))
-      const wanted = exposure.outdoors || needs.length > 0 || opening.kind === 'cable entry'
+      const wanted = exposure.outdoors || needs.length > 0 || opening.kind === 'cable entry' || opening.kind === 'grommet seat'
       const sheltered = opening.kind === 'tail joint' && needs.length === 0
       const pick = sheltered ? (fitting.find(({ kind }) => kind === 'tape') ?? fitting[0]) : fitting[0]
       return { opening: ref, sealId: wanted ? (pick?.id ?? null) : null, cables: 1 }
@@ -76,7 +76,7 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
     }))
   }
   const joint = openings.find(({ opening }) => opening.kind === 'tail joint')
-  if (joint && policies.sealing === 'always' && joint.seal?.kind !== 'coupling kit') {
+  if (joint && context.camera.connection === 'network tail' && policies.sealing === 'always' && joint.seal?.kind !== 'coupling kit') {
     findings.push(finding('seal', 'policy', {
       verdict: 'check', title: 'This job always fits the full coupling', figure: text(joint.seal?.name ?? 'nothing'), limit: text('coupling kit'), reason: 'Set as the job’s policy.', source: 'job', todo: 'Fit a coupling kit, or change the policy of the job.',
     }))

@@ -44,7 +44,7 @@ describe('the printed record', () => {
     const text = (await pagesOf((await recordPdf(db, folder, job, null))!)).join(' ').replace(/\s+/g, ' ')
     for (const name of ['Tamarisk surgery', 'Front porch', 'Car park', 'Waiting room', 'px/ft', 'Two screws where the box asks for four', 'Silicone over the drilled hole']) expect(text).toContain(name)
     expect(text).toMatch(/Install log, \d+ of \d+/)
-    expect(text).toContain('STOP')
+    expect(text).toMatch(/Stop Measure the volts at the camera 10.4 V/)
     expect(text).not.toContain('Ω') // the shipped font has none
   })
   it('of one device has that device alone, and none for a device that is not there', async () => {

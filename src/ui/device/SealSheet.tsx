@@ -27,7 +27,7 @@ export function SealSheet({ assessed }: { assessed: DeviceAssessment }) {
           return (
             <SimpleGrid key={link.ref} columns={2} gap={2} gridTemplateColumns="1fr 88px">
               <Choose label={`${link.partName}: ${link.openingName}`} value={choice.sealId ?? ''} options={[{ value: '', label: 'Nothing' }, ...parts.map(({ id, name }) => ({ value: id, label: name }))]} onChoose={(sealId) => choose(link.ref, { sealId: sealId || null })} />
-              {link.kind === 'cable entry' ? <QuantityField label="Cables" kind="count" units={units} value={choice.cables} least={1} most={8} draftKey={draft(`${link.ref}:cables`)} onKeep={(cables) => cables !== null && choose(link.ref, { cables: Math.round(cables) })} /> : <span />}
+              {link.kind === 'cable entry' || link.kind === 'grommet seat' ? <QuantityField label="Cables" kind="count" units={units} value={choice.cables} least={1} most={8} draftKey={draft(`${link.ref}:cables`)} onKeep={(cables) => cables !== null && choose(link.ref, { cables: Math.round(cables) })} /> : <span />}
             </SimpleGrid>
           )
         })}
