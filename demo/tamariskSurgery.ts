@@ -14,7 +14,7 @@ export async function tamariskSurgery(): Promise<JobFile> {
   })
   await surgery.place({
     choice: { mark: '02', name: 'Car park', cameraId: 'analogue-bullet-2mp', mountIds: ['junction-box'], surfaceId: 'brick', exposure: 'open weather', cableId: 'rg59-18-2' },
-    plan: { sight: { heightM: 3.4, targetDistanceM: 11, level: 'observe', tiltDeg: 11 }, route: coax('a', 29) }, recorded: 21, readings: { 'power/volts': { value: 10.4 } },
+    plan: { sight: { heightM: 3.4, targetDistanceM: 11, level: 'observe', tiltDeg: 11 }, route: coax('a', 29) }, recorded: 22, readings: { 'power/volts': { value: 10.4 } },
   })
   await surgery.place({
     choice: { mark: '03', name: 'Waiting room', cameraId: 'dome-4mp-vf', surfaceId: 'ceiling-tile', mountIds: ['tile-spread-plate'], exposure: 'dry indoors', cableId: 'cat5e' },
