@@ -145,7 +145,7 @@ function deviceSentence(stages: DeviceStages, findings: readonly Finding[], done
   const open = PLANNED_STAGES.filter((name) => !stages[name]?.planned)
   const worst = findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check')
   if (open.length === PLANNED_STAGES.length) return 'Nothing is planned yet. Start with what it should see.'
-  if (worst?.verdict === 'stop') return `Stopped at ${worst.stage}: ${worst.title.toLowerCase()}. ${worst.todo}`
+  if (worst?.verdict === 'stop') return `Stopped at ${worst.stage}: ${worst.title.toLowerCase()}. ${worst.advice}`
   if (open.length > 0) return `${open.map((name) => name[0]!.toUpperCase() + name.slice(1)).join(', ')} ${open.length === 1 ? 'is' : 'are'} still to plan.`
   if (total > 0 && done === total) return 'Every step is recorded.'
   const lead = worst ? `One look at ${worst.stage} first: ${worst.title.toLowerCase()}.` : done === 0 ? 'Planned throughout; ready to install.' : `${done} of ${total} steps are recorded.`

@@ -23,16 +23,16 @@ export interface Finding {
   readonly reason: string
   readonly source: SourceId
   /** What to do about it; null only when the verdict is good. */
-  readonly todo: string | null
+  readonly advice: string | null
 }
 
-type Bad = Omit<Finding, 'id' | 'stage' | 'verdict' | 'todo'> & { readonly verdict: 'check' | 'stop'; readonly todo: string }
-type Good = Omit<Finding, 'id' | 'stage' | 'verdict' | 'todo'> & { readonly verdict: 'good'; readonly todo?: null }
+type Bad = Omit<Finding, 'id' | 'stage' | 'verdict' | 'advice'> & { readonly verdict: 'check' | 'stop'; readonly advice: string }
+type Good = Omit<Finding, 'id' | 'stage' | 'verdict' | 'advice'> & { readonly verdict: 'good'; readonly advice?: null }
 
 /** Builds a finding; the type makes a Check or Stop without advice impossible. */
 export function finding(stage: Stage, key: string, of: Bad | Good): Finding {
-  const { verdict, title, figure, limit, reason, source, todo } = of
-  return { id: `${stage}/${key}`, stage, verdict, title, figure, limit, reason, source, todo: todo ?? null }
+  const { verdict, title, figure, limit, reason, source, advice } = of
+  return { id: `${stage}/${key}`, stage, verdict, title, figure, limit, reason, source, advice: advice ?? null }
 }
 
 const WEIGHT: Record<Verdict, number> = { good: 0, check: 1, stop: 2 }

@@ -129,7 +129,7 @@ function misfitFinding({ mounts, camera }: DeviceContext): Finding | null {
   const misfit = firstMisfit(mounts, camera)
   return misfit && finding('mount', 'stack', {
     verdict: 'stop', title: 'The stack does not fit together', figure: text(misfit.offers), limit: text(misfit.needs), reason: `${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.`,
-    source: 'catalogue', todo: `Put a part between that offers a ${misfit.needs}, or take another one.`,
+    source: 'catalogue', advice: `Put a part between that offers a ${misfit.needs}, or take another one.`,
   })
 }
 
@@ -138,14 +138,14 @@ function surfaceFinding({ surface }: DeviceContext, mount: Mount, fixing: Fixing
   if (fixing.holdsIn.includes(surface.holding) || backed) return null
   return finding('mount', 'fixing', {
     verdict: 'stop', title: 'This fixing does not hold here', figure: text(fixing.name), limit: text(surface.holding), reason: `It is made for ${fixing.holdsIn.join(' or ')}; ${surface.name.toLowerCase()} is ${surface.holding}.`,
-    source: 'practice', todo: `Take a fixing for ${surface.holding}${surface.holding === 'soft sheet' ? ', or put a backing board behind and screw into that' : ''}.`,
+    source: 'practice', advice: `Take a fixing for ${surface.holding}${surface.holding === 'soft sheet' ? ', or put a backing board behind and screw into that' : ''}.`,
   })
 }
 
 function countFinding(baseName: string, atLeast: number, count: number): Finding | null {
   if (count >= atLeast) return null
   return finding('mount', 'count', {
-    verdict: 'stop', title: 'Too few fixings', figure: quantity(count, 'count'), limit: quantity(atLeast, 'count'), reason: `${baseName} asks for at least ${atLeast}.`, source: 'catalogue', todo: `Use ${atLeast}.`,
+    verdict: 'stop', title: 'Too few fixings', figure: quantity(count, 'count'), limit: quantity(atLeast, 'count'), reason: `${baseName} asks for at least ${atLeast}.`, source: 'catalogue', advice: `Use ${atLeast}.`,
   })
 }
 
@@ -160,7 +160,7 @@ function loadFinding({ say }: DeviceContext, mount: Mount, facts: Facts, used: n
   const more = facts.capacityN > 0 && need <= 24 ? `Use ${overturning ? 2 * Math.ceil(need / 2) : need} of them, or` : 'Take'
   return finding('mount', 'load', {
     ...common, verdict: 'stop', title: 'The fixing is too weak for four times the weight', reason: `${how} Basis: ${basis}.`,
-    todo: `${more} a stronger fixing${isScrew ? ', or more thread in solid wood' : ''}.`,
+    advice: `${more} a stronger fixing${isScrew ? ', or more thread in solid wood' : ''}.`,
   })
 }
 
@@ -171,11 +171,11 @@ function sheetFindings({ surface, mounts, say, camera }: DeviceContext, mount: M
     const lacks = [plate ? null : 'spread plate', mount.tethered ? null : 'tether'].filter((word) => word !== null).join(' and ')
     return [finding('mount', 'tile', {
       verdict: 'stop', title: 'A ceiling tile carries the camera alone', figure: text(`no ${lacks}`), limit: text('plate and tether'), reason: surface.watch, source: 'practice',
-      todo: `Add the ${lacks}: tie ${say(stackMassKg({ mounts, camera }), 'mass')} to the structure above.`,
+      advice: `Add the ${lacks}: tie ${say(stackMassKg({ mounts, camera }), 'mass')} to the structure above.`,
     })]
   }
   if (surface.holding === 'soft sheet' && !mount.backed) {
-    return [finding('mount', 'backing', { verdict: 'stop', title: 'Nothing solid behind the sheet', figure: text('no backing'), limit: text('board or joist'), reason: surface.watch, source: 'practice', todo: 'Put a backing board or reach the joist, then mark it here.' })]
+    return [finding('mount', 'backing', { verdict: 'stop', title: 'Nothing solid behind the sheet', figure: text('no backing'), limit: text('board or joist'), reason: surface.watch, source: 'practice', advice: 'Put a backing board or reach the joist, then mark it here.' })]
   }
   return []
 }
@@ -188,18 +188,18 @@ function holeFindings({ say, device, cable, units }: DeviceContext, mount: Mount
     findings.push(finding('mount', 'hole-cover', {
       verdict: 'stop', title: 'The base does not cover the cable hole', figure: quantity(facts.cableHoleMm, 'size'), limit: quantity(Math.max(0, facts.base.baseMm - 2 * coverMm.value), 'size'),
       reason: `${facts.base.name} is ${say(facts.base.baseMm, 'size')} across and must cover the hole by ${say(coverMm.value, 'size')} all round.`, source: coverMm.source,
-      todo: 'Let less pass the hole, or take a larger base.',
+      advice: 'Let less pass the hole, or take a larger base.',
     }))
   }
   if (device.route?.leadLengthM != null && mount.passage === 'bare cable') {
     findings.push(finding('mount', 'lead-plug', {
       verdict: 'stop', title: 'The lead’s plug does not pass the hole', figure: quantity(facts.cableHoleMm, 'size'), limit: quantity(MOUNT_LIMITS.plugHoleMm.value, 'size'),
-      reason: `A ready-made lead has its plug on; the hole is for ${say(cable.diameterMm, 'size')} of cable.`, source: MOUNT_LIMITS.plugHoleMm.source, todo: `Drill ${printBit(MOUNT_LIMITS.plugHoleMm.value, 'clear', units)}.`,
+      reason: `A ready-made lead has its plug on; the hole is for ${say(cable.diameterMm, 'size')} of cable.`, source: MOUNT_LIMITS.plugHoleMm.source, advice: `Drill ${printBit(MOUNT_LIMITS.plugHoleMm.value, 'clear', units)}.`,
     }))
   }
   if (facts.isScrew && mount.woodId === null) {
     findings.push(finding('mount', 'wood', {
-      verdict: 'check', title: 'The wood is not named', figure: text('unknown'), limit: text('named'), reason: `Reckoned as ${facts.wood.name.toLowerCase()}, the weakest in the table.`, source: 'nds', todo: 'Name the wood, or leave it so to be on the safe side.',
+      verdict: 'check', title: 'The wood is not named', figure: text('unknown'), limit: text('named'), reason: `Reckoned as ${facts.wood.name.toLowerCase()}, the weakest in the table.`, source: 'nds', advice: 'Name the wood, or leave it so to be on the safe side.',
     }))
   }
   return findings
@@ -210,6 +210,6 @@ function heightFinding({ device, say }: DeviceContext): Finding | null {
   const { ladderM } = MOUNT_LIMITS
   if (heightM === undefined || heightM <= ladderM.value) return null
   return finding('mount', 'ladder', {
-    verdict: 'check', title: 'High for a ladder', figure: quantity(heightM, 'length'), limit: quantity(ladderM.value, 'length'), reason: 'Two-handed work this high wants a platform.', source: ladderM.source, todo: `Bring a tower or lift to ${say(heightM, 'length')}; local rules decide.`,
+    verdict: 'check', title: 'High for a ladder', figure: quantity(heightM, 'length'), limit: quantity(ladderM.value, 'length'), reason: 'Two-handed work this high wants a platform.', source: ladderM.source, advice: `Bring a tower or lift to ${say(heightM, 'length')}; local rules decide.`,
   })
 }

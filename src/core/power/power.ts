@@ -76,7 +76,7 @@ function mismatch({ camera, cable }: DeviceContext, part: Supply, drawing: Power
   const takes = [camera.power.poe ? 'PoE' : null, camera.power.dcV ? `${camera.power.dcV[0]}–${camera.power.dcV[1]} V DC` : null, camera.power.mains ? 'mains' : null].filter((word) => word !== null).join(' or ')
   return {
     headline: text('no power'), figures: [{ label: 'Camera takes', reading: text(takes) }, { label: 'Cable', reading: text(cable.name) }],
-    findings: [finding('power', 'match', { verdict: 'stop', title: 'This supply cannot feed it', figure: text(part.name), limit: text(takes), reason: `Through ${cable.name}.`, source: 'catalogue', todo: 'Choose a supply of that kind, or a cable that carries it.' })],
+    findings: [finding('power', 'match', { verdict: 'stop', title: 'This supply cannot feed it', figure: text(part.name), limit: text(takes), reason: `Through ${cable.name}.`, source: 'catalogue', advice: 'Choose a supply of that kind, or a cable that carries it.' })],
     drawing,
   }
 }
@@ -84,7 +84,7 @@ function mismatch({ camera, cable }: DeviceContext, part: Supply, drawing: Power
 function mains(drawing: PowerLadder): StageAssessment<PowerLadder> {
   return {
     headline: text('electrician'), figures: [{ label: 'Worst hour', reading: quantity(drawing.loadW, 'power') }],
-    findings: [finding('power', 'mains', { verdict: 'check', title: 'Mains work', figure: quantity(drawing.sourceV, 'voltage'), limit: null, reason: 'Isolate, lock off, prove dead; no live work.', source: 'practice', todo: 'A licensed person makes this joint where the law says so; local code decides box fill and earthing.' })],
+    findings: [finding('power', 'mains', { verdict: 'check', title: 'Mains work', figure: quantity(drawing.sourceV, 'voltage'), limit: null, reason: 'Isolate, lock off, prove dead; no live work.', source: 'practice', advice: 'A licensed person makes this joint where the law says so; local code decides box fill and earthing.' })],
     drawing,
   }
 }
@@ -108,11 +108,11 @@ function overData(context: DeviceContext, part: Supply, r: number, base: Base): 
   ]
   const findings: Finding[] = []
   if (poe === null || used.poeClass > top.poeClass) {
-    findings.push(finding('power', 'class', { verdict: 'stop', title: 'The port gives too low a class', figure: poe ? text(`class ${poe.poeClass}`) : text('above class 8'), limit: text(`class ${top.poeClass}`), reason: `${camera.name} takes ${camera.power.worstW} W in its worst hour; ${part.name} gives ${top.deviceW} W at the camera.`, source: 'ieee-802-3', todo: 'Take a switch or injector of that class.' }))
+    findings.push(finding('power', 'class', { verdict: 'stop', title: 'The port gives too low a class', figure: poe ? text(`class ${poe.poeClass}`) : text('above class 8'), limit: text(`class ${top.poeClass}`), reason: `${camera.name} takes ${camera.power.worstW} W in its worst hour; ${part.name} gives ${top.deviceW} W at the camera.`, source: 'ieee-802-3', advice: 'Take a switch or injector of that class.' }))
   }
   const common = { figure: quantity(arrives, 'power'), limit: quantity(camera.power.worstW, 'power'), source: 'ieee-802-3' } as const
   if (volts === null || arrives < camera.power.worstW) {
-    findings.push(finding('power', 'arrives', { ...common, verdict: 'stop', title: 'Too little power arrives', reason: 'The cable’s resistance takes the rest.', todo: 'Shorten the run, take thicker conductors, or put the switch nearer.' }))
+    findings.push(finding('power', 'arrives', { ...common, verdict: 'stop', title: 'Too little power arrives', reason: 'The cable’s resistance takes the rest.', advice: 'Shorten the run, take thicker conductors, or put the switch nearer.' }))
   } else if (findings.length === 0) {
     findings.push(finding('power', 'arrives', { ...common, verdict: 'good', title: 'Enough power arrives', reason: `Class ${used.poeClass}: ${used.sourceW} W at the port, ${used.pairs} pairs.` }))
   }
@@ -135,8 +135,8 @@ function overCores({ camera, say }: DeviceContext, part: Supply, r: number, base
   const findings: Finding[] = []
   const common = { figure: volts === null ? text('cannot start') : quantity(volts, 'voltage'), limit: quantity(leastV, 'voltage'), source: 'catalogue' } as const
   const advice = `Thicker cores, a shorter run, a supply nearer to it${part.volts < mostV ? `, or set the supply up to ${say(mostV, 'voltage')}` : ''}.`
-  if (volts === null || volts < leastV) findings.push(finding('power', 'volts', { ...common, verdict: 'stop', title: 'Too few volts arrive', reason: 'A camera takes more current as the volts fall, so a weak run collapses at night.', todo: advice }))
+  if (volts === null || volts < leastV) findings.push(finding('power', 'volts', { ...common, verdict: 'stop', title: 'Too few volts arrive', reason: 'A camera takes more current as the volts fall, so a weak run collapses at night.', advice: advice }))
   else findings.push(finding('power', 'volts', { ...common, verdict: 'good', title: 'Enough volts arrive', reason: 'In the worst hour, infrared on.' }))
-  if (part.volts > mostV) findings.push(finding('power', 'over-volts', { verdict: 'stop', title: 'The supply is set too high', figure: quantity(part.volts, 'voltage'), limit: quantity(mostV, 'voltage'), reason: 'By day the drop is small and the camera gets nearly all of it.', source: 'catalogue', todo: `Set it to ${say(mostV, 'voltage')} or less.` }))
+  if (part.volts > mostV) findings.push(finding('power', 'over-volts', { verdict: 'stop', title: 'The supply is set too high', figure: quantity(part.volts, 'voltage'), limit: quantity(mostV, 'voltage'), reason: 'By day the drop is small and the camera gets nearly all of it.', source: 'catalogue', advice: `Set it to ${say(mostV, 'voltage')} or less.` }))
   return { headline: volts === null ? text('cannot start') : quantity(volts, 'voltage'), figures, findings, drawing: { ...base, sourceV: part.volts, circuitOhm, atCameraV: volts, leastV, lossW: drawW === null ? 0 : drawW - camera.power.worstW, poeClass: null, drawW } }
 }

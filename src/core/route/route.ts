@@ -69,7 +69,7 @@ type Run = ReturnType<typeof runLengths>
 
 function emptyFinding(route: Route): Finding | null {
   if (route.segments.length > 0) return null
-  return finding('route', 'empty', { verdict: 'check', title: 'No way is drawn', figure: quantity(0, 'count'), limit: quantity(1, 'count'), reason: 'Only the slacks are counted.', source: 'job', todo: 'Add the stretches from the device to the head end.' })
+  return finding('route', 'empty', { verdict: 'check', title: 'No way is drawn', figure: quantity(0, 'count'), limit: quantity(1, 'count'), reason: 'Only the slacks are counted.', source: 'job', advice: 'Add the stretches from the device to the head end.' })
 }
 
 function lengthFindings({ cable, say }: DeviceContext, route: Route, run: Run): Finding[] {
@@ -77,7 +77,7 @@ function lengthFindings({ cable, say }: DeviceContext, route: Route, run: Run): 
     const longest = cable.longestRunM ?? Infinity
     const common = { figure: quantity(run.installedM, 'length'), limit: cable.longestRunM === null ? null : quantity(cable.longestRunM, 'length'), source: cable.source }
     if (run.installedM <= longest) return [finding('route', 'length', { ...common, verdict: 'good', title: 'Short enough for its signal', reason: `${cable.name} carries it.` })]
-    return [finding('route', 'length', { ...common, verdict: 'stop', title: 'Too long for its signal', reason: `${cable.name} weakens the picture beyond that.`, todo: 'Put an amplifier on the way, take thicker coax, or go to fibre.' })]
+    return [finding('route', 'length', { ...common, verdict: 'stop', title: 'Too long for its signal', reason: `${cable.name} weakens the picture beyond that.`, advice: 'Put an amplifier on the way, take thicker coax, or go to fibre.' })]
   }
   const { fixedLinkM, channelM } = ROUTE_LIMITS
   const findings: Finding[] = []
@@ -90,14 +90,14 @@ function lengthFindings({ cable, say }: DeviceContext, route: Route, run: Run): 
     const over = run.usedM - fixedLinkM.value
     findings.push(finding('route', 'length', {
       ...common, verdict: run.installedM <= fixedLinkM.value ? 'check' : 'stop', title: hot ? 'Too long for its heat' : 'Longer than the fixed link',
-      todo: `Save ${say(over, 'length')}: a cooler or shorter way, a switch mid-way, or fibre.${cable.screened ? '' : ' Screened cable loses about half as much to heat.'}`,
+      advice: `Save ${say(over, 'length')}: a cooler or shorter way, a switch mid-way, or fibre.${cable.screened ? '' : ' Screened cable loses about half as much to heat.'}`,
     }))
   }
   const cords = cordLimitM(run.usedM, cable.awg ?? 24)
   const channel = run.usedM + route.cordsM
   if (run.usedM <= fixedLinkM.value && (route.cordsM > cords || channel > channelM.value)) {
     findings.push(finding('route', 'cords', {
-      verdict: 'check', title: 'Patch leads too long for this link', figure: quantity(route.cordsM, 'length'), limit: quantity(Math.min(cords, Math.max(0, channelM.value - run.usedM)), 'length'), reason: 'Link and leads together make the channel.', source: 'tia-568-heat', todo: 'Take shorter patch leads.',
+      verdict: 'check', title: 'Patch leads too long for this link', figure: quantity(route.cordsM, 'length'), limit: quantity(Math.min(cords, Math.max(0, channelM.value - run.usedM)), 'length'), reason: 'Link and leads together make the channel.', source: 'tia-568-heat', advice: 'Take shorter patch leads.',
     }))
   }
   return findings
@@ -108,7 +108,7 @@ function heatFindings({ say }: DeviceContext, route: Route): Finding[] {
   const hottest = route.segments.reduce((most, { temperatureC }) => Math.max(most, temperatureC), -Infinity)
   if (hottest <= hottestC.value) return []
   return [finding('route', 'heat', {
-    verdict: 'stop', title: 'Too hot for the cable', figure: quantity(hottest, 'temperature'), limit: quantity(hottestC.value, 'temperature'), reason: 'The length table ends there, and so do ordinary jackets.', source: hottestC.source, todo: `Go round the hot space, or bring it under ${say(hottestC.value, 'temperature')}.`,
+    verdict: 'stop', title: 'Too hot for the cable', figure: quantity(hottest, 'temperature'), limit: quantity(hottestC.value, 'temperature'), reason: 'The length table ends there, and so do ordinary jackets.', source: hottestC.source, advice: `Go round the hot space, or bring it under ${say(hottestC.value, 'temperature')}.`,
   })]
 }
 
@@ -120,7 +120,7 @@ function conduitFindings({ cable, catalogue }: DeviceContext, route: Route): Fin
     const fill = (100 * (Math.PI / 4) * cable.diameterMm ** 2) / conduit.boreAreaMm2
     if (fill <= conduitFillOne.value) return []
     return [finding('route', `conduit-${segment.id}`, {
-      verdict: 'check', title: 'Tight in the conduit', figure: quantity(fill, 'share'), limit: quantity(conduitFillOne.value, 'share'), reason: `One ${cable.name} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`, source: conduitFillOne.source, todo: 'Take the next size of conduit.',
+      verdict: 'check', title: 'Tight in the conduit', figure: quantity(fill, 'share'), limit: quantity(conduitFillOne.value, 'share'), reason: `One ${cable.name} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`, source: conduitFillOne.source, advice: 'Take the next size of conduit.',
     })]
   })
 }
@@ -128,7 +128,7 @@ function conduitFindings({ cable, catalogue }: DeviceContext, route: Route): Fin
 function leadFindings({ say }: DeviceContext, route: Route, runM: number): Finding[] {
   const lead = route.leadLengthM
   if (lead === null) return []
-  if (lead < runM) return [finding('route', 'lead', { verdict: 'stop', title: 'The ready-made lead is too short', figure: quantity(lead, 'length'), limit: quantity(runM, 'length'), reason: 'It is never cut or lengthened.', source: 'practice', todo: `Take a lead of ${say(runM, 'length')} or more.` })]
+  if (lead < runM) return [finding('route', 'lead', { verdict: 'stop', title: 'The ready-made lead is too short', figure: quantity(lead, 'length'), limit: quantity(runM, 'length'), reason: 'It is never cut or lengthened.', source: 'practice', advice: `Take a lead of ${say(runM, 'length')} or more.` })]
   return [finding('route', 'lead', { verdict: 'good', title: 'The ready-made lead reaches', figure: quantity(lead, 'length'), limit: quantity(runM, 'length'), reason: `Coil ${say(lead - runM, 'length')} where it can be reached.`, source: 'practice' })]
 }
 
@@ -136,7 +136,7 @@ function weatherFinding({ cable }: DeviceContext, route: Route): Finding | null 
   const outside = route.segments.find(({ space }) => space === 'clipped outside' || space === 'under decking')
   if (cable.outdoor || !outside) return null
   return finding('route', 'jacket', {
-    verdict: 'stop', title: 'Indoor cable in the open', figure: text(cable.name), limit: text('outdoor jacket'), reason: `${SPACES[outside.space].name}: sunlight and wet break an indoor jacket.`, source: 'practice', todo: 'Take outdoor cable, or stay indoors.',
+    verdict: 'stop', title: 'Indoor cable in the open', figure: text(cable.name), limit: text('outdoor jacket'), reason: `${SPACES[outside.space].name}: sunlight and wet break an indoor jacket.`, source: 'practice', advice: 'Take outdoor cable, or stay indoors.',
   })
 }
 

@@ -78,7 +78,7 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
   const joint = openings.find(({ opening }) => opening.kind === 'tail joint')
   if (joint && context.camera.connection === 'network tail' && policies.sealing === 'always' && joint.seal?.kind !== 'coupling kit') {
     findings.push(finding('seal', 'policy', {
-      verdict: 'check', title: 'This job always fits the full coupling', figure: text(joint.seal?.name ?? 'nothing'), limit: text('coupling kit'), reason: 'Set as the job’s policy.', source: 'job', todo: 'Fit a coupling kit, or change the policy of the job.',
+      verdict: 'check', title: 'This job always fits the full coupling', figure: text(joint.seal?.name ?? 'nothing'), limit: text('coupling kit'), reason: 'Set as the job’s policy.', source: 'job', advice: 'Fit a coupling kit, or change the policy of the job.',
     }))
   }
   return {
@@ -111,33 +111,33 @@ function openingFindings({ cable, exposure, say }: DeviceContext, closed: Closed
   const needed = printTests(new Set(needs))
   if (!needsPart(opening)) {
     if (covers(passed, needs)) return []
-    return [finding('seal', key('built-in'), { verdict: 'stop', title: 'This part is not made for here', figure: text(opening.builtIn.join('/')), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', todo: 'Take another part, or find a drier place.' })]
+    return [finding('seal', key('built-in'), { verdict: 'stop', title: 'This part is not made for here', figure: text(opening.builtIn.join('/')), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', advice: 'Take another part, or find a drier place.' })]
   }
   if (!seal) {
     if (needs.length === 0) return []
-    return [finding('seal', key('open'), { verdict: 'stop', title: `Open: ${opening.name}`, figure: text('nothing'), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', todo: `Choose a part that closes it${opening.holeMm === null ? '' : `, for a ${say(opening.holeMm, 'size')} hole`}.` })]
+    return [finding('seal', key('open'), { verdict: 'stop', title: `Open: ${opening.name}`, figure: text('nothing'), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', advice: `Choose a part that closes it${opening.holeMm === null ? '' : `, for a ${say(opening.holeMm, 'size')} hole`}.` })]
   }
   const findings: Finding[] = []
   if (!seal.closes.includes(opening.kind)) {
-    findings.push(finding('seal', key('kind'), { verdict: 'stop', title: 'Wrong part for this opening', figure: text(seal.name), limit: text(opening.kind), reason: `${where}. ${seal.name} closes a ${seal.closes.join(' or ')}.`, source: 'catalogue', todo: `Choose a part for a ${opening.kind}.` }))
+    findings.push(finding('seal', key('kind'), { verdict: 'stop', title: 'Wrong part for this opening', figure: text(seal.name), limit: text(opening.kind), reason: `${where}. ${seal.name} closes a ${seal.closes.join(' or ')}.`, source: 'catalogue', advice: `Choose a part for a ${opening.kind}.` }))
     return findings
   }
   if (!fitsHole(seal, opening)) {
-    findings.push(finding('seal', key('hole'), { verdict: 'stop', title: 'The thread does not fit the hole', figure: quantity(seal.holeMm ?? 0, 'size'), limit: opening.holeMm === null ? text('no hole') : quantity(opening.holeMm, 'size'), reason: where, source: 'thread-sizes', todo: 'Take the gland of that thread, or an adapter.' }))
+    findings.push(finding('seal', key('hole'), { verdict: 'stop', title: 'The thread does not fit the hole', figure: quantity(seal.holeMm ?? 0, 'size'), limit: opening.holeMm === null ? text('no hole') : quantity(opening.holeMm, 'size'), reason: where, source: 'thread-sizes', advice: 'Take the gland of that thread, or an adapter.' }))
   }
   if (seal.clampMm && !grips(seal, cable.diameterMm)) {
     const thin = cable.diameterMm < seal.clampMm[0]
     findings.push(finding('seal', key('grip'), {
       verdict: 'stop', title: thin ? 'The cable is too thin for it' : 'The cable is too thick for it', figure: quantity(cable.diameterMm, 'size'), limit: text(`${say(seal.clampMm[0], 'size')} to ${say(seal.clampMm[1], 'size')}`),
-      reason: `${where}. ${thin ? 'Too thin leaks.' : 'Too thick tears the lip.'}`, source: seal.source, todo: 'Choose a part whose range holds this cable, or a cable of that range.',
+      reason: `${where}. ${thin ? 'Too thin leaks.' : 'Too thick tears the lip.'}`, source: seal.source, advice: 'Choose a part whose range holds this cable, or a cable of that range.',
     }))
   }
   if (cables > 1 && seal.clampMm) {
-    findings.push(finding('seal', key('shared'), { verdict: 'stop', title: 'Two cables through one seal', figure: quantity(cables, 'count'), limit: quantity(1, 'count'), reason: `${where}. Water runs in between them.`, source: 'practice', todo: 'One cable an entry; use the spare entry for the other.' }))
+    findings.push(finding('seal', key('shared'), { verdict: 'stop', title: 'Two cables through one seal', figure: quantity(cables, 'count'), limit: quantity(1, 'count'), reason: `${where}. Water runs in between them.`, source: 'practice', advice: 'One cable an entry; use the spare entry for the other.' }))
   }
   if (findings.length === 0 && !covers(passed, needs)) {
     findings.push(finding('seal', key('rating'), {
-      verdict: 'stop', title: seal.kind === 'tape' ? 'Tape is the only seal in the wet' : 'Not tight enough for here', figure: text(seal.ratings.join('/')), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', todo: seal.kind === 'tape' ? 'Fit the full coupling, or bring the joint into a box.' : 'Choose a part that has passed that test.',
+      verdict: 'stop', title: seal.kind === 'tape' ? 'Tape is the only seal in the wet' : 'Not tight enough for here', figure: text(seal.ratings.join('/')), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', advice: seal.kind === 'tape' ? 'Fit the full coupling, or bring the joint into a box.' : 'Choose a part that has passed that test.',
     }))
   }
   return findings

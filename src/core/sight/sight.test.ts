@@ -130,7 +130,7 @@ describe('findings', () => {
     const c = context()
     const found = assessSight(c, { ...proposeSight(c), tiltDeg: 60, focalMm: 6 }).findings.find(({ id }) => id === 'sight/in-picture')!
     expect(found.title).toBe('The target stands above the picture')
-    expect(found.todo).toMatch(/^Tilt between/)
+    expect(found.advice).toMatch(/^Tilt between/)
   })
   it.each([
     [{ focalMm: 20 }, {}, 'sight/lens stop'],

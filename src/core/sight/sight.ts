@@ -120,7 +120,7 @@ function lensFindings({ camera, say }: DeviceContext, { focalMm }: Sight): Findi
   return [finding('sight', 'lens', {
     verdict: 'stop', title: 'Lens does not reach this focal length', figure: quantity(focalMm, 'focal'),
     limit: text(`${say(shortest, 'focal')} to ${say(longest, 'focal')}`), reason: `${camera.name} cannot be set to it.`, source: 'catalogue',
-    todo: `Set the lens between ${shortest} and ${longest} mm, or take another camera.`,
+    advice: `Set the lens between ${shortest} and ${longest} mm, or take another camera.`,
   })]
 }
 
@@ -132,7 +132,7 @@ function tiltFinding({ camera, facing, say }: DeviceContext, { tiltDeg }: Sight,
     limit: text(`${say(least, 'angle')} to ${say(most, 'angle')}`),
     reason: facing === 'down' ? `Its base faces down and the lens leaves it by ${camera.axisFromBaseDeg[0]} to ${camera.axisFromBaseDeg[1]}°, so the axis cannot rise above ${say(least, 'angle')} below level.` : `On a wall the lens leaves its base by at most ${camera.axisFromBaseDeg[1]}°.`,
     source: 'catalogue',
-    todo: from <= to ? `Tilt between ${say(from, 'angle')} and ${say(to, 'angle')}: the target is in the picture there too.` : 'Turn the base with another mount, stand nearer to the target, or take a camera with a wider joint.',
+    advice: from <= to ? `Tilt between ${say(from, 'angle')} and ${say(to, 'angle')}: the target is in the picture there too.` : 'Turn the base with another mount, stand nearer to the target, or take a camera with a wider joint.',
   })
 }
 
@@ -143,7 +143,7 @@ function pictureFinding({ say }: DeviceContext, sight: Sight, inPicture: boolean
   return finding('sight', 'in-picture', {
     verdict: 'stop', title: above ? 'The target stands above the picture' : 'The target stands below the picture', figure: quantity(sight.tiltDeg, 'angle'),
     limit: text(`${say(shows[0], 'angle')} to ${say(shows[1], 'angle')}`), reason: `At ${say(sight.targetDistanceM, 'length')} a height of ${say(sight.targetHeightM, 'length')} is in the picture only between these tilts.`,
-    source: 'physics', todo: from <= to ? `Tilt between ${say(from, 'angle')} and ${say(to, 'angle')}.` : 'Take a wider lens or stand farther back.',
+    source: 'physics', advice: from <= to ? `Tilt between ${say(from, 'angle')} and ${say(to, 'angle')}.` : 'Take a wider lens or stand farther back.',
   })
 }
 
@@ -154,19 +154,19 @@ function levelFinding({ camera, policies, say }: DeviceContext, sight: Sight, de
   if (level.edition !== policies.edition) {
     return finding('sight', 'level', {
       verdict: 'check', title: 'Level of the other edition', figure: text(level.name), limit: text(policies.edition),
-      reason: `${level.name} belongs to the ${level.edition} edition; this job works by the ${policies.edition} one.`, source: level.source, todo: 'Choose a level of the job’s edition.',
+      reason: `${level.name} belongs to the ${level.edition} edition; this job works by the ${policies.edition} one.`, source: level.source, advice: 'Choose a level of the job’s edition.',
     })
   }
   const holdsTo = (sight.targetDistanceM * density) / level.densityPxM
   if (density >= level.densityPxM) {
     const close = density < level.densityPxM * (1 + SIGHT_LIMITS.densityMargin.value / 100)
     return close
-      ? finding('sight', 'level', { verdict: 'check', title: `Only just enough to ${name}`, figure: quantity(density, 'density'), limit, reason: `Less than ${SIGHT_LIMITS.densityMargin.value} % in hand: a small error of lens or distance loses the level.`, source: level.source, todo: 'A slightly longer lens gives room.' })
+      ? finding('sight', 'level', { verdict: 'check', title: `Only just enough to ${name}`, figure: quantity(density, 'density'), limit, reason: `Less than ${SIGHT_LIMITS.densityMargin.value} % in hand: a small error of lens or distance loses the level.`, source: level.source, advice: 'A slightly longer lens gives room.' })
       : finding('sight', 'level', { verdict: 'good', title: `Enough to ${name}`, figure: quantity(density, 'density'), limit, reason: `It holds to about ${say(holdsTo, 'length')}.`, source: level.source })
   }
   return finding('sight', 'level', {
     verdict: 'stop', title: `Not enough to ${name}`, figure: quantity(density, 'density'), limit,
-    reason: `At ${say(sight.targetDistanceM, 'length')} the target gets too few pixels.`, source: level.source, todo: moreDensity(camera, sight, level.densityPxM / density, holdsTo, say),
+    reason: `At ${say(sight.targetDistanceM, 'length')} the target gets too few pixels.`, source: level.source, advice: moreDensity(camera, sight, level.densityPxM / density, holdsTo, say),
   })
 }
 
@@ -189,14 +189,14 @@ function faceFindings({ say }: DeviceContext, sight: Sight, down: number): Findi
     findings.push(finding('sight', 'face-angle', {
       verdict: 'check', title: 'Faces become tops of heads', figure: quantity(down, 'angle'), limit: quantity(faceAngleDeg.value, 'angle'),
       reason: 'The camera looks down on the face more steeply than usual.', source: faceAngleDeg.source,
-      todo: `Lower the camera to ${say(sight.targetHeightM + sight.targetDistanceM * Math.tan((faceAngleDeg.value * Math.PI) / 180), 'length')}, or meet the face from ${say(drop / Math.tan((faceAngleDeg.value * Math.PI) / 180), 'length')}.`,
+      advice: `Lower the camera to ${say(sight.targetHeightM + sight.targetDistanceM * Math.tan((faceAngleDeg.value * Math.PI) / 180), 'length')}, or meet the face from ${say(drop / Math.tan((faceAngleDeg.value * Math.PI) / 180), 'length')}.`,
     }))
   }
   if (needsFace && smearPx > blurLimit.value) {
     findings.push(finding('sight', 'blur', {
       verdict: 'check', title: 'Walking smears the face', figure: quantity(smearPx, 'pixels'), limit: quantity(blurLimit.value, 'pixels'),
       reason: `${walkingMS.value} m/s during ${say(sight.shutterS, 'time')}, at the ${say(level.densityPxM, 'density')} that ${level.name.toLowerCase()} asks for.`, source: blurLimit.source,
-      todo: `Ask for ${say(1 / Math.ceil((walkingMS.value * level.densityPxM) / blurLimit.value), 'time')} or shorter, with light to match.`,
+      advice: `Ask for ${say(1 / Math.ceil((walkingMS.value * level.densityPxM) / blurLimit.value), 'time')} or shorter, with light to match.`,
     }))
   }
   return findings
@@ -208,7 +208,7 @@ function nightFindings({ camera, exposure, say }: DeviceContext, sight: Sight): 
   return [finding('sight', 'infrared', {
     verdict: 'check', title: camera.infraredReachM === 0 ? 'No infrared of its own' : 'Infrared ends before the target', figure: quantity(slantM, 'length'),
     limit: quantity(camera.infraredReachM, 'length'), reason: 'By night the target is lit by other lamps or not at all.', source: 'catalogue',
-    todo: `Add light at the target, or take a camera whose infrared reaches ${say(Math.ceil(slantM), 'length')}.`,
+    advice: `Add light at the target, or take a camera whose infrared reaches ${say(Math.ceil(slantM), 'length')}.`,
   })]
 }
 
@@ -216,6 +216,6 @@ function wishFindings({ wish }: Sight): Finding[] {
   if (wish.kept || (wish.reason !== '' && wish.agreedBy !== '')) return []
   return [finding('sight', 'wish', {
     verdict: 'check', title: 'Moved from the customer’s wish', figure: text('not agreed'), limit: text('agreed'),
-    reason: `The customer asked for: ${wish.place || 'another place'}.`, source: 'practice', todo: 'Note why it stands elsewhere and who agreed, before you drill.',
+    reason: `The customer asked for: ${wish.place || 'another place'}.`, source: 'practice', advice: 'Note why it stands elsewhere and who agreed, before you drill.',
   })]
 }

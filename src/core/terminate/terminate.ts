@@ -88,8 +88,8 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
 
 function matchFindings({ cable, policies, say }: DeviceContext, connector: Connector, end: 'camera end' | 'head end'): Finding[] {
   const key = (what: string) => `${what}:${end === 'camera end' ? 'camera' : 'head'}`
-  const stop = (what: string, title: string, figure: string, limit: string, reason: string, todo: string) =>
-    [finding('terminate', key(what), { verdict: 'stop', title, figure: text(figure), limit: text(limit), reason: `At the ${end}: ${reason}`, source: 'catalogue', todo })]
+  const stop = (what: string, title: string, figure: string, limit: string, reason: string, advice: string) =>
+    [finding('terminate', key(what), { verdict: 'stop', title, figure: text(figure), limit: text(limit), reason: `At the ${end}: ${reason}`, source: 'catalogue', advice })]
   if (!connector.takes.includes(cable.kind)) return stop('kind', 'The connector is not for this cable', connector.name, cable.kind, `${connector.name} takes ${connector.takes.join(' or ')} cable.`, `Choose a connector for ${cable.kind} cable.`)
   if (connector.coax !== null && connector.coax !== cable.coax) return stop('coax', 'Coax fitting of the other size', connector.coax, cable.coax ?? 'none', 'RG59 and RG6 differ in diameter; the wrong one slips or splits.', `Take a ${cable.coax} fitting.`)
   if (!connector.conductor.includes(cable.conductor)) return stop('conductor', 'Contacts for the other conductor', connector.conductor.join(', '), cable.conductor, 'Blades for solid wire cut strands, and the other way round.', `Take one for ${cable.conductor} conductors.`)
@@ -97,7 +97,7 @@ function matchFindings({ cable, policies, say }: DeviceContext, connector: Conne
     return stop('jacket', 'The jacket does not fit the strain relief', say(cable.fittingMm, 'size'), `${say(connector.jacketMm[0], 'size')} to ${say(connector.jacketMm[1], 'size')}`, 'The plug must hold the jacket, not the wires.', 'Take a plug of the cable’s size.')
   }
   if (connector.school !== null && connector.school !== policies.coaxSchool) {
-    return [finding('terminate', key('school'), { verdict: 'check', title: 'Two habits in one job', figure: text(connector.school), limit: text(policies.coaxSchool), reason: `At the ${end}: this job makes coax ends ${policies.coaxSchool}.`, source: 'job', todo: 'Use the job’s habit, or note why not.' })]
+    return [finding('terminate', key('school'), { verdict: 'check', title: 'Two habits in one job', figure: text(connector.school), limit: text(policies.coaxSchool), reason: `At the ${end}: this job makes coax ends ${policies.coaxSchool}.`, source: 'job', advice: 'Use the job’s habit, or note why not.' })]
   }
   return []
 }
@@ -108,16 +108,16 @@ function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Fi
   if (!refusing) return []
   return [finding('terminate', 'boot', {
     verdict: 'stop', title: 'A booted plug does not enter this seal', figure: text(camera.name), limit: text('no boot'), reason: `${refusing.seal!.name} at ${refusing.partName}.`, source: 'catalogue',
-    todo: camera.boot === 'moulded' ? 'Cut the cable from a drum and make the plug by hand, or take another seal.' : 'Leave the boot off.',
+    advice: camera.boot === 'moulded' ? 'Cut the cable from a drum and make the plug by hand, or take another seal.' : 'Leave the boot off.',
   })]
 }
 
 function leadFindings({ device }: DeviceContext, camera: Connector, threadOn: readonly ThreadOn[]): Finding[] {
   const lead = device.route?.leadLengthM != null
   const moulded = camera.boot === 'moulded'
-  if (lead && !moulded) return [finding('terminate', 'lead', { verdict: 'check', title: 'A ready-made lead has its own plug', figure: text(camera.name), limit: text('factory plug'), reason: 'The route plans a ready-made lead.', source: 'job', todo: 'Choose the factory plug here, or cut from a drum in the route.' })]
+  if (lead && !moulded) return [finding('terminate', 'lead', { verdict: 'check', title: 'A ready-made lead has its own plug', figure: text(camera.name), limit: text('factory plug'), reason: 'The route plans a ready-made lead.', source: 'job', advice: 'Choose the factory plug here, or cut from a drum in the route.' })]
   if (!moulded) return []
-  if (!lead) return [finding('terminate', 'lead', { verdict: 'stop', title: 'A factory plug cannot be made on site', figure: text(camera.name), limit: text('hand-made plug'), reason: 'The route cuts the cable from a drum.', source: 'job', todo: 'Choose a plug made by hand, or plan a ready-made lead in the route.' })]
+  if (!lead) return [finding('terminate', 'lead', { verdict: 'stop', title: 'A factory plug cannot be made on site', figure: text(camera.name), limit: text('hand-made plug'), reason: 'The route cuts the cable from a drum.', source: 'job', advice: 'Choose a plug made by hand, or plan a ready-made lead in the route.' })]
   if (threadOn.length === 0) return []
-  return [finding('terminate', 'lead-thread', { verdict: 'stop', title: 'Nothing can be threaded past a finished plug', figure: quantity(threadOn.length, 'count'), limit: quantity(0, 'count'), reason: `${threadOn[0]!.piece} of ${threadOn[0]!.of} would have to go on before the plug.`, source: 'practice', todo: 'Choose seals that pass a plug, or cut from a drum.' })]
+  return [finding('terminate', 'lead-thread', { verdict: 'stop', title: 'Nothing can be threaded past a finished plug', figure: quantity(threadOn.length, 'count'), limit: quantity(0, 'count'), reason: `${threadOn[0]!.piece} of ${threadOn[0]!.of} would have to go on before the plug.`, source: 'practice', advice: 'Choose seals that pass a plug, or cut from a drum.' })]
 }

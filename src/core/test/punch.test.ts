@@ -25,7 +25,7 @@ it('says where the punch list stands on a day', () => {
 })
 
 it('fills a fault in from a finding, in the units of the job', () => {
-  const finding = { id: 'mount/count', stage: 'mount', verdict: 'stop', title: 'Too few fixings', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', todo: 'Use 4.' } as const
+  const finding = { id: 'mount/count', stage: 'mount', verdict: 'stop', title: 'Too few fixings', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', advice: 'Use 4.' } as const
   expect(proposalOf('d', finding, 'metric')).toEqual({ deviceId: 'd', stage: 'mount', origin: 'finding:mount/count', title: 'Too few fixings', severity: 'will fail', cause: 'loose', note: '2 of 4. The box asks for at least 4. Use 4.' })
   expect(proposalOf(null, { ...finding, verdict: 'check', figure: text('unknown'), limit: null }, 'metric')).toMatchObject({ severity: 'below standard', note: expect.stringMatching(/^unknown\. /) as string })
 })

@@ -24,7 +24,7 @@ export function proposalOf(deviceId: string | null, finding: Finding, units: Uni
   const limit = finding.limit === null ? '' : ` of ${printReading(finding.limit, units)}`
   return {
     deviceId, stage: finding.stage, origin: findingOrigin(finding), title: finding.title, severity, cause: CAUSE_BY_STAGE[finding.stage],
-    note: `${printReading(finding.figure, units)}${limit}. ${finding.reason} ${finding.todo ?? ''}`.trim(),
+    note: `${printReading(finding.figure, units)}${limit}. ${finding.reason} ${finding.advice ?? ''}`.trim(),
   }
 }
 

@@ -82,7 +82,7 @@ function DevicePages({ job, assessed, picture }: { job: Job; assessed: DeviceAss
               {drawing ? <PdfDrawing drawing={drawing} width={310} /> : null}
               <View style={{ flex: 1, fontSize: 8.5 }}>{state.result.figures.map(({ label, reading }) => <View key={label} style={{ flexDirection: 'row', justifyContent: 'space-between' }}><Text style={styles.soft}>{label.replace('· ', '')}</Text><Text>{inFont(printReading(reading, job.units))}</Text></View>)}</View>
             </View>
-            {state.result.findings.filter(({ verdict }) => verdict !== 'good').map((finding) => <Text key={finding.id}><Text style={styles.strong}>{VERDICT_WORDS[finding.verdict]} {finding.title}:</Text> {printReading(finding.figure, job.units)}. {finding.todo}</Text>)}
+            {state.result.findings.filter(({ verdict }) => verdict !== 'good').map((finding) => <Text key={finding.id}><Text style={styles.strong}>{VERDICT_WORDS[finding.verdict]} {finding.title}:</Text> {printReading(finding.figure, job.units)}. {finding.advice}</Text>)}
           </View>
         )
       })}

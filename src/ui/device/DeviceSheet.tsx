@@ -127,6 +127,6 @@ const worstOf = (findings: readonly Finding[]) => findings.find(({ verdict }) =>
 
 function sentenceOf(findings: readonly Finding[]): string {
   const worst = worstOf(findings)
-  if (worst) return `${worst.title}. ${worst.todo}`
+  if (worst) return `${worst.title}. ${worst.advice}`
   return findings.length === 0 ? 'Nothing to object to.' : `${findings[0]!.title}.`
 }

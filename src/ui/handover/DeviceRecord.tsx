@@ -46,7 +46,7 @@ export function DeviceRecord({ deviceId }: { deviceId: string }) {
                 {state.result.figures.map(({ label, reading }) => <Box key={label} display="flex" justifyContent="space-between" gap={3}><Text color="soft">{label.replace('· ', '')}</Text><Text fontWeight={500} textAlign="right">{printReading(reading, job.units)}</Text></Box>)}
               </Box>
             </Grid>
-            {state.result.findings.filter(({ verdict }) => verdict !== 'good').map((finding) => <Text key={finding.id} color={VERDICTS[finding.verdict].color}>{VERDICTS[finding.verdict].sign} {VERDICTS[finding.verdict].word} {finding.title}: {printReading(finding.figure, job.units)}. <Text as="span" color="ink">{finding.todo}</Text></Text>)}
+            {state.result.findings.filter(({ verdict }) => verdict !== 'good').map((finding) => <Text key={finding.id} color={VERDICTS[finding.verdict].color}>{VERDICTS[finding.verdict].sign} {VERDICTS[finding.verdict].word} {finding.title}: {printReading(finding.figure, job.units)}. <Text as="span" color="ink">{finding.advice}</Text></Text>)}
           </Box>
         )
       })}

@@ -16,7 +16,7 @@ interface FindingNoteProps {
 
 /** What is wrong with figure and limit, why, by what source, then in copper what to do. */
 export function FindingNote({ finding, units, where, onRaise }: FindingNoteProps) {
-  const { verdict, title, figure, limit, reason, todo, source } = finding
+  const { verdict, title, figure, limit, reason, advice, source } = finding
   return (
     <Box as="li" listStyleType="none" py={3} borderTopWidth="1px" borderColor="rule" data-finding={finding.id}>
       <VerdictLine verdict={verdict}>{where ? `${where}: ${title}` : title}</VerdictLine>
@@ -25,7 +25,7 @@ export function FindingNote({ finding, units, where, onRaise }: FindingNoteProps
         {limit ? <> against {printReading(limit, units)}. </> : '. '}
         {reason}
       </Text>
-      {todo ? <Text color="copper.fg" fontWeight={500}>{todo}</Text> : null}
+      {advice ? <Text color="copper.fg" fontWeight={500}>{advice}</Text> : null}
       <Text color="soft" fontSize="xs" mt={0.5}>{SOURCES[source].cite}</Text>
       {onRaise ? <Button mt={1.5} size="xs" variant="outline" colorPalette="inky" onClick={onRaise} className="no-print">Raise a fault</Button> : null}
     </Box>

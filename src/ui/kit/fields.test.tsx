@@ -2,13 +2,14 @@
 import { ChakraProvider } from '@chakra-ui/react'
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { finding } from '@/core/findings'
 import type { Step, StepState } from '@/core/procedure'
 import { quantity } from '@/core/units'
 import { StackField } from '../device/StackField'
 import { StepEntryForm } from '../log/StepEntryForm'
 import { system } from '../theme'
+import { DrawingView } from './DrawingView'
 import { FigureList, FindingList } from './Findings'
 import { LineField } from './LineField'
 import { QuantityField } from './QuantityField'
@@ -64,6 +65,17 @@ describe('a quantity field', () => {
     leave('Height')
     expect([kept.mock.calls.length, gaveUp.mock.calls.length]).toEqual([0, 2])
   })
+  it('keeps the value also when what is tried already shows through it', () => {
+    const keep = vi.fn()
+    function Sheet() {
+      const [value, setValue] = useState(3)
+      return <QuantityField label="Height" kind="length" units="metric" value={value} draftKey="h" onTry={setValue} onKeep={keep} />
+    }
+    show(<Sheet />)
+    type('Height', '4')
+    leave('Height')
+    expect(keep).toHaveBeenCalledWith(4)
+  })
   it('takes an emptied optional field as none', () => {
     const { kept } = field({ optional: true })
     type('Height', '')
@@ -87,7 +99,7 @@ describe('a line field', () => {
 })
 
 describe('findings', () => {
-  const stop = finding('mount', 'count', { verdict: 'stop', title: 'Too few fixings', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', todo: 'Use 4.' })
+  const stop = finding('mount', 'count', { verdict: 'stop', title: 'Too few fixings', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', advice: 'Use 4.' })
   const good = finding('mount', 'load', { verdict: 'good', title: 'It holds', figure: quantity(55, 'force'), limit: quantity(273, 'force'), reason: 'Basis: screws.', source: 'nds' })
   it('show verdict in words, figure, limit, reason, advice and source, the gravest first', () => {
     const raise = vi.fn()
@@ -146,6 +158,17 @@ describe('recording a step', () => {
     form(level)
     expect(screen.getByLabelText<HTMLTextAreaElement>('Note').value).toBe('windy')
     expect(screen.getByText(/✓/)).toBeTruthy()
+  })
+})
+
+describe('a drawing on screen', () => {
+  it('says what it shows, draws every mark, and lets children be drawn over it', () => {
+    const drawing = { width: 300, height: 100, says: 'A line and a word.', marks: [{ kind: 'line', from: [0, 0], to: [10, 10], pen: 'ray' }, { kind: 'shape', spots: [[0, 0], [5, 0], [5, 5]], pen: 'object', fill: 'hatch' }, { kind: 'words', at: [3, 4], words: '251 px/m', size: 'figure', tone: 'ink', anchor: 'start' }] } as const
+    const { container } = show(<DrawingView drawing={drawing}><rect data-testid="handle" /></DrawingView>)
+    expect(screen.getByRole('group', { name: 'A line and a word.' }).getAttribute('viewBox')).toBe('0 0 300 100')
+    expect(screen.getByText('251 px/m')).toBeTruthy()
+    expect(container.querySelector('polygon')!.getAttribute('fill')).toMatch(/^url\(#hatch/)
+    expect(screen.getByTestId('handle')).toBeTruthy()
   })
 })
 

@@ -31,7 +31,7 @@ function List({ title, jobId, list, heads, rows }: { title: string; jobId: strin
   if (rows.length === 0) return null
   return (
     <Part title={title} aside={<HStack className="no-print"><Button asChild size="sm" minH="36px" variant="outline" colorPalette="inky"><a href={`/api/jobs/${jobId}/lists/${list}`} download>CSV</a></Button></HStack>}>
-      <Table.ScrollArea>
+      <Table.ScrollArea tabIndex={0} role="region" aria-label={title}>
         <Table.Root size="sm" bg="transparent" css={{ '& th, & td': { borderColor: 'rule' } }} className="figures">
           <Table.Header><Table.Row bg="transparent">{heads.map((head) => <Table.ColumnHeader key={head} color="ink" ps={1}>{head}</Table.ColumnHeader>)}</Table.Row></Table.Header>
           <Table.Body>{rows.map(([key, cells]) => <Table.Row key={key} bg="transparent">{cells.map((cell, i) => <Table.Cell key={i} ps={1}>{cell}</Table.Cell>)}</Table.Row>)}</Table.Body>
