@@ -1,7 +1,7 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import { PASSAGES, type PassageId } from '../job/choices'
 import type { Mount } from '../job/job'
-import type { DeviceContext, Fixing, Holding } from '../parts'
+import { remembered, type DeviceContext, type Fixing, type Holding } from '../parts'
 import { quantity, text } from '../units'
 import { bitMm, printBit } from './bits'
 import { ladder, pilotMm, pullCapacityN } from './hold'
@@ -56,7 +56,7 @@ export function passageMm(passage: PassageId, cableDiameterMm: number): number {
 }
 
 /** Fixing, wood, and the numbers that mount findings, steps and lists share. */
-export function mountFacts(context: DeviceContext, mount: Mount) {
+export const mountFacts = remembered((context, mount: Mount) => {
   const { catalogue, surface, device, cable, units } = context
   const fixing = catalogue.fixings.get(mount.fixingId)!
   const isScrew = fixing.kind === 'wood screw' || fixing.kind === 'lag screw'
@@ -79,7 +79,7 @@ export function mountFacts(context: DeviceContext, mount: Mount) {
     pilotBit: pilot === null ? null : printBit(pilot, 'pilot', units), passMm, cableHoleMm: bitMm(passMm, 'clear', units), cableBit: printBit(passMm, 'clear', units),
     fixingBit: fixing.holeMm === null || fixing.holeMm === 0 ? null : printBit(fixing.holeMm, 'clear', units),
   }
-}
+})
 
 /** Everything `mount` has to say of one device from its record. */
 export function assessMount(context: DeviceContext, mount: Mount): StageAssessment<MountSection> {

@@ -1,6 +1,6 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import type { Power } from '../job/job'
-import type { Camera, DeviceContext, Supply } from '../parts'
+import { remembered, type Camera, type DeviceContext, type Supply } from '../parts'
 import { runLengths, segmentM } from '../route'
 import { ohmPerKm } from '../terminate'
 import { quantity, text } from '../units'
@@ -54,7 +54,7 @@ function meanTemperatureC({ device }: DeviceContext): number {
 }
 
 /** Everything `power` has to say of one device from its record; null when the job has no such supply. */
-export function assessPower(context: DeviceContext, power: Power): StageAssessment<PowerLadder> | null {
+export const assessPower = remembered((context, power: Power): StageAssessment<PowerLadder> | null => {
   const { supplies, catalogue, camera, cable, device } = context
   const named = supplies.find(({ id }) => id === power.supplyId)
   const part = named && catalogue.supplies.get(named.partId)
@@ -68,7 +68,7 @@ export function assessPower(context: DeviceContext, power: Power): StageAssessme
   }
   if (part.kind === 'mains') return mains({ ...base, sourceV: part.volts, circuitOhm: 2 * r * lengthM, atCameraV: part.volts, leastV: 0, lossW: 0, poeClass: null, drawW: camera.power.worstW })
   return isPoe ? overData(context, part, r, base) : overCores(context, part, r, base)
-}
+})
 
 type Base = Pick<PowerLadder, 'supplyName' | 'partName' | 'port' | 'kind' | 'lengthM' | 'loadW'>
 

@@ -1,7 +1,7 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import { SPACES } from '../job/choices'
 import type { Route } from '../job/job'
-import type { DeviceContext } from '../parts'
+import { remembered, type DeviceContext } from '../parts'
 import { quantity, text } from '../units'
 import { cordLimitM, cutM, installedM, lengthItems, lengthUsedM, segmentM, supports, type LengthItem } from './length'
 import { ROUTE_LIMITS } from './limits'
@@ -24,11 +24,16 @@ export function proposeRoute({ facing, exposure, cable }: DeviceContext): Route 
 
 /** Installed and cut length of a device's run, metres; zero lengths where no route is planned. */
 export function runLengths(context: DeviceContext, route: Route | null) {
-  if (!route) return { installedM: 0, cutM: 0, usedM: 0, items: [] as LengthItem[] }
+  return route ? lengthsOf(context, route) : NO_RUN
+}
+
+const NO_RUN = { installedM: 0, cutM: 0, usedM: 0, items: [] as readonly LengthItem[] }
+
+const lengthsOf = remembered((context, route: Route): typeof NO_RUN => {
   const items = lengthItems(context, route)
   const runM = installedM(items)
   return { installedM: runM, cutM: cutM(items), usedM: lengthUsedM(route, runM, context.cable), items }
-}
+})
 
 /** Everything `route` has to say of one device from its record. */
 export function assessRoute(context: DeviceContext, route: Route): StageAssessment<RouteStrip> {

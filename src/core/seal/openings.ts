@@ -1,5 +1,5 @@
 import type { Seal as SealChoices } from '../job/job'
-import type { DeviceContext, Opening, Seal } from '../parts'
+import { remembered, type DeviceContext, type Opening, type Seal } from '../parts'
 import { hasBox } from '../mount/stack'
 import { SEAL_LIMITS } from './limits'
 
@@ -56,18 +56,12 @@ export interface ClosedOpening extends PlacedOpening {
 }
 
 /** Openings with their chosen seals; a choice for an opening that the stack no longer has is passed over. */
-export function closedOpenings(context: DeviceContext, seal: SealChoices): readonly ClosedOpening[] {
-  const known = CLOSED.get(context)
-  if (known?.seal === seal) return known.closed
-  const closed = openingsOf(context).map(({ ref, partName, opening, needs, place }): ClosedOpening => {
+export const closedOpenings = remembered((context, seal: SealChoices): readonly ClosedOpening[] =>
+  openingsOf(context).map(({ ref, partName, opening, needs, place }) => {
     const choice = seal.choices.find((chosen) => chosen.opening === ref)
     return { ref, partName, opening, needs, place, seal: choice?.sealId ? (context.catalogue.seals.get(choice.sealId) ?? null) : null, cables: choice?.cables ?? 1 }
-  })
-  CLOSED.set(context, { seal, closed })
-  return closed
-}
-
-const CLOSED = new WeakMap<DeviceContext, { readonly seal: SealChoices; readonly closed: readonly ClosedOpening[] }>()
+  }),
+)
 
 /** True when the part screws into the opening's hole, or when neither has one. */
 export function fitsHole(seal: Seal, opening: Opening): boolean {
