@@ -1,3 +1,4 @@
+export { WIRES } from './marks'
 export type { Drawing, Fill, Mark, Pen, Spot, Tone } from './marks'
 export { elevationDrawing, elevationFrame, elevationHandles, type Frame } from './elevation'
 export { mountDrawing } from './mountSection'

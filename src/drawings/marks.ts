@@ -8,6 +8,9 @@ export type Pen = 'outline' | 'object' | 'thin' | 'dimension' | 'axis' | 'ray' |
 export type Fill = 'none' | 'ink' | 'sheet' | 'seen' | 'hatch' | 'soft' | 'copper' | 'good' | 'check' | 'stop' | 'orange' | 'green' | 'blue' | 'brown' | 'white'
 export type Tone = 'ink' | 'soft' | 'copper' | 'good' | 'check' | 'stop' | 'paper'
 
+/** Colours of the wires, the same on screen and on paper; beside each stands its name in words. */
+export const WIRES = { orange: '#D98324', green: '#2E7D4F', blue: '#2B62A8', brown: '#6B4A2B', white: '#FFFFFF' } as const
+
 export type Mark =
   | { readonly kind: 'line'; readonly from: Spot; readonly to: Spot; readonly pen: Pen }
   | { readonly kind: 'shape'; readonly spots: readonly Spot[]; readonly pen: Pen; readonly fill: Fill; readonly open?: boolean }

@@ -1,6 +1,6 @@
 import 'server-only'
 import { Circle, Line, Polygon, Polyline, Svg, Text } from '@react-pdf/renderer'
-import type { Drawing, Fill, Mark, Pen, Tone } from '@/drawings'
+import { WIRES, type Drawing, type Fill, type Mark, type Pen, type Tone } from '@/drawings'
 
 /** The shipped Latin font has no ohm sign. */
 export const inFont = (words: string): string => words.replaceAll('Ω', 'ohm')
@@ -12,7 +12,7 @@ const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
 }
 const FILLS: Record<Fill, string> = {
   none: 'none', ink: '#1C2126', sheet: '#FFFFFF', seen: '#F3E4DA', hatch: '#CFCBC0', soft: '#E4E1D7', copper: '#A84B1C', good: '#1D7467', check: '#8A5F00', stop: '#AE2A1F',
-  orange: '#D98324', green: '#2E7D4F', blue: '#2B62A8', brown: '#6B4A2B', white: '#FFFFFF',
+  ...WIRES,
 }
 const TONES: Record<Tone, string> = { ink: '#1C2126', soft: '#5A636C', copper: '#A84B1C', good: '#1D7467', check: '#8A5F00', stop: '#AE2A1F', paper: '#FFFFFF' }
 const SIZES = { small: 10.5, label: 12, figure: 15 }

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from '@chakra-ui/react'
 import { useEffect, useId, useRef, useState, type ReactNode, type Ref } from 'react'
-import type { Drawing, Fill, Mark, Pen, Tone } from '@/drawings'
+import { WIRES, type Drawing, type Fill, type Mark, type Pen, type Tone } from '@/drawings'
 
 const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
   outline: { width: 2.4, stroke: 'ink' }, object: { width: 1.5, stroke: 'ink' }, thin: { width: 0.8, stroke: 'soft' }, dimension: { width: 0.8, stroke: 'soft' },
@@ -10,7 +10,7 @@ const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
 }
 const FILLS: Record<Fill, string> = {
   none: 'none', ink: 'ink', sheet: 'sheet', seen: 'seen', hatch: 'hatch', soft: 'part', copper: 'copper.fg', good: 'good', check: 'check', stop: 'stop',
-  orange: '#D98324', green: '#2E7D4F', blue: '#2B62A8', brown: '#6B4A2B', white: '#FFFFFF',
+  ...WIRES,
 }
 const TONES: Record<Tone, string> = { ink: 'ink', soft: 'soft', copper: 'copper.fg', good: 'good', check: 'check', stop: 'stop', paper: 'paper' }
 const SIZES = { small: '11.5px', label: '13px', figure: '16px' }
