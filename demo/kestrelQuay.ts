@@ -16,7 +16,7 @@ export async function kestrelQuay(): Promise<JobFile> {
   await yard.place({
     choice: { mark: '01', name: 'Workshop doors', cameraId: 'bullet-4mp-vf', mountIds: ['junction-box'], surfaceId: 'timber-wall', exposure: 'marine', cableId: 'cat6-outdoor' },
     plan: {
-      sight: { heightM: 3.4, targetDistanceM: 7.5, focalMm: 4.2, tiltDeg: 14, level: 'recognise', shutterS: 1 / 125, wish: { place: 'over the middle of the doors', kept: true, reason: '', agreedBy: '' } },
+      sight: { heightM: 3.4, targetDistanceM: 7.5, focalMm: 4.2, tiltDeg: 14, level: 'recognise', shutterS: 1 / 125, wish: { place: 'over the middle of the doors', at: null, kept: true, reason: '', agreedBy: '' } },
       route: { segments: [way('a', 'wall cavity', 4, 1.2, 20), way('b', 'loft', 24, 0, 38)] }, ...office(1),
     },
     recorded: 'all', details: { serial: 'NB-4471-01', hardwareAddress: '02:00:5e:10:00:01', networkAddress: '192.168.10.21', firmware: '4.2.0', passwordReplaced: true },
@@ -24,7 +24,7 @@ export async function kestrelQuay(): Promise<JobFile> {
   await yard.place({
     choice: { mark: '02', name: 'Slipway pole', cameraId: 'bullet-4mp-vf', mountIds: ['pole-adapter'], surfaceId: 'steel-pole', exposure: 'marine', cableId: 'cat6-screened-outdoor', accessoryIds: ['protector-pair'] },
     plan: {
-      sight: { heightM: 4.5, targetDistanceM: 26, focalMm: 12, tiltDeg: 7, level: 'recognise', shutterS: 1 / 250, wish: { place: 'on the lamp pole, looking up the slip', kept: true, reason: '', agreedBy: '' } },
+      sight: { heightM: 4.5, targetDistanceM: 26, focalMm: 12, tiltDeg: 7, level: 'recognise', shutterS: 1 / 250, wish: { place: 'on the lamp pole, looking up the slip', at: null, kept: true, reason: '', agreedBy: '' } },
       mount: { fixingCount: 2 }, route: { segments: [way('a', 'conduit', 18, -4, 25, 'pvc-1'), way('b', 'under decking', 38, 0, 25)] }, ...office(2),
     },
     recorded: 3,
@@ -36,7 +36,7 @@ export async function kestrelQuay(): Promise<JobFile> {
   await yard.place({
     choice: { mark: '04', name: 'Office door', cameraId: 'dome-4mp-vf', surfaceId: 'timber-soffit', exposure: 'under a soffit', cableId: 'cat6-outdoor' },
     plan: {
-      sight: { heightM: 2.9, targetDistanceM: 4.2, focalMm: 5.6, tiltDeg: 17, level: 'identify', shutterS: 1 / 250, wish: { place: 'left of the door', kept: false, reason: 'the lamp there blinds it', agreedBy: 'Office manager' } },
+      sight: { heightM: 2.9, targetDistanceM: 4.2, focalMm: 5.6, tiltDeg: 17, level: 'identify', shutterS: 1 / 250, wish: { place: 'left of the door', at: null, kept: false, reason: 'the lamp there blinds it', agreedBy: 'Office manager' } },
       route: { segments: [way('a', 'soffit channel', 6, 0, 32), way('b', 'wall cavity', 2, -2.4, 22)] }, ...office(4),
     },
     recorded: 15, readings: { 'mount/level': { value: 2.4, note: 'soffit board is bowed' } },

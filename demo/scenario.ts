@@ -1,6 +1,6 @@
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '@/core/assess'
-import { NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type DeviceChoice, type Fault, type FaultFacts, type Fix, type Job, type JobFile, type Photo, type StepRecord } from '@/core/job'
+import { JOB_FILE_VERSION, NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type DeviceChoice, type Fault, type FaultFacts, type Fix, type Job, type JobFile, type Photo, type StepRecord } from '@/core/job'
 import type { PlannedStage } from '@/core/findings'
 import type { Step } from '@/core/procedure'
 import { picture, type Picture, type Scene } from './pictures'
@@ -27,7 +27,7 @@ export class Scenario {
   private minutes = 0
 
   constructor(private readonly start: string, facts: Partial<Job> & Pick<Job, 'id' | 'name' | 'address' | 'headEnd' | 'supplies'>) {
-    this.job = { units: 'metric', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: this.now(0), createdBy: 'Lead', devices: [], records: [], photos: [], faults: [], ...facts }
+    this.job = { units: 'metric', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: this.now(0), createdBy: 'Lead', site: null, backgrounds: [], things: [], devices: [], records: [], photos: [], faults: [], ...facts }
   }
 
   /** Adds a device, plans it, records its steps and photographs what should be photographed. */
@@ -75,7 +75,7 @@ export class Scenario {
   }
 
   file(): JobFile {
-    return { format: 'neat-bracket-job', version: 1, job: this.job, photos: [...this.photos.values()].map(({ sha256, base64 }) => ({ sha256, base64 })) }
+    return { format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: this.job, photos: [...this.photos.values()].map(({ sha256, base64 }) => ({ sha256, base64 })) }
   }
 
   private record(device: Device, step: Step, reading: { value?: number; choice?: string; note?: string }): void {

@@ -10,7 +10,7 @@ export async function tamariskSurgery(): Promise<JobFile> {
   const coax = (id: string, lengthM: number) => ({ segments: [{ id, space: 'loft' as const, lengthM, riseM: 2.4, temperatureC: 40, conduitId: null }] })
   await surgery.place({
     choice: { mark: '01', name: 'Front porch', cameraId: 'analogue-bullet-2mp', mountIds: ['junction-box'], surfaceId: 'timber-wall', exposure: 'under a soffit', cableId: 'rg59-18-2' },
-    plan: { sight: { heightM: 2.75, targetDistanceM: 4.5, level: 'recognise', tiltDeg: 14, wish: { place: 'over the door', kept: true, reason: '', agreedBy: '' } }, route: coax('a', 17) }, recorded: 'all',
+    plan: { sight: { heightM: 2.75, targetDistanceM: 4.5, level: 'recognise', tiltDeg: 14, wish: { place: 'over the door', at: null, kept: true, reason: '', agreedBy: '' } }, route: coax('a', 17) }, recorded: 'all',
   })
   await surgery.place({
     choice: { mark: '02', name: 'Car park', cameraId: 'analogue-bullet-2mp', mountIds: ['junction-box'], surfaceId: 'brick', exposure: 'open weather', cableId: 'rg59-18-2' },

@@ -10,7 +10,7 @@ import { cableEndsDrawing, drawingsOf, mountDrawing, powerDrawing, routeDrawing,
 const wordsOf = ({ marks }: Drawing) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark.words] : []))
 const spotsOf = (mark: Mark): readonly Spot[] => (mark.kind === 'line' ? [mark.from, mark.to] : mark.kind === 'shape' ? mark.spots : [mark.at])
 const stagesOf = (change: Partial<Device> = {}) => assessDevice(device(change), job(), CATALOGUE).stages!
-const SIGHT: Sight = { heightM: 3, targetDistanceM: 8, targetHeightM: 1.6, level: 'recognise', focalMm: 4, tiltDeg: 20, portrait: false, shutterS: 0.01, wish: { place: '', kept: true, reason: '', agreedBy: '' } }
+const SIGHT: Sight = { heightM: 3, targetDistanceM: 8, targetHeightM: 1.6, level: 'recognise', focalMm: 4, tiltDeg: 20, portrait: false, shutterS: 0.01, wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' }, place: null }
 const elevation = (change: Partial<Sight> = {}) => stagesOf({ sight: { ...SIGHT, ...change } }).sight.result.drawing
 
 describe('every drawing of any job', () => {

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { commandsOf, type Change, type Job } from '@/core/job'
+import { commandsOf, JOB_FILE_VERSION, type Change, type Job } from '@/core/job'
 import { device, job, NOW } from '@/testing/jobs'
 import { applyBatch, load, RefusedBatch } from './commands/batch'
 import { history } from './commands/history'
@@ -135,7 +135,7 @@ describe('the job file', () => {
     rmSync(folder2, { recursive: true })
   })
   it('is refused whole when it does not hold together', async () => {
-    const lost = { format: 'neat-bracket-job', version: 1, job: job({ devices: [device({ cameraId: 'gone' })] }), photos: [] }
+    const lost = { format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: job({ devices: [device({ cameraId: 'gone' })] }), photos: [] }
     expect(await importJobFile(db, folder, JSON.stringify(lost), false)).toMatchObject({ ok: false, status: 422, reasons: [{ path: '/choice/cameraId' }] })
     expect(load(db, 'job-1')).toBeNull()
   })

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { CATALOGUE } from '@/catalogue'
 import {
-  CAUSES, EXPOSURES, LEVELS, NO_DETAILS, PASSAGES, SEVERITIES, SPACES, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type Fault, type Job, type Photo, type StepRecord,
+  CAUSES, EXPOSURES, FLOORS, LEVELS, NO_DETAILS, PASSAGES, SEVERITIES, SPACES, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type Fault, type Job, type Photo, type PlanThing, type StepRecord,
 } from '@/core/job'
 import { STAGES } from '@/core/findings'
 
@@ -18,7 +18,7 @@ export function device(change: Partial<Device> = {}): Device {
 
 export function job(change: Partial<Job> = {}): Job {
   return {
-    id: 'job-1', name: 'Test yard', address: '', units: 'metric', headEnd: 'Office', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: NOW, createdBy: 'Lead',
+    id: 'job-1', name: 'Test yard', address: '', units: 'metric', headEnd: 'Office', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: NOW, createdBy: 'Lead', site: null, backgrounds: [], things: [],
     supplies: [{ id: 'switch', name: 'Switch', partId: 'switch-8' }], devices: [], records: [], photos: [], faults: [], ...change,
   }
 }
@@ -31,9 +31,29 @@ const moment = fc.constantFrom(NOW, '2020-02-29T23:59:59Z')
 const person = fc.constantFrom('Lead', 'Installer 1')
 const sha256 = fc.constantFrom('a'.repeat(64), 'b'.repeat(64))
 
+const planPoint = fc.record({ x: real(-50, 50), y: real(-50, 50) })
+const apart = (a: { x: number; y: number }, b: { x: number; y: number }) => Math.hypot(a.x - b.x, a.y - b.y) > 0.1
+const edge = fc.tuple(planPoint, planPoint).filter(([a, b]) => apart(a, b))
+const square = fc.tuple(planPoint, real(0.3, 20)).map(([{ x, y }, side]) => [{ x, y }, { x: x + side, y }, { x: x + side, y: y + side }, { x, y: y + side }])
+const own = { floor: keys(FLOORS), name: line }
+
+/** Things of every kind, wherever they fall: walls through cameras, soffits below lenses, areas inside trees. */
+const thing: fc.Arbitrary<PlanThing> = fc.oneof(
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('wall' as const), ends: edge, baseM: real(0, 10), heightM: real(0.05, 20), door: fc.boolean() }).map(({ ends: [from, to], door, ...rest }) => ({ ...rest, from, to, openings: door ? [{ id: 'o', name: '', alongM: 0, widthM: 0.08, sillM: 0, headM: 2 }] : [] })),
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('soffit' as const), ends: edge, depthM: real(0.05, 10), undersideM: real(0.5, 60), lipM: real(0, 2) }).map(({ ends: [from, to], ...rest }) => ({ ...rest, from, to })),
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('obstacle' as const), baseM: real(0, 10), heightM: real(0.05, 20), form: fc.oneof(fc.record({ is: fc.constant('round' as const), at: planPoint, radiusM: real(0.02, 20) }), fc.record({ is: fc.constant('block' as const), outline: square })) }),
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constantFrom('premises' as const, 'privacy' as const), outline: square }),
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('area' as const), outline: square, level: keys(LEVELS), targetHeightM: real(0, 20) }),
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('target' as const), at: planPoint, level: keys(LEVELS), targetHeightM: real(0, 20) }),
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('walk' as const), path: edge.map(([a, b]) => [a, b]) }),
+  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('head end' as const), at: planPoint }),
+)
+const site = fc.constantFrom<Job['site']>(null, { latitudeDeg: 51.5, longitudeDeg: -0.1, upBearingDeg: 20, timeZone: 'Europe/London' }, { latitudeDeg: -89, longitudeDeg: 179, upBearingDeg: 0, timeZone: 'UTC' })
+
 const sight = fc.record({
   heightM: real(0.3, 60), targetDistanceM: real(0.3, 500), targetHeightM: real(0, 20), level: keys(LEVELS), focalMm: real(0.5, 300), tiltDeg: real(-90, 90), portrait: fc.boolean(), shutterS: real(0.00001, 2),
-  wish: fc.record({ place: line, kept: fc.boolean(), reason: line, agreedBy: line }),
+  wish: fc.record({ place: line, at: fc.option(planPoint), kept: fc.boolean(), reason: line, agreedBy: line }),
+  place: fc.option(fc.record({ floor: keys(FLOORS), x: real(-50, 50), y: real(-50, 50), panDeg: real(-360, 360), rollDeg: real(-180, 180) })),
 })
 const mount = fc.record({
   fixingId: part(CATALOGUE.fixings), fixingCount: fc.integer({ min: 1, max: 24 }), woodId: fc.option(part(CATALOGUE.woods)), threadInWoodMm: real(0, 200), makersPullN: fc.option(real(1, 100000)),
@@ -62,17 +82,19 @@ export const anyJob: fc.Arbitrary<Job> = fc
     sealing: fc.constantFrom('always' as const, 'by exposure' as const),
     edition: fc.constantFrom('2014' as const, '2025' as const),
     waste: real(0, 50),
+    site,
+    things: fc.array(thing, { maxLength: 5 }).map((list) => list.map((t, i) => ({ ...t, id: `t${i}` }))),
     devices: fc.array(anyDevice, { maxLength: 4 }),
     supplies: fc.constantFrom<Job['supplies']>([], [{ id: 'switch', name: 'Switch', partId: 'switch-8' }, { id: 'dc', name: 'DC', partId: 'dc-12-5' }], [{ id: 'switch', name: 'Lost', partId: 'no-such-part' }]),
     records: fc.uniqueArray(fc.record({ stepId: fc.constantFrom(...STEPS), ...outcome, at: moment, by: person }), { selector: ({ stepId }) => stepId, maxLength: 5 }),
     faults: fc.array(fc.record({ title: fc.constant('Loose'), severity: keys(SEVERITIES), cause: fc.constantFrom(...CAUSES), stage: fc.option(fc.constantFrom(...STAGES)), note: line, due: fc.option(fc.constant('2026-04-01')), temporary: fc.boolean() }), { maxLength: 3 }),
     photos: fc.array(fc.record({ sha256, caption: line, at: moment, by: person }), { maxLength: 3 }),
   })
-  .map(({ units, sealing, edition, waste, devices, supplies, records, faults, photos }) => {
+  .map(({ units, sealing, edition, waste, site, things, devices, supplies, records, faults, photos }) => {
     const named = devices.map((d, i): Device => ({ ...d, id: `d${i}`, mark: String(i + 1).padStart(2, '0') }))
     const first = named[0]?.id ?? null
     return job({
-      units, policies: { ...USUAL_POLICIES, sealing, edition }, allowances: { ...USUAL_ALLOWANCES, wastePercent: waste }, supplies, devices: named,
+      units, policies: { ...USUAL_POLICIES, sealing, edition }, allowances: { ...USUAL_ALLOWANCES, wastePercent: waste }, site, things, supplies, devices: named,
       records: first === null ? [] : records.map((r): StepRecord => ({ deviceId: first, ...r })),
       faults: faults.map(({ temporary, ...f }, i): Fault => ({
         id: `f${i}`, deviceId: first, origin: null, ...f, raisedAt: NOW, raisedBy: 'Lead', state: temporary ? 'temporary fix' : 'open',

@@ -24,7 +24,7 @@ it('names parts and port, and leaves empty facts out', () => {
 })
 
 it('tells why it stands elsewhere and who agreed', () => {
-  const sight = { ...assessDevice(device(), job(), CATALOGUE).stages!.sight.input, wish: { place: 'left of the door', kept: false, reason: 'the lamp blinds it', agreedBy: 'Owner' } }
+  const sight = { ...assessDevice(device(), job(), CATALOGUE).stages!.sight.input, wish: { place: 'left of the door', at: null, kept: false, reason: 'the lamp blinds it', agreedBy: 'Owner' } }
   expect(says(recordOf({ sight }), 'Moved because')).toBe('the lamp blinds it (agreed: Owner)')
 })
 

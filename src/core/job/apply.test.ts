@@ -28,7 +28,7 @@ const { id: _id, sight: _s, mount: _m, route: _r, terminate: _t, seal: _e, power
 const facts = { name: 'Yard', address: 'Quay', units: 'imperial' as const, headEnd: 'Loft', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
 
 describe('the job itself', () => {
-  it('is created with who and when, empty', () => expect(after({ type: 'createJob', facts }, null)).toEqual({ id: 'job-1', ...facts, createdAt: LATER, createdBy: 'Installer 2', supplies: [], devices: [], records: [], photos: [], faults: [] }))
+  it('is created with who and when, empty', () => expect(after({ type: 'createJob', facts }, null)).toEqual({ id: 'job-1', ...facts, createdAt: LATER, createdBy: 'Installer 2', site: null, backgrounds: [], things: [], supplies: [], devices: [], records: [], photos: [], faults: [] }))
   it('is not created twice', () => expect(refused({ type: 'createJob', facts })).toBe('/jobId'))
   it('changes its facts and keeps the rest', () => expect(after({ type: 'editJob', facts })).toEqual({ ...START, ...facts }))
   it('takes a supply, changes it in place and lets it go', () => {

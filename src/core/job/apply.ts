@@ -1,6 +1,6 @@
 import type { Catalogue } from '../parts'
 import type { Command, Reason } from './command'
-import { NO_DETAILS, type Device, type DeviceChoice, type Fault, type FaultFacts, type Job } from './job'
+import { MOST_THINGS, NO_DETAILS, type Device, type DeviceChoice, type Fault, type FaultFacts, type Job } from './job'
 
 export type Applied = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly reasons: readonly Reason[] }
 
@@ -15,7 +15,7 @@ export function apply(job: Job | null, command: Command, catalogue: Catalogue): 
     if (job) return refuse('/jobId', 'This job exists already.')
     return {
       ok: true,
-      job: { id: command.jobId, ...command.facts, createdAt: command.at, createdBy: command.by, supplies: [], devices: [], records: [], photos: [], faults: [] },
+      job: { id: command.jobId, ...command.facts, createdAt: command.at, createdBy: command.by, site: null, backgrounds: [], things: [], supplies: [], devices: [], records: [], photos: [], faults: [] },
     }
   }
   if (!job) return refuse('/jobId', 'There is no job with this id.')
@@ -32,6 +32,17 @@ export function apply(job: Job | null, command: Command, catalogue: Catalogue): 
       if (user) return refuse('/supplyId', `Device ${user.mark} is powered from it: choose another supply there first.`)
       return done({ supplies: job.supplies.filter(({ id }) => id !== command.supplyId) })
     }
+    case 'setSite':
+      return done({ site: command.site })
+    case 'setBackground': {
+      const others = job.backgrounds.filter(({ floor }) => floor !== command.floor)
+      return done({ backgrounds: command.background ? [...others, { floor: command.floor, ...command.background }] : others })
+    }
+    case 'putThing':
+      if (job.things.length >= MOST_THINGS && !job.things.some(({ id }) => id === command.thing.id)) return refuse('/thing', `A job holds at most ${MOST_THINGS} things on its plans.`)
+      return done({ things: put(job.things, command.thing) })
+    case 'removeThing':
+      return done({ things: job.things.filter(({ id }) => id !== command.thingId) })
     case 'addDevice': {
       if (job.devices.some(({ id }) => id === command.deviceId)) return refuse('/deviceId', 'This device exists already.')
       const wrong = choiceReasons(job, command.deviceId, command.choice, catalogue)

@@ -1,7 +1,10 @@
 import { z } from 'zod'
+import { FLOORS } from './choices'
+import { Id, keysOf, Moment } from './fields'
 import {
-  Details, DeviceChoice, FaultFacts, Fix, Id, Job, JobFacts, JobSupply, Moment, Mount, Outcome, PhotoFacts, Power, Route, Seal, Sight, StepRecord, Terminate,
+  Details, DeviceChoice, FaultFacts, Fix, Job, JobFacts, JobSupply, Mount, Outcome, PhotoFacts, Power, Route, Seal, Sight, StepRecord, Terminate,
 } from './job'
+import { Background, PlanThing, Site } from './plan'
 
 /** The only ways to change anything. Each carries who, when, and an id made by the client, so that sending twice does no harm. */
 
@@ -19,6 +22,10 @@ export const Command = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('editJob'), facts: JobFacts }),
   z.strictObject({ ...envelope, type: z.literal('putSupply'), supply: JobSupply }),
   z.strictObject({ ...envelope, type: z.literal('removeSupply'), supplyId: Id }),
+  z.strictObject({ ...envelope, type: z.literal('setSite'), site: Site.nullable() }),
+  z.strictObject({ ...envelope, type: z.literal('setBackground'), floor: keysOf(FLOORS), background: Background.nullable() }),
+  z.strictObject({ ...envelope, type: z.literal('putThing'), thing: PlanThing }),
+  z.strictObject({ ...envelope, type: z.literal('removeThing'), thingId: Id }),
   z.strictObject({ ...onDevice, type: z.literal('addDevice'), choice: DeviceChoice }),
   z.strictObject({ ...onDevice, type: z.literal('editDevice'), choice: DeviceChoice }),
   z.strictObject({ ...onDevice, type: z.literal('removeDevice') }),

@@ -2,10 +2,12 @@ import { z } from 'zod'
 import { reasonsOf, type Reason } from './command'
 import { Job } from './job'
 
+export const JOB_FILE_VERSION = 2
+
 /** The open file of one job: the record, and the bytes of its photos, so that it imports again without loss. */
 export const JobFile = z.strictObject({
   format: z.literal('neat-bracket-job'),
-  version: z.literal(1),
+  version: z.literal(JOB_FILE_VERSION),
   job: Job,
   /** Photos by content, base64; one entry a distinct photo. */
   photos: z.array(z.strictObject({ sha256: z.string().regex(/^[0-9a-f]{64}$/), base64: z.base64() })),
@@ -24,12 +26,28 @@ export function openJobFile(words: string): Opened {
   }
   const heading = z.object({ format: z.literal('neat-bracket-job'), version: z.number() }).safeParse(data)
   if (!heading.success) return { ok: false, reasons: [{ path: '/format', message: 'This is not a Neat Bracket job file.' }] }
-  if (heading.data.version !== 1) return { ok: false, reasons: [{ path: '/version', message: `Version ${heading.data.version} is newer than this program reads (1).` }] }
-  const parsed = JobFile.safeParse(data)
+  const { version } = heading.data
+  if (version > JOB_FILE_VERSION) return { ok: false, reasons: [{ path: '/version', message: `Version ${version} is newer than this program reads (${JOB_FILE_VERSION}).` }] }
+  if (!Number.isInteger(version) || version < 1) return { ok: false, reasons: [{ path: '/version', message: `There is no version ${version}.` }] }
+  const parsed = JobFile.safeParse(UPGRADES.slice(version - 1).reduce((file, upgrade) => upgrade(file), data))
   return parsed.success ? { ok: true, file: parsed.data } : { ok: false, reasons: reasonsOf(parsed.error) }
+}
+
+type Rough = Record<string, unknown>
+const isRough = (value: unknown): value is Rough => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** One step a version, oldest first: each turns a file of its version into one of the next. What is malformed stays so, for the schema to name. */
+const UPGRADES: readonly ((file: unknown) => unknown)[] = [withPlan]
+
+/** Version 2 knows the plan: site, backgrounds, things, and where each device and wish stands on it. */
+function withPlan(file: unknown): unknown {
+  if (!isRough(file) || !isRough(file.job)) return file
+  const { devices } = file.job
+  const placed = (device: unknown) => (isRough(device) && isRough(device.sight) ? { ...device, sight: { ...device.sight, place: null, wish: isRough(device.sight.wish) ? { ...device.sight.wish, at: null } : device.sight.wish } } : device)
+  return { ...file, version: 2, job: { ...file.job, site: null, backgrounds: [], things: [], devices: Array.isArray(devices) ? devices.map(placed) : devices } }
 }
 
 /** The JSON Schema (2020-12) of the job file: its published contract. */
 export function jobFileSchema(): object {
-  return { $id: 'neat-bracket-job-1', title: 'Neat Bracket job file', ...z.toJSONSchema(JobFile, { target: 'draft-2020-12' }) }
+  return { $id: `neat-bracket-job-${JOB_FILE_VERSION}`, title: 'Neat Bracket job file', ...z.toJSONSchema(JobFile, { target: 'draft-2020-12' }) }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob, device, job, NOW } from '@/testing/jobs'
-import { apply, Command, commandsOf, Job, openJobFile, reasonsOf, type Change } from '.'
+import { apply, Command, commandsOf, Job, JOB_FILE_VERSION, openJobFile, reasonsOf, type Change } from '.'
 
 const ids = () => {
   let n = 0
@@ -87,7 +87,7 @@ it('leads a fault from raised over a temporary and a lasting fix to closed, and 
 })
 
 describe('job files', () => {
-  const file = (change: object = {}) => JSON.stringify({ format: 'neat-bracket-job', version: 1, job: job(), photos: [], ...change })
+  const file = (change: object = {}) => JSON.stringify({ format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: job(), photos: [], ...change })
   const message = (words: string) => {
     const opened = openJobFile(words)
     return opened.ok ? 'opened' : `${opened.reasons[0]!.path} ${opened.reasons[0]!.message}`

@@ -4,20 +4,10 @@ import {
   CAUSES, COAX_SCHOOLS, EDITIONS, EXPOSURES, LEVELS, PASSAGES, PIN_SCHEMES, SEALING_POLICIES, SEVERITIES, SPACES, UNIT_SYSTEMS,
   type Cause,
 } from './choices'
+import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId } from './fields'
+import { FloorBackground, Place, PlanPoint, PlanThing, Site } from './plan'
 
 /** The whole record of one site. These schemas are its definition, its validation and its file format. */
-
-const keysOf = <T extends Record<string, unknown>>(table: T) => z.enum(Object.keys(table) as [keyof T & string, ...(keyof T & string)[]])
-
-export const Id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'An id has 1 to 64 letters, digits, - or _.')
-const PartId = z.string().min(1, 'Choose a part.').max(64)
-const Name = z.string().trim().min(1, 'Give it a name.').max(80, 'Use at most 80 characters.')
-const Note = z.string().trim().max(2000, 'Use at most 2000 characters.')
-const Line = z.string().trim().max(200, 'Use at most 200 characters.')
-export const Moment = z.iso.datetime({ message: 'A moment is written like 2026-03-02T09:30:00Z.' })
-const Day = z.iso.date('A day is written like 2026-03-02.')
-const between = (min: number, max: number, unit: string) =>
-  z.number(`Give a number of ${unit}.`).min(min, `At least ${min} ${unit}.`).max(max, `At most ${max} ${unit}.`)
 
 export const Policies = z.strictObject({
   pinScheme: keysOf(PIN_SCHEMES),
@@ -52,7 +42,9 @@ export const Sight = z.strictObject({
   portrait: z.boolean(),
   shutterS: between(0.00001, 2, 's'),
   /** Where the customer asked for it; why and by whose agreement it stands elsewhere, when it does. */
-  wish: z.strictObject({ place: Line, kept: z.boolean(), reason: Line, agreedBy: Line }),
+  wish: z.strictObject({ place: Line, at: PlanPoint.nullable(), kept: z.boolean(), reason: Line, agreedBy: Line }),
+  /** Where it stands on the plan; null while it is not on it. */
+  place: Place.nullable(),
 })
 export type Sight = z.infer<typeof Sight>
 
@@ -208,11 +200,16 @@ export const JobFacts = z.strictObject({
 })
 export type JobFacts = z.infer<typeof JobFacts>
 
+export const MOST_THINGS = 5000
+
 export const Job = z.strictObject({
   id: Id,
   ...JobFacts.shape,
   createdAt: Moment,
   createdBy: Name,
+  site: Site.nullable(),
+  backgrounds: z.array(FloorBackground).max(4),
+  things: z.array(PlanThing).max(MOST_THINGS, `At most ${MOST_THINGS} things on the plans.`),
   supplies: z.array(JobSupply).max(60),
   devices: z.array(Device).max(1000),
   records: z.array(StepRecord),

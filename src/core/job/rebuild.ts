@@ -13,6 +13,9 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
   const plan = (change: Change) => said.push({ change, at, by })
 
   plan({ type: 'createJob', facts: factsOf(job) })
+  if (job.site) plan({ type: 'setSite', site: job.site })
+  for (const { floor, ...background } of job.backgrounds) plan({ type: 'setBackground', floor, background })
+  for (const thing of job.things) plan({ type: 'putThing', thing })
   for (const supply of job.supplies) plan({ type: 'putSupply', supply })
   for (const device of job.devices) planDevice(device, plan)
   for (const { deviceId, stepId, at, by, ...outcome } of job.records) said.push({ change: { type: 'recordStep', deviceId, stepId, outcome }, at, by })

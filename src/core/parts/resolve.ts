@@ -1,4 +1,5 @@
 import type { Allowances, Device, Job, Policies, JobSupply } from '../job/job'
+import type { PlanThing, Site } from '../job/plan'
 import { EXPOSURES, type Exposure } from '../job/choices'
 import { print, type QuantityKind, type UnitSystem } from '../units'
 import type { Accessory, Cable, Camera, Catalogue, MountPart, Surface } from './parts'
@@ -18,13 +19,16 @@ export interface DeviceContext {
   readonly policies: Policies
   readonly allowances: Allowances
   readonly supplies: readonly JobSupply[]
+  /** Where the site lies, and what stands on its plans. */
+  readonly site: Site | null
+  readonly things: readonly PlanThing[]
   readonly catalogue: Catalogue
   /** Prints a value in the job's units, for the sentences of findings and steps. */
   readonly say: (value: number, kind: QuantityKind) => string
 }
 
 /** What of a job its devices depend on. */
-export type JobSettings = Pick<Job, 'units' | 'policies' | 'allowances' | 'supplies'>
+export type JobSettings = Pick<Job, 'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things'>
 
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
 export function resolve(device: Device, job: JobSettings, catalogue: Catalogue): DeviceContext | { readonly missing: readonly string[] } {
@@ -50,10 +54,10 @@ export function resolve(device: Device, job: JobSettings, catalogue: Catalogue):
   for (const { conduitId } of route?.segments ?? []) if (conduitId) find(catalogue.conduits, conduitId)
   if (!camera || !surface || !cable || missing.length > 0) return { missing }
 
-  const { units, policies, allowances, supplies } = job
+  const { units, policies, allowances, supplies, site, things } = job
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
   return {
-    device, camera, surface, cable, mounts, accessories, exposure: EXPOSURES[device.exposure], facing, units, policies, allowances, supplies, catalogue,
+    device, camera, surface, cable, mounts, accessories, exposure: EXPOSURES[device.exposure], facing, units, policies, allowances, supplies, site, things, catalogue,
     say: (value, kind) => print({ value, kind }, units),
   }
 }

@@ -76,7 +76,7 @@ describe('steps follow from the plan', () => {
     expect(find(plan({ exposure: 'marine' }), 'seal/grease')).toBeDefined()
     expect(find(plan({}), 'seal/grease')).toBeUndefined()
     const sight = assessDevice(device(), job(), CATALOGUE).stages!.sight.input
-    const moved = find(plan({ sight: { ...sight, wish: { place: 'left', kept: false, reason: 'lamp', agreedBy: 'Owner' } } }), 'sight/place')!
+    const moved = find(plan({ sight: { ...sight, wish: { place: 'left', at: null, kept: false, reason: 'lamp', agreedBy: 'Owner' } } }), 'sight/place')!
     expect(moved.detail).toBe('Asked for: left. Moved: lamp. Agreed by Owner.')
     const tile = { surfaceId: 'ceiling-tile', cameraId: 'dome-4mp-vf', mountIds: ['tile-spread-plate'], exposure: 'dry indoors' as const }
     const mount = assessDevice(device(tile), job(), CATALOGUE).stages!.mount.input

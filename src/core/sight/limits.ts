@@ -5,6 +5,13 @@ export const SIGHT_LIMITS = {
   walkingMS: limit('Walking speed used for blur', 1.4, 'm/s', 'practice'),
   blurPx: limit('Blur that still leaves a face or plate readable', 2, 'px', 'practice'),
   faceHeightM: limit('Height of a face', 1.6, 'm', 'practice'),
+  nearSurfaceM: limit('Distance within which a surface in the picture or the infrared beam glares', 2, 'm', 'practice'),
+  beamMargin: limit('How much wider than the picture the infrared beam is taken', 15, '%', 'practice'),
+  nearShare: limit('Share of the picture that a near surface may take', 0.5, '%', 'practice'),
+  turnedFaceDeg: limit('Angle to the camera within which a walking person shows the face', 45, '°', 'practice'),
+  sunHoursAYear: limit('Hours a year with the sun in the picture that are worth a thought', 25, 'h', 'practice'),
+  wishM: limit('Distance from the customer’s wish that needs agreement', 0.3, 'm', 'practice'),
+  areaShare: limit('Share of an area of interest that must be seen at its level', 95, '%', 'practice'),
   densityMargin: limit('Margin over a level under which it is called close', 5, '%', 'practice'),
 } as const
 
@@ -14,5 +21,9 @@ export const SIGHT_FORMULAS: readonly Formula[] = [
   { name: 'Nearest visible ground', formula: 'H / tan(θ + VFOV/2)', source: 'physics' },
   { name: 'Far limit', formula: 'H / tan(θ − VFOV/2); endless when θ ≤ VFOV/2', source: 'physics' },
   { name: 'Focal length for a density', formula: 'ρ·D·w / Nx', source: 'physics' },
+  { name: 'What an upright hides of a plane', formula: 'the plan segment stretched from the lens by 1/u, u from (z₀ − H)/(z − H) to (z₁ − H)/(z − H)', source: 'physics' },
+  { name: 'What a board hides of a plane', formula: 'its outline stretched from the lens by (z − H)/(h − H)', source: 'physics' },
+  { name: 'Drop that clears a soffit lip', formula: 'H + s·tan(VFOV/2 − θ) − lip', source: 'physics' },
+  { name: 'Sun position', formula: 'Meeus, by a sun-position library; every ten minutes of a common year', source: 'meeus' },
   { name: 'Motion blur', formula: 'speed × shutter × density', source: 'physics' },
 ]

@@ -55,13 +55,14 @@ export function imagerOf(camera: Pick<Camera, 'sensor' | 'lens'>, focalMm: numbe
   }
 }
 
-interface Axes {
+export interface Axes {
   readonly forward: Point
   readonly right: Point
   readonly up: Point
 }
 
-function axesOf({ panDeg, tiltDeg, rollDeg }: Pose): Axes {
+/** The axes of a camera's picture in the site: unit vectors forward, to the right and up. */
+export function axesOf({ panDeg, tiltDeg, rollDeg }: Pose): Axes {
   const [sinP, cosP] = [Math.sin(panDeg * RAD), Math.cos(panDeg * RAD)]
   const [sinT, cosT] = [Math.sin(tiltDeg * RAD), Math.cos(tiltDeg * RAD)]
   const [sinR, cosR] = [Math.sin(rollDeg * RAD), Math.cos(rollDeg * RAD)]
@@ -112,10 +113,44 @@ function projectWith(imager: Imager, axes: Axes, pose: Pose, point: Point): Pict
  */
 export function densityAt(imager: Imager, pose: Pose, point: Point): number {
   const axes = axesOf(pose)
-  const bearing = Math.atan2(point.x - pose.x, point.y - pose.y)
-  const half = 1e-4 // metres either side: far below a pixel, far above rounding
-  const step = { x: Math.cos(bearing) * half, y: -Math.sin(bearing) * half, z: 0 }
-  const left = projectWith(imager, axes, pose, { x: point.x - step.x, y: point.y - step.y, z: point.z })
-  const right = projectWith(imager, axes, pose, { x: point.x + step.x, y: point.y + step.y, z: point.z })
-  return left && right ? Math.hypot(right.u - left.u, right.v - left.v) / (2 * half) : 0
+  const ray = { x: point.x - pose.x, y: point.y - pose.y, z: point.z - pose.z }
+  return densityAlong(imager, axes, ray.x, ray.y, dot(ray, axes.forward), dot(ray, axes.right), dot(ray, axes.up))
+}
+
+/**
+ * The same from what is known of a ray already: its plan components and its depth, across and above the axis (m). It is
+ * the length of the projection's derivative along the level board.
+ */
+export function densityAlong(imager: Imager, { forward, right, up }: Axes, dx: number, dy: number, depth: number, across: number, above: number): number {
+  const plan = Math.hypot(dx, dy)
+  const [bx, by] = plan < 1e-9 ? [right.x, right.y] : [dy / plan, -dx / plan]
+  const dDepth = bx * forward.x + by * forward.y
+  const dAcross = bx * right.x + by * right.y
+  const dAbove = bx * up.x + by * up.y
+  if (imager.kind === 'rectilinear') {
+    if (depth <= 1e-9) return 0
+    const inverse = 1 / depth
+    return Math.hypot(imager.focalPxX * (dAcross - across * inverse * dDepth), imager.focalPxY * (dAbove - above * inverse * dDepth)) * inverse
+  }
+  const side2 = across * across + above * above
+  const side = Math.sqrt(side2)
+  if (side < 1e-9) return depth <= 0 ? 0 : Math.hypot(imager.focalPxX * dAcross, imager.focalPxY * dAbove) / depth
+  const angle = Math.atan2(side, depth)
+  const dSide = (across * dAcross + above * dAbove) / side
+  const dAngle = (depth * dSide - side * dDepth) / (side2 + depth * depth)
+  const stretch = angle / side
+  const dStretch = (dAngle - stretch * dSide) / side
+  return Math.hypot(imager.focalPxX * (dAcross * stretch + across * dStretch), imager.focalPxY * (dAbove * stretch + above * dStretch))
+}
+
+/** Whether a pictured point lies inside the frame. */
+export const inFrame = (imager: Imager, { u, v }: Pictured): boolean => u >= 0 && u <= imager.widthPx && v >= 0 && v <= imager.heightPx
+
+/** The direction (unit vector) in which a picture position lies from the lens. */
+export function rayThrough(imager: Imager, pose: Pose, u: number, v: number): Point {
+  const { forward, right, up } = axesOf(pose)
+  const [x, y] = [(u - imager.widthPx / 2) / imager.focalPxX, (imager.heightPx / 2 - v) / imager.focalPxY]
+  const side = Math.hypot(x, y)
+  const [ahead, aside] = imager.kind === 'rectilinear' ? [1 / Math.hypot(1, side), 1 / Math.hypot(1, side)] : [Math.cos(side), side < 1e-12 ? 1 : Math.sin(side) / side]
+  return blend(blend(forward, ahead, right, x * aside), 1, up, y * aside)
 }

@@ -140,7 +140,7 @@ describe('findings', () => {
     [{ heightM: 6, targetDistanceM: 4, tiltDeg: 48 }, {}, 'sight/face-angle check'],
     [{ shutterS: 1 / 30 }, {}, 'sight/blur check'],
     [{ targetDistanceM: 55, tiltDeg: 2, focalMm: 12 }, {}, 'sight/infrared check'],
-    [{ wish: { place: 'left', kept: false, reason: 'light', agreedBy: '' } }, {}, 'sight/wish check'],
+    [{ wish: { place: 'left', at: null, kept: false, reason: 'light', agreedBy: '' } }, {}, 'sight/wish check'],
   ])('finds %j on %j: %s', (change, on, expected) => expect(ids(change, on)).toContain(expected))
 
   it('promises no more with a shorter lens, a longer way or a lower level met', () => {

@@ -1,11 +1,16 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
-import { LEVELS, type Edition, type LevelId } from '../job/choices'
+import { LEVELS } from '../job/choices'
+import { levelReached } from './levels'
 import type { Sight } from '../job/job'
 import type { Camera, DeviceContext } from '../parts'
 import { quantity, text, type Reading } from '../units'
 import { depressionDeg, farthestGroundM, nearestFaceM, nearestGroundM, tiltsThatShow, type Reach } from './elevation'
 import { SIGHT_LIMITS } from './limits'
+import { lookAround, planFindings } from './onPlan'
+import { nameOf } from './occluders'
 import { densityAt, imagerOf } from './projection'
+import type { AxisProfile } from './surroundings'
+import { distanceM } from '../geometry'
 
 /** What the side elevation draws; metres and degrees, nothing rounded. */
 export interface Elevation {
@@ -23,6 +28,8 @@ export interface Elevation {
   readonly facing: 'wall' | 'down'
   readonly form: Camera['form']
   readonly tiltRangeDeg: readonly [min: number, max: number]
+  /** What stands along the axis, and what hides the target; null while the device is not on the plan. */
+  readonly surroundings: (AxisProfile & { readonly hiddenBy: string | null }) | null
 }
 
 /** Tilts below level (degrees) that the camera's joint allows, its base facing out from a wall or straight down. */
@@ -30,15 +37,6 @@ export function tiltRangeDeg(camera: Pick<Camera, 'axisFromBaseDeg'>, facing: 'w
   const [least, most] = camera.axisFromBaseDeg
   if (facing === 'down') return [90 - most, Math.min(90, 90 - least)]
   return [least < 0 ? least : -most, Math.min(90, most)]
-}
-
-/** The highest level of an edition that a density (px/m) reaches; null below the lowest. */
-export function levelReached(densityPxM: number, edition: Edition): LevelId | null {
-  let reached: LevelId | null = null
-  for (const id of Object.keys(LEVELS) as LevelId[]) {
-    if (LEVELS[id].edition === edition && densityPxM >= LEVELS[id].densityPxM) reached = id
-  }
-  return reached
 }
 
 /** Pixels per metre at a target straight ahead of the camera. */
@@ -55,7 +53,7 @@ export function proposeSight({ camera, facing, policies }: DeviceContext): Sight
   return {
     heightM, targetDistanceM: 6, targetHeightM: SIGHT_LIMITS.faceHeightM.value, level: policies.edition === '2014' ? 'recognise' : 'perceive',
     focalMm: camera.lens.focalMm[0], tiltDeg: Math.min(most, Math.max(least, centred)), portrait: false, shutterS: 1 / 100,
-    wish: { place: '', kept: true, reason: '', agreedBy: '' },
+    wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' }, place: null,
   }
 }
 
@@ -89,13 +87,17 @@ export function assessSight(context: DeviceContext, sight: Sight): StageAssessme
     { label: `Walking blur at ${say(sight.shutterS, 'time')}`, reading: quantity(blurPx, 'pixels') },
   ]
 
+  const onPlan = sight.place ? lookAround(context, sight, sight.place) : null
+  if (onPlan?.sun) figures.push({ label: 'Sun in the picture', reading: text(`${Math.round(onPlan.sun.hoursAYear)} h a year at most`) })
+
   const findings = [
     ...lensFindings(context, sight),
     tiltFinding(context, sight, range, shows),
     pictureFinding(context, sight, inPicture, shows, range),
     ...(inPicture ? [levelFinding(context, sight, density), ...faceFindings(context, sight, down)] : []),
     ...nightFindings(context, sight),
-    ...wishFindings(sight),
+    ...(onPlan ? planFindings(context, sight, onPlan) : []),
+    ...wishFindings(context, sight),
   ].filter((f) => f !== null)
 
   return {
@@ -105,6 +107,7 @@ export function assessSight(context: DeviceContext, sight: Sight): StageAssessme
     drawing: {
       heightM, targetDistanceM, targetHeightM, tiltDeg, verticalFovDeg, nearestGround: near, farthestGround: far, targetInPicture: inPicture,
       densityPxM: density, levelName: level.name, faceAngleDeg: down, facing, form: camera.form, tiltRangeDeg: range,
+      surroundings: onPlan && { ...onPlan.profile, hiddenBy: onPlan.hidden && nameOf(onPlan.hidden.thing) },
     },
   }
 }
@@ -212,10 +215,13 @@ function nightFindings({ camera, exposure, say }: DeviceContext, sight: Sight): 
   })]
 }
 
-function wishFindings({ wish }: Sight): Finding[] {
-  if (wish.kept || (wish.reason !== '' && wish.agreedBy !== '')) return []
+function wishFindings({ say }: DeviceContext, { wish, place }: Sight): Finding[] {
+  const away = wish.at && place ? distanceM(wish.at, place) : 0
+  const moved = away > SIGHT_LIMITS.wishM.value
+  if ((wish.kept && !moved) || (!wish.kept && wish.reason !== '' && wish.agreedBy !== '')) return []
   return [finding('sight', 'wish', {
-    verdict: 'check', title: 'Moved from the customer’s wish', figure: text('not agreed'), limit: text('agreed'),
-    reason: `The customer asked for: ${wish.place || 'another place'}.`, source: 'practice', advice: 'Note why it stands elsewhere and who agreed, before you drill.',
+    verdict: 'check', title: 'Moved from the customer’s wish', figure: moved ? quantity(away, 'length') : text('not agreed'), limit: moved ? quantity(SIGHT_LIMITS.wishM.value, 'length') : text('agreed'),
+    reason: wish.place === '' && moved ? `It stands ${say(away, 'length')} from where the customer asked for it, and nobody is noted to have agreed.` : `The customer asked for: ${wish.place || 'another place'}.`,
+    source: 'practice', advice: 'Note why it stands elsewhere and who agreed, before you drill.',
   })]
 }

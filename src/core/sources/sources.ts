@@ -26,6 +26,7 @@ export const SOURCES = {
   'astm-b258': memory('ASTM B258 wire diameters with 100 % IACS annealed copper at 20 °C'),
   'thread-sizes': memory('IEC 60423 metric entry threads and NPT knockout sizes'),
   'rj45-size': memory('IEC 60603-7 plug body, 11.7 × 8.3 mm'),
+  'meeus': published('J. Meeus, Astronomical Algorithms, 2nd edition, chapter 25, solar coordinates'),
   'physics': { kind: 'physics', cite: 'Derived from geometry, statics or circuit theory; no table needed' },
   'practice': { kind: 'common practice', cite: 'Common practice in the trade, no published source' },
   'catalogue': { kind: 'catalogue', cite: 'The catalogue entry of the part; the maker’s own figure decides' },

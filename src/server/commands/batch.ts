@@ -108,9 +108,9 @@ function heldBy(db: Db): Map<string, Stored> {
 }
 
 function missingPhoto(db: Db, command: Command): Reason | null {
-  if (command.type !== 'addPhoto') return null
-  const there = db.prepare('SELECT 1 FROM photo_content WHERE sha256 = ?').get(command.facts.sha256)
-  return there ? null : { path: '/facts/sha256', message: 'Upload the photo first: its bytes are not here yet.' }
+  const named = command.type === 'addPhoto' ? { sha256: command.facts.sha256, path: '/facts/sha256' } : command.type === 'setBackground' && command.background ? { sha256: command.background.sha256, path: '/background/sha256' } : null
+  if (!named || db.prepare('SELECT 1 FROM photo_content WHERE sha256 = ?').get(named.sha256)) return null
+  return { path: named.path, message: 'Upload the picture first: its bytes are not here yet.' }
 }
 
 function idOf(raw: unknown): string {

@@ -18,10 +18,13 @@ const jsonOrNull = (words: unknown) => (words === null ? null : json<never>(word
 export function loadJob(db: Db, id: string): Stored | null {
   const row = db.prepare('SELECT * FROM job WHERE id = ?').get(id) as Row | undefined
   if (!row) return null
-  const all = (table: 'supply' | 'device' | 'step_record' | 'fault' | 'photo') => db.prepare(`SELECT * FROM ${table} WHERE job_id = ? ORDER BY position`).all(id) as Row[]
+  const all = (table: 'supply' | 'background' | 'plan_thing' | 'device' | 'step_record' | 'fault' | 'photo') => db.prepare(`SELECT * FROM ${table} WHERE job_id = ? ORDER BY position`).all(id) as Row[]
   const job = {
     id: row.id, name: row.name, address: row.address, units: row.units, headEnd: row.head_end, policies: json(row.policies), allowances: json(row.allowances),
     createdAt: row.created_at, createdBy: row.created_by,
+    site: jsonOrNull(row.site),
+    backgrounds: all('background').map((r) => ({ floor: r.floor, name: r.name, sha256: r.sha256, widthPx: r.width_px, heightPx: r.height_px, at: { x: r.x, y: r.y }, metresPerPx: r.metres_per_px, turnDeg: r.turn_deg })),
+    things: all('plan_thing').map((r) => json(r.thing)),
     supplies: all('supply').map((r) => ({ id: r.id, name: r.name, partId: r.part_id })),
     devices: all('device').map((r) => ({
       id: r.id, mark: r.mark, name: r.name, cameraId: r.camera_id, mountIds: json(r.mount_ids), surfaceId: r.surface_id, exposure: r.exposure, cableId: r.cable_id, accessoryIds: json(r.accessory_ids),
@@ -44,15 +47,17 @@ export function revisionOf(db: Db, id: string): number | null {
 /** Writes what differs between two states of a job. Runs inside the caller's transaction. */
 export function saveJob(db: Db, before: Job | null, after: Job, revision: number): void {
   db.prepare(
-    `INSERT INTO job (id, revision, name, address, units, head_end, policies, allowances, created_at, created_by)
-     VALUES (@id, @revision, @name, @address, @units, @headEnd, @policies, @allowances, @createdAt, @createdBy)
-     ON CONFLICT (id) DO UPDATE SET revision = @revision, name = @name, address = @address, units = @units, head_end = @headEnd, policies = @policies, allowances = @allowances`,
+    `INSERT INTO job (id, revision, name, address, units, head_end, policies, allowances, site, created_at, created_by)
+     VALUES (@id, @revision, @name, @address, @units, @headEnd, @policies, @allowances, @site, @createdAt, @createdBy)
+     ON CONFLICT (id) DO UPDATE SET revision = @revision, name = @name, address = @address, units = @units, head_end = @headEnd, policies = @policies, allowances = @allowances, site = @site`,
   ).run({
     id: after.id, revision, name: after.name, address: after.address, units: after.units, headEnd: after.headEnd,
-    policies: JSON.stringify(after.policies), allowances: JSON.stringify(after.allowances), createdAt: after.createdAt, createdBy: after.createdBy,
+    policies: JSON.stringify(after.policies), allowances: JSON.stringify(after.allowances), site: after.site === null ? null : JSON.stringify(after.site), createdAt: after.createdAt, createdBy: after.createdBy,
   })
   // Devices and faults stand before what refers to them, and go after it.
   saveSupplies(db, before, after)
+  saveList(db, after.id, before?.backgrounds ?? [], after.backgrounds, (b) => b.floor, PUT_BACKGROUND, ({ at, ...b }) => ({ ...b, ...at }), 'DELETE FROM background WHERE job_id = ? AND floor = ?')
+  saveList(db, after.id, before?.things ?? [], after.things, (t) => t.id, PUT_THING, (t) => ({ id: t.id, floor: t.floor, kind: t.kind, thing: JSON.stringify(t) }), 'DELETE FROM plan_thing WHERE job_id = ? AND id = ?')
   saveList(db, after.id, before?.devices ?? [], after.devices, (d) => d.id, PUT_DEVICE, deviceRow, null)
   saveList(db, after.id, before?.faults ?? [], after.faults, (f) => f.id, PUT_FAULT, faultRow, null)
   saveList(db, after.id, before?.records ?? [], after.records, stepKey, PUT_STEP, stepRow, 'DELETE FROM step_record WHERE job_id = ? AND device_id || char(31) || step_id = ?')
@@ -85,6 +90,12 @@ function removeGone<T>(db: Db, jobId: string, before: readonly T[], after: reado
 
 const PUT_SUPPLY = `INSERT INTO supply (job_id, id, position, name, part_id) VALUES (@jobId, @id, @position, @name, @partId)
   ON CONFLICT (job_id, id) DO UPDATE SET position = @position, name = @name, part_id = @partId`
+
+const PUT_BACKGROUND = `INSERT INTO background (job_id, floor, position, name, sha256, width_px, height_px, x, y, metres_per_px, turn_deg) VALUES (@jobId, @floor, @position, @name, @sha256, @widthPx, @heightPx, @x, @y, @metresPerPx, @turnDeg)
+  ON CONFLICT (job_id, floor) DO UPDATE SET position = @position, name = @name, sha256 = @sha256, width_px = @widthPx, height_px = @heightPx, x = @x, y = @y, metres_per_px = @metresPerPx, turn_deg = @turnDeg`
+
+const PUT_THING = `INSERT INTO plan_thing (job_id, id, position, floor, kind, thing) VALUES (@jobId, @id, @position, @floor, @kind, @thing)
+  ON CONFLICT (job_id, id) DO UPDATE SET position = @position, floor = @floor, kind = @kind, thing = @thing`
 
 const PUT_DEVICE = `INSERT INTO device (job_id, id, position, mark, name, camera_id, mount_ids, surface_id, exposure, cable_id, accessory_ids, sight, mount, route, terminate, seal, power, details)
   VALUES (@jobId, @id, @position, @mark, @name, @cameraId, @mountIds, @surfaceId, @exposure, @cableId, @accessoryIds, @sight, @mount, @route, @terminate, @seal, @power, @details)

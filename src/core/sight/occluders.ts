@@ -1,0 +1,145 @@
+import { along, bearingDeg, between, contains, crossing, distanceM, type Outline, type PlanPoint } from '../geometry'
+import type { Floor } from '../job/choices'
+import type { PlanThing, ThingOf } from '../job/plan'
+import type { Point } from './projection'
+
+/** What blocks the view on one floor: upright rectangles over plan segments, and level boards over outlines. */
+export interface Upright {
+  readonly a: PlanPoint
+  readonly b: PlanPoint
+  readonly fromM: number
+  readonly toM: number
+  readonly thing: PlanThing
+}
+
+export interface Board {
+  readonly outline: Outline
+  readonly heightM: number
+  readonly thing: PlanThing
+}
+
+/** Where something stands, so that no ground is there to be seen. */
+export interface Solid {
+  readonly outline: Outline
+  readonly fromM: number
+  readonly toM: number
+}
+
+export interface Occluders {
+  readonly uprights: readonly Upright[]
+  readonly boards: readonly Board[]
+  readonly solids: readonly Solid[]
+}
+
+/** Faces of the prism that stands for a round obstacle. */
+const ROUND_FACES = 16
+
+/** How high the fascia above a soffit's underside stands; only what looks over it minds. Common practice, no source. */
+const FASCIA_M = 0.2
+
+const REMEMBERED = new WeakMap<readonly PlanThing[], Map<Floor, Occluders>>()
+
+/** What blocks the view on a floor; computed once for one and the same list of things. */
+export function occludersOf(things: readonly PlanThing[], floor: Floor): Occluders {
+  const floors = REMEMBERED.get(things) ?? new Map<Floor, Occluders>()
+  REMEMBERED.set(things, floors)
+  const held = floors.get(floor)
+  if (held) return held
+  const made = make(things.filter((thing) => thing.floor === floor))
+  floors.set(floor, made)
+  return made
+}
+
+function make(things: readonly PlanThing[]): Occluders {
+  const uprights: Upright[] = []
+  const boards: Board[] = []
+  const solids: Solid[] = []
+  for (const thing of things) {
+    if (thing.kind === 'wall') uprights.push(...wallPieces(thing))
+    if (thing.kind === 'soffit') {
+      const { from, to, undersideM, lipM } = thing
+      uprights.push({ a: from, b: to, fromM: undersideM - lipM, toM: undersideM + FASCIA_M, thing })
+      boards.push({ outline: soffitBoard(thing), heightM: undersideM, thing })
+    }
+    if (thing.kind === 'obstacle') {
+      const outline = obstacleOutline(thing)
+      const [fromM, toM] = [thing.baseM, thing.baseM + thing.heightM]
+      for (const [i, a] of outline.entries()) uprights.push({ a, b: outline[(i + 1) % outline.length]!, fromM, toM, thing })
+      boards.push({ outline, heightM: toM, thing })
+      if (fromM > 0) boards.push({ outline, heightM: fromM, thing })
+      solids.push({ outline, fromM, toM })
+    }
+  }
+  return { uprights, boards, solids }
+}
+
+/** A wall without its openings: what stands before, between and after them, below their sills and above their heads. */
+function wallPieces(wall: ThingOf<'wall'>): Upright[] {
+  const lengthM = distanceM(wall.from, wall.to)
+  const at = (alongM: number) => between(wall.from, wall.to, Math.min(1, Math.max(0, alongM / lengthM)))
+  const pieces: Upright[] = []
+  const [fromM, toM] = [wall.baseM, wall.baseM + wall.heightM]
+  const stand = (start: number, end: number, low: number, high: number) => {
+    if (end - start > 1e-9 && high - low > 1e-9) pieces.push({ a: at(start), b: at(end), fromM: low, toM: high, thing: wall })
+  }
+  // Openings may overlap: between two neighbouring jambs the openings over that stretch stay the same.
+  const jambs = [...new Set([0, lengthM, ...wall.openings.flatMap(({ alongM, widthM }) => [alongM, alongM + widthM])])].filter((m) => m >= 0 && m <= lengthM).sort((p, q) => p - q)
+  for (const [i, start] of jambs.slice(0, -1).entries()) {
+    const end = jambs[i + 1]!
+    const middle = (start + end) / 2
+    const gaps = wall.openings.filter(({ alongM, widthM }) => alongM < middle && alongM + widthM > middle).map(({ sillM, headM }) => [sillM, headM] as const).sort((p, q) => p[0] - q[0])
+    let low = fromM
+    for (const [sill, head] of gaps) {
+      stand(start, end, low, Math.min(toM, sill))
+      low = Math.max(low, head)
+    }
+    stand(start, end, low, toM)
+  }
+  return pieces
+}
+
+/** The board of a soffit on plan: from its outer edge back to the wall, which lies to the left of the edge. */
+export function soffitBoard({ from, to, depthM }: Pick<ThingOf<'soffit'>, 'from' | 'to' | 'depthM'>): Outline {
+  const back = bearingDeg(from, to) - 90
+  return [from, to, along(to, back, depthM), along(from, back, depthM)]
+}
+
+/** An obstacle on plan; a round one as a prism that encloses it. */
+export function obstacleOutline({ form }: Pick<ThingOf<'obstacle'>, 'form'>): Outline {
+  if (form.is === 'block') return form.outline
+  const reach = form.radiusM / Math.cos(Math.PI / ROUND_FACES)
+  return Array.from({ length: ROUND_FACES }, (_, i) => along(form.at, (360 / ROUND_FACES) * i, reach))
+}
+
+/** A share of a ray this small at either end belongs to the lens or the target itself. */
+const END = 1e-6
+
+/** The thing that stands nearest the eye between two points, and how far out (m along the ray); null when the way is free. */
+export function firstBetween({ uprights, boards }: Occluders, from: Point, to: Point): { readonly thing: PlanThing; readonly distanceM: number } | null {
+  let nearest = Infinity
+  let thing: PlanThing | null = null
+  for (const upright of uprights) {
+    const hit = crossing(from, to, upright.a, upright.b)
+    if (!hit || hit.along <= END || hit.along >= 1 - END || hit.along >= nearest) continue
+    const height = from.z + (to.z - from.z) * hit.along
+    if (height < upright.fromM || height > upright.toM) continue
+    nearest = hit.along
+    thing = upright.thing
+  }
+  if (from.z !== to.z) {
+    for (const board of boards) {
+      const share = (board.heightM - from.z) / (to.z - from.z)
+      if (share <= END || share >= 1 - END || share >= nearest) continue
+      if (!contains(board.outline, between(from, to, share))) continue
+      nearest = share
+      thing = board.thing
+    }
+  }
+  return thing === null ? null : { thing, distanceM: nearest * Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z) }
+}
+
+/** How a thing is called in a sentence: by its name, or by its kind. */
+export function nameOf(thing: Pick<PlanThing, 'name' | 'kind'>): string {
+  if (thing.name !== '') return thing.name
+  return { wall: 'a wall', soffit: 'a soffit edge', obstacle: 'an obstacle', premises: 'the premises', area: 'an area of interest', privacy: 'a privacy area', target: 'a target', walk: 'a walk', 'head end': 'the head end' }[thing.kind]
+}

@@ -1,0 +1,121 @@
+import { along, boundsOf, contains, nearestOn, type PlanPoint } from '../geometry'
+import { LEVELS, type Floor } from '../job/choices'
+import type { Device, Sight } from '../job/job'
+import type { Place } from '../job/plan'
+import { finding, type Finding } from '../findings'
+import type { Camera, Catalogue, DeviceContext } from '../parts'
+import { quantity, text } from '../units'
+import type { WalkCamera } from './ask'
+import type { Eye } from './footprint'
+import { levelsOf } from './levels'
+import { SIGHT_LIMITS } from './limits'
+import { firstBetween, nameOf, occludersOf, soffitBoard } from './occluders'
+import { imagerOf, type Point } from './projection'
+import { sunInPicture, type SunInPicture } from './sun'
+import { lookingInto } from './survey'
+import { alongAxis, lipClearanceM, nearSurfaces, setBackM, type AxisProfile, type NearSurface } from './surroundings'
+
+/** A camera as it stands and looks on the plan. */
+export function eyeOf(camera: Pick<Camera, 'sensor' | 'lens'>, { focalMm, portrait, heightM, tiltDeg }: Sight, { x, y, panDeg, rollDeg }: Place): Eye {
+  return { imager: imagerOf(camera, focalMm, portrait), pose: { x, y, z: heightM, panDeg, tiltDeg, rollDeg } }
+}
+
+/** Where a placed device's target stands: straight ahead on plan. */
+export function targetOf({ targetDistanceM, targetHeightM }: Sight, place: Place): Point {
+  return { ...along(place, place.panDeg, targetDistanceM), z: targetHeightM }
+}
+
+/** The cameras that stand on the plan of a floor, in the order of the job. */
+export function camerasOn(devices: readonly Device[], catalogue: Catalogue, floor: Floor): WalkCamera[] {
+  return devices.flatMap(({ id, mark, cameraId, sight }) => {
+    const camera = catalogue.cameras.get(cameraId)
+    if (!camera || !sight?.place || sight.place.floor !== floor) return []
+    return [{ deviceId: id, mark, eye: eyeOf(camera, sight, sight.place), shutterS: sight.shutterS }]
+  })
+}
+
+export interface OnPlan {
+  readonly profile: AxisProfile
+  readonly hidden: ReturnType<typeof firstBetween>
+  readonly near: readonly NearSurface[]
+  readonly sun: SunInPicture | null
+  readonly private: readonly { readonly name: string; readonly share: number; readonly bestPxM: number }[]
+  readonly setBackM: number | null
+  readonly lipM: number | null
+  readonly eye: Eye
+}
+
+/** What the plan says of one device: along its axis, close to it, in the sun's way, and where it must not look. */
+export function lookAround({ camera, site, things, exposure, policies }: DeviceContext, sight: Sight, place: Place): OnPlan {
+  const occluders = occludersOf(things, place.floor)
+  const eye = eyeOf(camera, sight, place)
+  const here = things.filter(({ floor }) => floor === place.floor)
+  const lip = lipAhead(here.filter((thing) => thing.kind === 'soffit'), place)
+  const least = LEVELS[levelsOf(policies.edition)[0]!].densityPxM
+  return {
+    eye,
+    profile: alongAxis(occluders, place, Math.max(sight.targetDistanceM * 1.6, 6)),
+    hidden: firstBetween(occluders, eye.pose, targetOf(sight, place)),
+    near: nearSurfaces(eye.imager, eye.pose, occluders),
+    sun: site && exposure.outdoors ? sunInPicture(eye, occluders, site) : null,
+    private: here.flatMap((thing) => {
+      if (thing.kind !== 'privacy' || !mayReach(eye, thing.outline)) return []
+      const { share, bestPxM } = lookingInto(thing, eye, occluders)
+      return share > 0 && bestPxM >= least ? [{ name: nameOf(thing), share, bestPxM }] : []
+    }),
+    setBackM: lip && setBackM(place, lip.from, lip.to), lipM: lip && lip.undersideM - lip.lipM,
+  }
+}
+
+/** The soffit edge in front of a device that hangs under its board. */
+function lipAhead<S extends { from: PlanPoint; to: PlanPoint; depthM: number; undersideM: number; lipM: number }>(soffits: readonly S[], place: Place): S | null {
+  return soffits.find((soffit) => contains(soffitBoard(soffit), place) || nearestOn(soffit.from, soffit.to, place).distanceM < 0.1) ?? null
+}
+
+/** Far away and at no level: not worth a look. 150 m is beyond the lowest level of every lens in use. */
+function mayReach({ pose }: Eye, outline: readonly PlanPoint[]): boolean {
+  const box = boundsOf(outline)!
+  return pose.x > box.left - 150 && pose.x < box.right + 150 && pose.y > box.bottom - 150 && pose.y < box.top + 150
+}
+
+/** What of it is worth saying. */
+export function planFindings(context: DeviceContext, sight: Sight, { hidden, near, sun, private: into, setBackM: back, lipM, eye }: OnPlan): Finding[] {
+  const { camera, say } = context
+  const findings: Finding[] = []
+  if (hidden) {
+    findings.push(finding('sight', 'hidden', {
+      verdict: 'stop', title: 'The target is hidden', figure: quantity(hidden.distanceM, 'length'), limit: quantity(sight.targetDistanceM, 'length'),
+      reason: `${cap(nameOf(hidden.thing))} stands in between, ${say(hidden.distanceM, 'length')} from the lens.`, source: 'physics', advice: 'Move the camera or turn it past what stands there, go higher, or place another camera behind it.',
+    }))
+  }
+  const { nearShare, nearSurfaceM, beamMargin } = SIGHT_LIMITS
+  for (const surface of near) {
+    const seen = surface.ofPicture * 100 > nearShare.value
+    const lit = camera.infraredReachM > 0 && surface.ofBeam > 0.02
+    if (!seen && !lit) continue
+    const drop = surface.kind === 'soffit' && back !== null && lipM !== null ? lipClearanceM(back, lipM, sight.heightM, sight.tiltDeg, eye.imager.verticalFovDeg) : null
+    const what = surface.kind === 'soffit' ? 'Soffit lip' : 'Near surface'
+    findings.push(finding('sight', `near:${surface.kind}`, {
+      verdict: 'check', title: seen ? `${what} in the picture` : `${what} in the infrared beam`, figure: quantity((seen ? surface.ofPicture : surface.ofBeam) * 100, 'share'), limit: seen ? text(`${nearShare.value} %`) : text(`none within ${beamMargin.value} % round the picture`),
+      reason: `${cap(surface.name)} stands ${say(surface.nearestM, 'length')} from the lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
+      source: seen ? nearShare.source : nearSurfaceM.source,
+      advice: drop !== null && drop > 0 ? `Hang it ${say(drop, 'length')} lower, tilt it down more, or bring it to the edge.` : 'Turn it away, bring it past the edge, or hang it lower.',
+    }))
+  }
+  for (const { name, share, bestPxM } of into) {
+    findings.push(finding('sight', 'privacy', {
+      verdict: 'check', title: 'It looks where it must not', figure: quantity(share * 100, 'share'), limit: quantity(0, 'share'), reason: `It sees ${Math.max(1, Math.round(share * 100))} % of ${name}, at up to ${say(bestPxM, 'density')}.`,
+      source: 'practice', advice: 'Turn or tilt it away, or set a privacy mask over that part and note it for the hand-over. Local law decides.',
+    }))
+  }
+  if (sun && sun.hoursAYear > SIGHT_LIMITS.sunHoursAYear.value) {
+    const worst = sun.worst[0]!
+    findings.push(finding('sight', 'sun', {
+      verdict: 'check', title: 'The sun stands in the picture', figure: text(`${Math.round(sun.hoursAYear)} h a year`), limit: text(`${SIGHT_LIMITS.sunHoursAYear.value} h`),
+      reason: `Worst about ${worst.day}, ${worst.from} to ${worst.to}, if the sky is clear.`, source: SIGHT_LIMITS.sunHoursAYear.source, advice: 'Turn it, tilt it further down, hang it under an edge that shades the lens, or cover the view from the other side.',
+    }))
+  }
+  return findings
+}
+
+const cap = (words: string) => words[0]!.toUpperCase() + words.slice(1)
