@@ -1,0 +1,52 @@
+import type { Finding } from '../findings'
+import type { Floor } from '../job/choices'
+import type { Job } from '../job/job'
+import type { Catalogue } from '../parts'
+import { judgeArea, judgePrivacy } from './judge'
+import { camerasOn } from './onPlan'
+import { survey, type BlindSpot, type Survey, type SurveyRequest } from './survey'
+
+/** What a survey of a floor is made from. */
+export function surveyRequest(job: Pick<Job, 'things' | 'backgrounds' | 'devices' | 'policies'>, catalogue: Catalogue, floor: Floor, planeM = 0): SurveyRequest {
+  return { floor, things: job.things, backgrounds: job.backgrounds, cameras: camerasOn(job.devices, catalogue, floor), planeM, edition: job.policies.edition }
+}
+
+/** What a survey comes to: how things stand, and a finding for every area of interest and privacy area that is seen. */
+export interface SurveyVerdict {
+  readonly sentence: string
+  readonly next: string
+  readonly findings: readonly Finding[]
+}
+
+/** Judges a survey in the units of its job. */
+export function judgeSurvey({ areas, privacy, blindSpots, blindM2, watchedM2, marks }: Pick<Survey, 'areas' | 'privacy' | 'blindSpots' | 'blindM2' | 'watchedM2' | 'marks'>, units: Job['units']): SurveyVerdict {
+  const judged = areas.map((area) => judgeArea(area, units))
+  const looks = privacy.map((one) => judgePrivacy(one, units)).filter((one) => one !== null)
+  const unmet = judged.filter(({ verdict }) => verdict !== 'good')
+  const blind = watchedM2 === 0 ? 0 : Math.round((100 * blindM2) / watchedM2)
+  const findings = [...judged, ...looks]
+  if (marks.length === 0) return { sentence: 'No camera stands on this plan yet.', next: areas.length === 0 ? 'Draw walls and areas of interest, then put the devices where they go.' : 'Put the devices where they go.', findings }
+  const blindWords = blindSpots.length === 0 ? 'Nothing is blind.' : `${blind} % is blind, in ${blindSpots.length} spot${blindSpots.length === 1 ? '' : 's'}.`
+  if (areas.length === 0) return { sentence: `${marks.length} camera${marks.length === 1 ? '' : 's'} on this plan. ${blindWords}`, next: 'Draw the areas of interest, to see what is promised and what is met.', findings }
+  const [worst] = unmet.sort((a, b) => (a.verdict === b.verdict ? 0 : a.verdict === 'stop' ? -1 : 1))
+  const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
+  const next = worst ? `${worst.title}: ${worst.reason} ${worst.advice}` : looks[0] ? `${looks[0].title}: ${looks[0].reason}` : 'Every area gets what was promised for it.'
+  return { sentence, next, findings }
+}
+
+export interface SurveyReport extends SurveyVerdict {
+  readonly floor: Floor
+  readonly cellM: number
+  readonly areas: Survey['areas']
+  readonly privacy: Survey['privacy']
+  readonly blindSpots: readonly BlindSpot[]
+  readonly watchedM2: number
+  readonly blindM2: number
+}
+
+/** The survey of a floor's ground as an export: everything but the cells. */
+export function surveyReport(job: Job, catalogue: Catalogue, floor: Floor): SurveyReport {
+  const made = survey(surveyRequest(job, catalogue, floor))
+  const { grid, areas, privacy, blindSpots, watchedM2, blindM2 } = made
+  return { ...judgeSurvey(made, job.units), floor, cellM: grid.cellM, areas, privacy, blindSpots, watchedM2, blindM2 }
+}

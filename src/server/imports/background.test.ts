@@ -1,0 +1,115 @@
+import { pdf, Document, Page, Svg, Line } from '@react-pdf/renderer'
+import Database from 'better-sqlite3'
+import { readFileSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { createElement } from 'react'
+import sharp from 'sharp'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { openRecord, type Db } from '../db/open'
+import { readPhoto } from '../photos/store'
+import { keepBackground } from './background'
+import { drawDxf } from './dxf'
+
+let folder: string
+let db: Db
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
+  db = openRecord(folder)
+})
+afterEach(() => {
+  db.close()
+  rmSync(folder, { recursive: true })
+})
+
+/** A 20 by 10 metre rectangle in millimetres with a round tank, and a block put in twice. */
+const DXF = [
+  '0', 'SECTION', '2', 'HEADER', '9', '$INSUNITS', '70', '4', '0', 'ENDSEC',
+  '0', 'SECTION', '2', 'BLOCKS', '0', 'BLOCK', '2', 'POST', '10', '0', '20', '0', '0', 'LINE', '10', '0', '20', '0', '11', '500', '21', '0', '0', 'ENDBLK', '0', 'ENDSEC',
+  '0', 'SECTION', '2', 'ENTITIES',
+  '0', 'LWPOLYLINE', '90', '4', '70', '1', '10', '0', '20', '0', '10', '20000', '20', '0', '10', '20000', '20', '10000', '10', '0', '20', '10000',
+  '0', 'CIRCLE', '10', '5000', '20', '5000', '40', '1000',
+  '0', 'INSERT', '2', 'POST', '10', '8000', '20', '2000', '50', '90',
+  '0', 'ENDSEC', '0', 'EOF',
+].join('\n')
+
+const plainPdf = async (): Promise<Buffer> => {
+  const page = createElement(Page, { size: [300, 200] }, createElement(Svg, { width: 300, height: 200, viewBox: '0 0 300 200' }, createElement(Line, { x1: 0, y1: 100, x2: 300, y2: 100, strokeWidth: 20, stroke: 'black' })))
+  const stream = await pdf(createElement(Document, null, page)).toBuffer()
+  const parts: Buffer[] = []
+  for await (const part of stream) parts.push(part as Buffer)
+  return Buffer.concat(parts)
+}
+
+const darkAt = async (sha256: string, x: number, y: number) => {
+  const { data, info } = await sharp(readPhoto(db, folder, sha256, 'original')!.bytes).greyscale().raw().toBuffer({ resolveWithObject: true })
+  return data[(Math.round(y * info.height) * info.width + Math.round(x * info.width)) * info.channels]! < 128
+}
+
+describe('drawings become pictures', () => {
+  it('PNG, SVG and a page of a PDF', async () => {
+    const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200"><rect x="0" y="90" width="400" height="20"/></svg>')
+    for (const bytes of [svg, await sharp(svg).png().toBuffer(), await plainPdf()]) {
+      const kept = await keepBackground(db, folder, bytes, 1)
+      if (!kept.ok) throw new Error(kept.message)
+      expect([await darkAt(kept.sha256, 0.5, 0.5), await darkAt(kept.sha256, 0.5, 0.2)]).toEqual([true, false])
+      expect(kept).toMatchObject({ metresPerPx: null, pages: 1 })
+    }
+  })
+  it('DXF, with its own scale', async () => {
+    const kept = await keepBackground(db, folder, Buffer.from(DXF), 1)
+    if (!kept.ok) throw new Error(kept.message)
+    expect((kept.widthPx - 8) * kept.metresPerPx!).toBeCloseTo(20, 2)
+    expect((kept.heightPx - 8) * kept.metresPerPx!).toBeCloseTo(10, 2)
+    const at = (xM: number, yM: number) => darkAt(kept.sha256, (xM / kept.metresPerPx! + 4) / kept.widthPx, ((10 - yM) / kept.metresPerPx! + 4) / kept.heightPx)
+    expect([await at(6, 5), await at(5, 5), await at(8, 2.25), await at(9, 2.25)]).toEqual([true, false, true, false]) // tank's rim, its middle, the post turned upright, beside it
+  })
+  it('a DXF without units has no scale; bends follow their bulge', () => {
+    expect(drawDxf(DXF.replace('$INSUNITS\n70\n4', '$INSUNITS\n70\n0'))).toMatchObject({ ok: true, metresPerPx: null })
+    // A half circle over a chord of 2: bulge 1 from (0,0) to (2,0) reaches y = −1.
+    const bent = drawDxf(['0', 'SECTION', '2', 'HEADER', '9', '$INSUNITS', '70', '6', '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES', '0', 'LWPOLYLINE', '90', '2', '70', '0', '10', '0', '20', '0', '42', '1', '10', '2', '20', '0', '0', 'ENDSEC', '0', 'EOF'].join('\n'))
+    if (!bent.ok) throw new Error(bent.message)
+    const [, width, height] = /width="(\d+)" height="(\d+)"/.exec(bent.svg)!.map(Number)
+    expect((width! - 8) / (height! - 8)).toBeCloseTo(2, 1)
+  })
+  it('a picture 20 000 pixels wide is made smaller and kept', async () => {
+    const wide = await sharp({ create: { width: 20_000, height: 600, channels: 3, background: '#fff' } }).png().toBuffer()
+    expect(await keepBackground(db, folder, wide, 1)).toMatchObject({ ok: true, widthPx: 6000, heightPx: 180 })
+  })
+})
+
+describe('what cannot be read is refused in words', () => {
+  it.each<[string, () => Buffer | Promise<Buffer>, number, RegExp]>([
+    ['a broken PDF', () => Buffer.from('%PDF-1.7\n1 0 obj\n<< /Type /Cat'), 422, /PDF cannot be read/],
+    ['a PDF cut short', async () => (await plainPdf()).subarray(0, 400), 422, /PDF cannot be read/],
+    ['a broken DXF', () => Buffer.from('0\nSECTION\n2\nENTITIES\n0\nLINE\n10\nabc'), 422, /DXF/],
+    ['an empty DXF', () => Buffer.from('0\nSECTION\n2\nENTITIES\n0\nENDSEC\n0\nEOF'), 422, /no lines to draw/],
+    ['words', () => Buffer.from('left of the door'), 415, /not a picture/],
+    ['nothing', () => Buffer.alloc(0), 422, /empty/],
+    ['a broken picture', async () => (await sharp({ create: { width: 90, height: 90, channels: 3, background: '#fff' } }).png().toBuffer()).subarray(0, 60), 415, /cannot be read|not a picture/],
+  ])('%s', async (_, bytes, status, message) => {
+    const kept = await keepBackground(db, folder, await bytes(), 1)
+    expect(kept).toMatchObject({ ok: false, status })
+    if (!kept.ok) expect(kept.message).toMatch(message)
+  })
+  it('a page that a PDF has not', async () => {
+    expect(await keepBackground(db, folder, await plainPdf(), 3)).toMatchObject({ ok: false, message: 'This PDF has 1 page; there is no page 3.' })
+  })
+})
+
+it('a record from before the plan is brought up without loss', () => {
+  const old = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
+  const first = new Database(join(old, 'record.sqlite'))
+  first.exec(readFileSync('src/server/db/migrations/0001-record.sql', 'utf8'))
+  first.pragma('user_version = 1')
+  first.exec(`INSERT INTO job VALUES ('j', 1, 'Yard', '', 'metric', '', '{}', '{}', '2026-01-01T00:00:00Z', 'Lead');
+    INSERT INTO device VALUES ('j', 'd', 0, '01', 'Door', 'c', '[]', 's', 'marine', 'c', '[]', '{"heightM":3,"wish":{"place":"left","kept":true,"reason":"","agreedBy":""}}', NULL, NULL, NULL, NULL, NULL, '{}');
+    INSERT INTO device VALUES ('j', 'e', 1, '02', 'Gate', 'c', '[]', 's', 'marine', 'c', '[]', NULL, NULL, NULL, NULL, NULL, NULL, '{}')`)
+  first.close()
+  const now = openRecord(old)
+  const sights = now.prepare('SELECT sight FROM device ORDER BY position').pluck().all() as (string | null)[]
+  expect(sights.map((words) => (words === null ? null : (JSON.parse(words) as unknown)))).toEqual([{ heightM: 3, wish: { place: 'left', kept: true, reason: '', agreedBy: '', at: null }, place: null }, null])
+  expect(now.pragma('user_version', { simple: true })).toBe(2)
+  now.close()
+  rmSync(old, { recursive: true })
+})
