@@ -60,3 +60,20 @@ export async function picture(scene: Scene, seed: number): Promise<Picture> {
   const bytes = await sharp(Buffer.from(svg)).jpeg({ quality: 62 }).toBuffer()
   return { sha256: createHash('sha256').update(bytes).digest('hex'), base64: bytes.toString('base64') }
 }
+
+/** A site sketch of 92 by 66 metres at ten pixels a metre: quay, water, slip and paths, as a customer might send it. */
+export async function siteSketch(): Promise<Picture> {
+  const [w, h] = [920, 660]
+  const at = (x: number, y: number) => `${((x + 8) * 10).toFixed(0)},${((62 - y) * 10).toFixed(0)}`
+  const shape = (points: readonly (readonly [number, number])[], style: string) => `<polygon points="${points.map(([x, y]) => at(x, y)).join(' ')}" ${style}/>`
+  const waves = Array.from({ length: 40 }, (_, i) => `<path d="M${(i * 67) % 900} ${600 + ((i * 23) % 55)}q8 -6 16 0t16 0" stroke="#9fb4bd" fill="none" stroke-width="1.5"/>`).join('')
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}"><rect width="${w}" height="${h}" fill="#f4f1e8"/>
+    ${shape([[-8, -4], [84, -4], [84, 3], [66, 3], [66, -4], [58, -4], [58, 3], [-8, 3]], 'fill="#dfe8ea"')}${waves}
+    ${shape([[58, -4], [66, -4], [66, 12], [58, 12]], 'fill="#e6dfd0" stroke="#8b8577" stroke-width="2"')}
+    ${shape([[27, -2], [38, -2], [38, 24], [27, 24]], 'fill="#e2ddd1" stroke="#8b8577" stroke-width="2"')}
+    ${shape([[62, 58], [71, 58], [66, 40], [56, 36], [44, 30], [38, 26], [34, 26], [40, 33], [54, 40], [60, 44]], 'fill="#ebe6d9"')}
+    ${Array.from({ length: 9 }, (_, i) => `<path d="M${at(29 + i, -2)}L${at(29 + i, 24)}" stroke="#c9c3b5" stroke-width="1"/>`).join('')}
+    <path d="M${at(-8, 3)}L${at(27, 3)}M${at(38, 3)}L${at(58, 3)}M${at(66, 3)}L${at(84, 3)}" stroke="#6f6a5e" stroke-width="4"/></svg>`
+  const bytes = await sharp(Buffer.from(svg)).png({ palette: true, colours: 32 }).toBuffer()
+  return { sha256: createHash('sha256').update(bytes).digest('hex'), base64: bytes.toString('base64') }
+}

@@ -48,6 +48,12 @@ export class Scenario {
     }
   }
 
+  /** Lays a drawing under a floor's plan. */
+  lay(floor: 'ground', drawing: Picture, background: Omit<Job['backgrounds'][number], 'floor' | 'sha256'>): void {
+    this.photos.set(drawing.sha256, drawing)
+    this.job = { ...this.job, backgrounds: [...this.job.backgrounds, { floor, ...background, sha256: drawing.sha256 }] }
+  }
+
   async photograph(scene: Scene, caption: string, on: Partial<Pick<Photo, 'deviceId' | 'stepId' | 'faultId'>>): Promise<void> {
     const seed = this.job.photos.length * 37 + this.job.name.length
     const drawn = await picture(scene, seed)

@@ -1,6 +1,6 @@
 import type { Elevation } from '@/core/sight'
 import { print, type UnitSystem } from '@/core/units'
-import { box, circle, dimensionAcross, dimensionUp, line, polyline, shape, words, type Drawing, type Mark, type Spot } from './marks'
+import { box, circle, dimensionAcross, dimensionUp, line, polyline, shape, widthOf, words, type Drawing, type Mark, type Spot } from './marks'
 
 const RAD = Math.PI / 180
 const LEFT = 64
@@ -80,11 +80,36 @@ function farWords(e: Elevation, say: (m: number) => string): string {
 }
 
 function describe(e: Elevation, say: (m: number) => string, units: UnitSystem): string {
-  const seen = e.targetInPicture ? `gets ${print({ value: e.densityPxM, kind: 'density' }, units)}` : 'is outside the picture'
+  const seen = e.surroundings?.hiddenBy ? `is hidden by ${e.surroundings.hiddenBy}` : e.targetInPicture ? `gets ${print({ value: e.densityPxM, kind: 'density' }, units)}` : 'is outside the picture'
   return `Side elevation: lens ${say(e.heightM)} high, tilted ${print({ value: e.tiltDeg, kind: 'angle' }, units)} below level; the target ${say(e.targetDistanceM)} away ${seen}.`
 }
 
-function surroundings(e: Elevation, { cameraX, groundY }: Frame, cameraY: number): Mark[] {
+function surroundings(e: Elevation, frame: Frame, cameraY: number): Mark[] {
+  const real = e.surroundings ? onTheAxis(e.surroundings, frame) : []
+  const { cameraX, groundY } = frame
+  const behind = e.surroundings?.uprights.some(({ distanceM }) => distanceM <= 0) || e.surroundings?.boards.some(({ fromDistanceM }) => fromDistanceM <= 0)
+  return [...(behind ? [] : usual(e, cameraX, groundY, cameraY)), ...real]
+}
+
+/** What the plan has along the axis: uprights as posts from foot to head, boards as thin bars, named. */
+function onTheAxis({ uprights, boards }: NonNullable<Elevation['surroundings']>, { cameraX, groundY, perMetre, width }: Frame): Mark[] {
+  const x = (m: number) => cameraX + m * perMetre
+  const y = (m: number) => Math.max(6, groundY - m * perMetre)
+  const marks: Mark[] = []
+  for (const { fromDistanceM, toDistanceM, heightM } of boards) {
+    const [from, to] = [Math.max(4, x(fromDistanceM)), Math.min(width - 4, x(toDistanceM))]
+    if (to > from && groundY - heightM * perMetre > 0) marks.push(box(from, y(heightM) - 7, to - from, 7, 'sheet', 'object'))
+  }
+  for (const { distanceM, fromM, toM, name } of uprights) {
+    const at = x(distanceM)
+    if (at < 6 || at > width - 6) continue
+    marks.push(box(at - 3, y(toM), 6, Math.max(2, y(fromM) - y(toM)), 'hatch', 'object'))
+    if (distanceM * perMetre > 70) marks.push(words([Math.min(at, width - widthOf(name, 'small') / 2 - 4), Math.max(44, y(toM) - 6)], name, { size: 'small', tone: 'soft', anchor: 'middle' }))
+  }
+  return marks
+}
+
+function usual(e: Elevation, cameraX: number, groundY: number, cameraY: number): Mark[] {
   if (e.facing === 'wall') return [box(cameraX - 30, Math.max(6, cameraY - 40), 16, groundY - Math.max(6, cameraY - 40), 'hatch', 'object')]
   const y = cameraY - 12
   return [box(cameraX - 30, y, 16, groundY - y, 'hatch', 'object'), box(cameraX - 34, y - 10, 82, 10, 'sheet', 'object')]
@@ -116,13 +141,14 @@ function person(e: Elevation, { cameraX, groundY, perMetre }: Frame): Mark[] {
 
 function callOut(e: Elevation, frame: Frame, units: UnitSystem): Mark[] {
   const [x, y] = elevationHandles(e, frame).target
-  const first = e.targetInPicture ? print({ value: e.densityPxM, kind: 'density' }, units) : 'not in the picture'
+  const hiddenBy = e.surroundings?.hiddenBy ?? null
+  const first = hiddenBy ? `hidden by ${hiddenBy}` : e.targetInPicture ? print({ value: e.densityPxM, kind: 'density' }, units) : 'not in the picture'
   const second = e.targetInPicture ? `seen ${print({ value: Math.abs(e.faceAngleDeg), kind: 'angle' }, units)} from ${e.faceAngleDeg >= 0 ? 'above' : 'below'}` : `for ${e.levelName.toLowerCase()}`
   // It stands at the top, clear of the rays, as far right as the sheet allows; a leader drops to the target.
   const middle = Math.min(Math.max(x + 24, frame.cameraX + 150), frame.width - 66)
   return [
     polyline([[x + 4, y - 11], [middle, Math.min(36, y - 14)]], 'leader'),
-    words([middle, 16], first, { size: 'figure', tone: e.targetInPicture ? 'ink' : 'stop', anchor: 'middle' }),
+    words([middle, 16], first, { size: 'figure', tone: e.targetInPicture && !hiddenBy ? 'ink' : 'stop', anchor: 'middle' }),
     words([middle, 30], second, { size: 'small', tone: 'soft', anchor: 'middle' }),
   ]
 }

@@ -1,7 +1,30 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
 
+/** The inks of both themes, as [Daylight, Loft]; canvases take them from here too. */
+export const INKS = {
+  paper: ['#F7F5EF', '#171B1F'],
+  sheet: ['#FFFEFA', '#20262B'],
+  ink: ['#1C2126', '#DCD7CA'],
+  soft: ['#5A636C', '#A6ABA6'],
+  rule: ['#D3D0C6', '#3B434A'],
+  bar: ['#1C2126', '#0E1114'],
+  onBar: ['#F7F5EF', '#DCD7CA'],
+  good: ['#1D7467', '#62C2B1'],
+  check: ['#8A5F00', '#DBAC3F'],
+  stop: ['#AE2A1F', '#F08375'],
+  // What drawings are made of.
+  seen: ['#F3E4DA', '#37281E'],
+  hatch: ['#CFCBC0', '#4A535B'],
+  part: ['#E4E1D7', '#39424A'],
+  copper: ['#A84B1C', '#E79465'],
+} as const
+export type Ink = keyof typeof INKS
+
 /** Two themes named for where they are used: Daylight (paper and ink) and Loft (dark, for work by head torch). */
 const both = (daylight: string, loft: string) => ({ value: { _light: daylight, _dark: loft } })
+
+const { copper, ...plain } = INKS
+const tokens = Object.fromEntries(Object.entries(plain).map(([name, [daylight, loft]]) => [name, both(daylight, loft)]))
 
 const config = defineConfig({
   globalCss: {
@@ -17,18 +40,9 @@ const config = defineConfig({
     },
     semanticTokens: {
       colors: {
-        paper: both('#F7F5EF', '#171B1F'),
-        sheet: both('#FFFEFA', '#20262B'),
-        ink: both('#1C2126', '#DCD7CA'),
-        soft: both('#5A636C', '#A6ABA6'),
-        rule: both('#D3D0C6', '#3B434A'),
-        bar: both('#1C2126', '#0E1114'),
-        onBar: both('#F7F5EF', '#DCD7CA'),
-        good: both('#1D7467', '#62C2B1'),
-        check: both('#8A5F00', '#DBAC3F'),
-        stop: both('#AE2A1F', '#F08375'),
+        ...tokens,
         copper: {
-          solid: both('#A84B1C', '#C2612E'), contrast: both('#FFFEFA', '#14110F'), fg: both('#A84B1C', '#E79465'), muted: both('#EBD3C4', '#4A3020'),
+          solid: both('#A84B1C', '#C2612E'), contrast: both('#FFFEFA', '#14110F'), fg: both(...copper), muted: both('#EBD3C4', '#4A3020'),
           subtle: both('#F5E9E1', '#33251B'), emphasized: both('#D9A88B', '#6B442D'), focusRing: both('#A84B1C', '#E79465'), border: both('#A84B1C', '#E79465'),
         },
         inky: {
@@ -38,10 +52,6 @@ const config = defineConfig({
         bg: { DEFAULT: both('#F7F5EF', '#171B1F'), panel: both('#FFFEFA', '#20262B'), muted: both('#EFECE4', '#262D33'), subtle: both('#F2EFE8', '#1C2226') },
         fg: { DEFAULT: both('#1C2126', '#DCD7CA'), muted: both('#5A636C', '#A6ABA6'), error: both('#AE2A1F', '#F08375') },
         border: { DEFAULT: both('#D3D0C6', '#3B434A'), error: both('#AE2A1F', '#F08375') },
-        // What drawings are made of.
-        seen: both('#F3E4DA', '#37281E'),
-        hatch: both('#CFCBC0', '#4A535B'),
-        part: both('#E4E1D7', '#39424A'),
       },
       radii: { l1: { value: '2px' }, l2: { value: '2px' }, l3: { value: '2px' } },
     },

@@ -17,7 +17,7 @@ export function judgeArea(area: AreaResult, units: UnitSystem): Finding {
     return finding('sight', id, { verdict: 'good', title: `${area.name}: enough to ${level.name.toLowerCase()}`, figure, limit, reason: `${percent(area.metByTwo)} of it by two cameras or more.`, source: areaShare.source })
   }
   const reasons = [
-    { share: area.short, says: `${percent(area.short)} gets too few pixels (best ${print({ value: area.shortAtPxM, kind: 'density' }, units)} of ${print({ value: level.densityPxM, kind: 'density' }, units)})`, advice: 'A longer lens, or a camera nearer to it.' },
+    { share: area.short, says: `${percent(area.short)} gets too few pixels (down to ${print({ value: area.shortAtPxM, kind: 'density' }, units)} of ${print({ value: level.densityPxM, kind: 'density' }, units)})`, advice: 'A longer lens, or a camera nearer to it.' },
     { share: area.hidden, says: `${percent(area.hidden)} is hidden${area.hiddenBy ? ` by ${area.hiddenBy}` : ''}`, advice: `Look round ${area.hiddenBy ?? 'what hides it'} from the other side, or from higher up.` },
     { share: area.outOfPicture, says: `${percent(area.outOfPicture)} is in nobody’s picture`, advice: 'Turn or widen a camera, or place another.' },
   ].filter(({ share }) => share >= 0.005).sort((a, b) => b.share - a.share)

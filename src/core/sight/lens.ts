@@ -1,4 +1,7 @@
+import { along } from '../geometry'
 import { LEVELS, type LevelId } from '../job/choices'
+import type { Sight } from '../job/job'
+import type { ThingOf } from '../job/plan'
 import type { Camera } from '../parts'
 import { print, type UnitSystem } from '../units'
 import { densityAt, imagerOf, inFrame, project, type Point, type Pose } from './projection'
@@ -88,6 +91,22 @@ export function lensFor(camera: Pick<Camera, 'id' | 'name' | 'sensor' | 'lens'>,
       ? `${cap(name)} wants ${mm(leastMm)}; this lens ends at ${mm(longest)}.`
       : `All of it fits only below ${mm(mostMm)}; this lens starts at ${mm(shortest)}.`
   return { ...answer, verdict: 'stop', leastMm, mostMm, setMm: null, says }
+}
+
+/** What a device is asked to show: an area, a target on the plan, or the target of its own sight. */
+export function lensQuestion(sight: Sight, tiltRangeDeg: readonly [min: number, max: number], units: UnitSystem, what: ThingOf<'area'> | ThingOf<'target'> | null): LensQuestion {
+  const { place, heightM, portrait, targetDistanceM, targetHeightM, level } = sight
+  const from = { x: place?.x ?? 0, y: place?.y ?? 0, z: heightM }
+  const asked = { from, portrait, tiltRangeDeg, units }
+  if (what?.kind === 'area') return { ...asked, level: what.level, points: what.outline.map((point) => ({ ...point, z: what.targetHeightM })) }
+  if (what?.kind === 'target') return { ...asked, level: what.level, points: [{ ...what.at, z: what.targetHeightM }] }
+  return { ...asked, level, points: [{ ...along(from, place?.panDeg ?? 0, targetDistanceM), z: targetHeightM }] }
+}
+
+/** The answer of every camera, its own first, then those that serve. */
+export function lensesFor(cameras: Iterable<Camera>, ownId: string, question: LensQuestion): readonly LensAnswer[] {
+  const weight = ({ cameraId, verdict }: LensAnswer) => (cameraId === ownId ? 0 : verdict === 'good' ? 1 : 2)
+  return [...cameras].map((camera) => lensFor(camera, question)).sort((a, b) => weight(a) - weight(b))
 }
 
 const cap = (words: string) => words[0]!.toUpperCase() + words.slice(1)

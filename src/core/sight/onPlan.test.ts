@@ -235,7 +235,7 @@ describe('judging an area', () => {
   const result = { thingId: 'a', name: 'Slip', level: 'recognise' as const, sizeM2: 10, met: 0.4, metByTwo: 0, short: 0.35, hidden: 0.2, outOfPicture: 0.05, bestMark: '01', hiddenBy: 'the crane', shortAtPxM: 88 }
   it('says why by what is missing most', () => {
     const found = judgeArea(result, 'metric')
-    expect(found).toMatchObject({ verdict: 'check', reason: '35 % gets too few pixels (best 88 px/m of 125 px/m), 20 % is hidden by the crane, 5 % is in nobody’s picture.' })
+    expect(found).toMatchObject({ verdict: 'check', reason: '35 % gets too few pixels (down to 88 px/m of 125 px/m), 20 % is hidden by the crane, 5 % is in nobody’s picture.' })
     expect(found.advice).toMatch(/longer lens/)
     expect(judgeArea({ ...result, hidden: 0.5, short: 0.1 }, 'metric').advice).toMatch(/the crane/)
     expect(judgeArea({ ...result, met: 0 }, 'metric').verdict).toBe('stop')

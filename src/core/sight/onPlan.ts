@@ -1,7 +1,7 @@
 import { along, boundsOf, contains, nearestOn, type PlanPoint } from '../geometry'
 import { LEVELS, type Floor } from '../job/choices'
 import type { Device, Sight } from '../job/job'
-import type { Place } from '../job/plan'
+import type { Place, PlanThing } from '../job/plan'
 import { finding, type Finding } from '../findings'
 import type { Camera, Catalogue, DeviceContext } from '../parts'
 import { quantity, text } from '../units'
@@ -11,6 +11,7 @@ import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
 import { firstBetween, nameOf, occludersOf, soffitBoard } from './occluders'
 import { imagerOf, type Point } from './projection'
+import { simulate, type SimulatedPicture } from './scene'
 import { sunInPicture, type SunInPicture } from './sun'
 import { lookingInto } from './survey'
 import { alongAxis, lipClearanceM, nearSurfaces, setBackM, type AxisProfile, type NearSurface } from './surroundings'
@@ -23,6 +24,12 @@ export function eyeOf(camera: Pick<Camera, 'sensor' | 'lens'>, { focalMm, portra
 /** Where a placed device's target stands: straight ahead on plan. */
 export function targetOf({ targetDistanceM, targetHeightM }: Sight, place: Place): Point {
   return { ...along(place, place.panDeg, targetDistanceM), z: targetHeightM }
+}
+
+/** The picture a sight would give, with what stands on the plan where the device stands on it. */
+export function pictureOf(camera: Pick<Camera, 'sensor' | 'lens'>, sight: Sight, things: readonly PlanThing[]): SimulatedPicture {
+  const place = sight.place ?? { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 }
+  return simulate(eyeOf(camera, sight, place), sight.place ? things : [], place, targetOf(sight, place))
 }
 
 /** The cameras that stand on the plan of a floor, in the order of the job. */
@@ -49,6 +56,7 @@ export interface OnPlan {
 export function lookAround({ camera, site, things, exposure, policies }: DeviceContext, sight: Sight, place: Place): OnPlan {
   const occluders = occludersOf(things, place.floor)
   const eye = eyeOf(camera, sight, place)
+  const allRound = eye.imager.horizontalFovDeg >= SIGHT_LIMITS.allRoundDeg.value
   const here = things.filter(({ floor }) => floor === place.floor)
   const lip = lipAhead(here.filter((thing) => thing.kind === 'soffit'), place)
   const least = LEVELS[levelsOf(policies.edition)[0]!].densityPxM
@@ -56,8 +64,8 @@ export function lookAround({ camera, site, things, exposure, policies }: DeviceC
     eye,
     profile: alongAxis(occluders, place, Math.max(sight.targetDistanceM * 1.6, 6)),
     hidden: firstBetween(occluders, eye.pose, targetOf(sight, place)),
-    near: nearSurfaces(eye.imager, eye.pose, occluders),
-    sun: site && exposure.outdoors ? sunInPicture(eye, occluders, site) : null,
+    near: allRound ? [] : nearSurfaces(eye.imager, eye.pose, occluders),
+    sun: site && exposure.outdoors && !allRound ? sunInPicture(eye, occluders, site) : null,
     private: here.flatMap((thing) => {
       if (thing.kind !== 'privacy' || !mayReach(eye, thing.outline)) return []
       const { share, bestPxM } = lookingInto(thing, eye, occluders)

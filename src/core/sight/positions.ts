@@ -62,14 +62,14 @@ function spots({ edges, heightM }: PositionQuestion): Spot[] {
     if (on.kind === 'obstacle') {
       const { form } = on
       const ring = form.is === 'round' ? Array.from({ length: 8 }, (_, i) => along(form.at, i * 45, form.radiusM + STAND_OFF_M)) : outlineSpots(form.outline)
-      return ring.map((at) => ({ on, at, heightM: Math.min(heightM, on.baseM + on.heightM) }))
+      return on.baseM + on.heightM < heightM ? [] : ring.map((at) => ({ on, at, heightM }))
     }
-    if (on.kind !== 'wall' && on.kind !== 'soffit') return []
+    if ((on.kind !== 'wall' && on.kind !== 'soffit') || (on.kind === 'wall' && on.baseM + on.heightM < heightM)) return [] // too low to carry it
     const lengthM = distanceM(on.from, on.to)
     const steps = Math.max(1, Math.round(lengthM / STEP_M))
     const side = bearingDeg(on.from, on.to) - 90
     return Array.from({ length: steps }, (_, i) => between(on.from, on.to, (i + 0.5) / steps)).flatMap((at): Spot[] =>
-      on.kind === 'soffit' ? [{ on, at: along(at, side, on.depthM / 2), heightM: on.undersideM - STAND_OFF_M }] : [1, -1].map((way) => ({ on, at: along(at, side, STAND_OFF_M * way), heightM: Math.min(heightM, on.baseM + on.heightM) })),
+      on.kind === 'soffit' ? [{ on, at: along(at, side, on.depthM / 2), heightM: on.undersideM - STAND_OFF_M }] : [1, -1].map((way) => ({ on, at: along(at, side, STAND_OFF_M * way), heightM })),
     )
   })
 }

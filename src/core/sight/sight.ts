@@ -9,6 +9,7 @@ import { SIGHT_LIMITS } from './limits'
 import { lookAround, planFindings } from './onPlan'
 import { nameOf } from './occluders'
 import { densityAt, imagerOf } from './projection'
+import type { SunInPicture } from './sun'
 import type { AxisProfile } from './surroundings'
 import { distanceM } from '../geometry'
 
@@ -30,6 +31,8 @@ export interface Elevation {
   readonly tiltRangeDeg: readonly [min: number, max: number]
   /** What stands along the axis, and what hides the target; null while the device is not on the plan. */
   readonly surroundings: (AxisProfile & { readonly hiddenBy: string | null }) | null
+  /** The sun through the year; null indoors, off the plan, or while nobody said where the site lies. */
+  readonly sun: SunInPicture | null
 }
 
 /** Tilts below level (degrees) that the camera's joint allows, its base facing out from a wall or straight down. */
@@ -108,6 +111,7 @@ export function assessSight(context: DeviceContext, sight: Sight): StageAssessme
       heightM, targetDistanceM, targetHeightM, tiltDeg, verticalFovDeg, nearestGround: near, farthestGround: far, targetInPicture: inPicture,
       densityPxM: density, levelName: level.name, faceAngleDeg: down, facing, form: camera.form, tiltRangeDeg: range,
       surroundings: onPlan && { ...onPlan.profile, hiddenBy: onPlan.hidden && nameOf(onPlan.hidden.thing) },
+      sun: onPlan?.sun ?? null,
     },
   }
 }

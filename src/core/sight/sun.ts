@@ -88,9 +88,19 @@ export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: 
   return { hoursAYear: byMonth.reduce((sum, hours) => sum + hours, 0), byMonth, worst: worstDays(days, site) }
 }
 
+const FORMATS = new Map<string, { readonly clock: Intl.DateTimeFormat; readonly date: Intl.DateTimeFormat }>()
+
+/** Formats of a clock, made once: they are slow to make. */
+function formatsOf(timeZone: string) {
+  const held = FORMATS.get(timeZone)
+  if (held) return held
+  const made = { clock: new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }), date: new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'long' }) }
+  FORMATS.set(timeZone, made)
+  return made
+}
+
 function worstDays(days: ReadonlyMap<number, { first: number; last: number; minutes: number }>, { timeZone }: Site): SunDay[] {
-  const clock = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' })
-  const date = new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'long' })
+  const { clock, date } = formatsOf(timeZone)
   const chosen: number[] = []
   for (const [day] of [...days].sort((a, b) => b[1].minutes - a[1].minutes || a[0] - b[0])) {
     if (chosen.length < 3 && chosen.every((other) => Math.abs(other - day) > 14)) chosen.push(day)

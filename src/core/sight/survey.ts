@@ -45,7 +45,7 @@ export interface AreaResult {
   /** The camera that meets most of it, and what hides most of what is hidden. */
   readonly bestMark: string | null
   readonly hiddenBy: string | null
-  /** Best density (px/m) in the part that gets too few pixels. */
+  /** Lowest density (px/m) in the part that gets too few pixels. */
   readonly shortAtPxM: number
 }
 
@@ -204,14 +204,18 @@ function surveyArea(area: ThingOf<'area'>, cameras: readonly SurveyCamera[], occ
   for (const solid of occluders.solids) if (targetHeightM >= solid.fromM && targetHeightM < solid.toM) fillOutline(grid, inside, solid.outline, OUTSIDE)
   const best = new Float32Array(cells)
   const at = new Uint8Array(cells)
-  const hiddenFrom = new Int16Array(cells).fill(-1)
+  const hiddenFrom = new Int16Array(cells).fill(-1) // the camera that would see it best, were it not hidden
+  const hiddenPxM = new Float32Array(cells)
   const metBy = new Array<number>(cameras.length).fill(0)
   const scratch = scratchFor(grid)
   for (const [index, { eye }] of cameras.entries()) {
     eachSeen(eye, occluders, grid, targetHeightM, scratch, (cell, density, hidden) => {
       if (inside[cell] !== WATCHED) return
       if (hidden) {
-        hiddenFrom[cell] = index
+        if (density > hiddenPxM[cell]!) {
+          hiddenPxM[cell] = density
+          hiddenFrom[cell] = index
+        }
         return
       }
       if (density > best[cell]!) best[cell] = density
@@ -221,7 +225,7 @@ function surveyArea(area: ThingOf<'area'>, cameras: readonly SurveyCamera[], occ
     })
   }
   const tally = { all: 0, met: 0, two: 0, short: 0, hidden: 0, out: 0 }
-  let shortAtPxM = 0
+  let shortAtPxM = Infinity
   const hiders = new Map<string, number>()
   for (let cell = 0; cell < cells; cell++) {
     if (inside[cell] !== WATCHED) continue
@@ -231,7 +235,7 @@ function surveyArea(area: ThingOf<'area'>, cameras: readonly SurveyCamera[], occ
     if (at[cell]! > 0) continue
     if (best[cell]! > 0) {
       tally.short++
-      shortAtPxM = Math.max(shortAtPxM, best[cell]!)
+      shortAtPxM = Math.min(shortAtPxM, best[cell]!)
     } else if (hiddenFrom[cell]! >= 0) {
       tally.hidden++
       if (tally.hidden % 8 === 1) {
@@ -244,7 +248,7 @@ function surveyArea(area: ThingOf<'area'>, cameras: readonly SurveyCamera[], occ
   const mostMet = metBy.reduce((most, n, index) => (n > 0 && (most < 0 || n > metBy[most]!) ? index : most), -1)
   return {
     thingId: area.id, name: nameOf(area), level, sizeM2: areaM2(outline), met: share(tally.met), metByTwo: share(tally.two), short: share(tally.short), hidden: share(tally.hidden), outOfPicture: share(tally.out),
-    bestMark: cameras[mostMet]?.mark ?? null, hiddenBy: [...hiders].sort((p, q) => q[1] - p[1])[0]?.[0] ?? null, shortAtPxM,
+    bestMark: cameras[mostMet]?.mark ?? null, hiddenBy: [...hiders].sort((p, q) => q[1] - p[1])[0]?.[0] ?? null, shortAtPxM: tally.short === 0 ? 0 : shortAtPxM,
   }
 }
 

@@ -104,6 +104,7 @@ const EXAMPLES: Record<QuantityKind, readonly [metric: string, imperial: string]
   length: [`3.8 m, 380 cm or 12'6"`, `12'6", 12.5 or 3.8 m`],
   cut: [`38.5 m or 126'`, `126', 126'3" or 38.5 m`],
   size: ['6.2, 6.2 mm or 1/4"', '1/4", 0.25 or 6.2 mm'],
+  ground: ['12 m²', '130 sq ft'],
   focal: ['6.2 or 6.2 mm', '6.2 or 6.2 mm'],
   angle: ['25 or 25°', '25 or 25°'],
   density: ['250 px/m', '76 px/ft'],

@@ -12,9 +12,15 @@ export function print(quantity: Quantity, units: UnitSystem): string {
   if (kind === 'time') return shutter(value)
   const scale = SCALES[kind][units]
   const shown = (value - (scale.offset ?? 0)) / scale.factor
-  const number = kind === 'density' ? fixed(Math.floor(round(shown * 10 ** scale.digits, 6)) / 10 ** scale.digits, scale.digits) : fixed(shown, scale.digits)
+  const number = kind === 'density' ? densityDown(shown, scale.digits) : fixed(shown, scale.digits)
   if (scale.label === '') return number
   return scale.label === '°' ? `${number}°` : `${number} ${scale.label}`
+}
+
+/** Below a hundred a tenth counts (levels stand at 12.5 and 62.5); never rounded up. */
+function densityDown(shown: number, digits: number): string {
+  const kept = shown < 100 ? Math.max(digits, 1) : digits
+  return trimmed(Math.floor(round(shown * 10 ** kept, 6)) / 10 ** kept, kept)
 }
 
 /** Prints a figure: words as they are, quantities by `print`. */

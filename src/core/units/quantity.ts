@@ -1,12 +1,12 @@
 /** Every kind of quantity the product shows, each held in one SI-based unit inside. */
 export type QuantityKind =
-  | 'length' | 'cut' | 'size' | 'focal' | 'angle' | 'density' | 'pixels' | 'force' | 'moment' | 'mass' | 'power'
+  | 'length' | 'ground' | 'cut' | 'size' | 'focal' | 'angle' | 'density' | 'pixels' | 'force' | 'moment' | 'mass' | 'power'
   | 'voltage' | 'current' | 'resistance' | 'share' | 'temperature' | 'time' | 'count'
 
 /** What a job shows and what a bare number typed into it means. */
 export type UnitSystem = 'metric' | 'imperial'
 
-/** A number in the inside unit of its kind: m, m, mm, mm, °, px/m, px, N, N·m, kg, W, V, A, Ω, %, °C, s, pieces. */
+/** A number in the inside unit of its kind: m, m², m, mm, mm, °, px/m, px, N, N·m, kg, W, V, A, Ω, %, °C, s, pieces. */
 export interface Quantity {
   readonly value: number
   readonly kind: QuantityKind
@@ -33,6 +33,7 @@ interface Scale {
 
 /** Kinds shown as one decimal number; lengths have their own printer. 1 lbf = 4.4482216 N, 1 lb = 0.45359237 kg (exact). */
 export const SCALES: Record<Exclude<QuantityKind, 'length' | 'cut' | 'size'>, Record<UnitSystem, Scale>> = {
+  ground: { metric: { label: 'm²', factor: 1, digits: 1 }, imperial: { label: 'sq ft', factor: METRES_PER_FOOT ** 2, digits: 0 } },
   focal: same('mm', 1),
   angle: same('°', 1),
   density: { metric: { label: 'px/m', factor: 1, digits: 0 }, imperial: { label: 'px/ft', factor: 1 / METRES_PER_FOOT, digits: 1 } },

@@ -91,7 +91,7 @@ function StagePage({ device, assessed, stage }: { device: Device; assessed: Devi
     return <Box p={5}><Nothing action={<Button asChild minH="44px"><NextLink href={`/jobs/${job.id}/settings`}>To the job’s supplies</NextLink></Button>}>No supply of this job can feed this camera. Add one on the Job page.</Nothing></Box>
   }
   const sheets: Record<PlannedStage, ReactNode> = {
-    sight: <SightSheet assessed={assessed} cameraId={device.cameraId} />, mount: <MountSheet assessed={assessed} />, route: <RouteSheet assessed={assessed} />,
+    sight: <SightSheet assessed={assessed} device={device} />, mount: <MountSheet assessed={assessed} />, route: <RouteSheet assessed={assessed} />,
     terminate: <TerminateSheet assessed={assessed} />, seal: <SealSheet assessed={assessed} />, power: state ? <PowerSheet assessed={assessed} /> : null,
   }
   const worst = worstOf(state.result.findings)

@@ -1,26 +1,33 @@
 'use client'
 
-import { Box, SimpleGrid } from '@chakra-ui/react'
+import { Box, Button, SimpleGrid, Text } from '@chakra-ui/react'
+import NextLink from 'next/link'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
-import { LEVELS, type LevelId } from '@/core/job'
+import { LEVELS, type Device, type Job, type LevelId, type Sight } from '@/core/job'
+import { levelsOf, pictureOf } from '@/core/sight'
 import { print } from '@/core/units'
+import { pictureDrawing } from '@/drawings'
 import { useJob } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
-import { Sized } from '../kit/DrawingView'
+import { DrawingView, Sized } from '../kit/DrawingView'
 import { LineField, refusal } from '../kit/LineField'
+import { Part } from '../kit/Page'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import { ElevationEditor } from './ElevationEditor'
+import { LensFinder } from './LensFinder'
 import { usePlan } from './plan'
+import { SunChart } from './SunChart'
 
 /** What will it see from here: drawing with handles, and the few inputs that matter. */
-export function SightSheet({ assessed, cameraId }: { assessed: DeviceAssessment; cameraId: string }) {
+export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; device: Device }) {
   const { job } = useJob()
   const { input, result, attempt, keep, giveUp, units, draft } = usePlan('sight', assessed)
-  const lens = CATALOGUE.cameras.get(cameraId)?.lens.focalMm ?? [1, 100]
+  const camera = CATALOGUE.cameras.get(device.cameraId)
+  const lens = camera?.lens.focalMm ?? [1, 100]
   const [least, most] = result.drawing.tiltRangeDeg
-  const levels = (Object.keys(LEVELS) as LevelId[]).filter((id) => LEVELS[id].edition === job.policies.edition)
+  const levels = levelsOf(job.policies.edition)
   const { wish } = input
   return (
     <>
@@ -47,6 +54,20 @@ export function SightSheet({ assessed, cameraId }: { assessed: DeviceAssessment;
           </>
         )}
       </SimpleGrid>
+      <Box mt={6}>
+        <Part title="The picture" aside={<Button asChild size="sm" variant="outline" colorPalette="inky"><NextLink href={`/jobs/${job.id}/plan`}>{input.place ? 'On the plan' : 'Put it on the plan'}</NextLink></Button>}>
+          {camera ? <Box maxW="560px"><Sized>{(width) => <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job.things), Math.min(560, width))} />}</Sized></Box> : null}
+          <Text fontSize="sm" color="soft" mt={1}>{input.place ? 'Simulated from the plan: people 1.75 m tall at its target, at targets and in areas of interest; lines on the ground every 5 m.' : 'Open ground and one person at the target: put it on the plan to see what stands there.'}</Text>
+        </Part>
+        <Part title="Which lens"><LensFinder device={device} sight={input} tiltRangeDeg={result.drawing.tiltRangeDeg} onSet={keep} /></Part>
+        <Part title="The sun">{result.drawing.sun ? <SunChart sun={result.drawing.sun} /> : <Text color="soft">{sunless(job, input)}</Text>}</Part>
+      </Box>
     </>
   )
+}
+
+/** Why there is no sun to show. */
+function sunless({ site }: Job, { place }: Sight): string {
+  if (!place) return 'Put it on the plan to reckon the sun.'
+  return site ? 'Indoors, or so wide that sky is always in it: the sun is not reckoned.' : 'Say on the plan where the site lies to reckon the sun.'
 }

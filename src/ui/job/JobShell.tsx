@@ -19,6 +19,7 @@ export function JobShell({ children }: { children: ReactNode }) {
   const open = job.faults.filter(({ state }) => state !== 'closed').length
   const places = [
     { href: home, label: 'Board', current: here === home || here.startsWith(`${home}/devices`) || here === `${home}/add` },
+    { href: `${home}/plan`, label: 'Plan', current: here === `${home}/plan` },
     { href: `${home}/pull-sheet`, label: 'Pull sheet', current: here === `${home}/pull-sheet` },
     { href: `${home}/punch-list`, label: open > 0 ? `Punch list ${open}` : 'Punch list', current: here.startsWith(`${home}/punch-list`) },
     { href: `${home}/handover`, label: 'Hand-over', current: here.startsWith(`${home}/handover`) || here.startsWith(`${home}/record`) },
@@ -50,7 +51,7 @@ export function JobShell({ children }: { children: ReactNode }) {
             <Dialog.Content bg="sheet">
               <Dialog.Header><Dialog.Title>Keys</Dialog.Title></Dialog.Header>
               <Dialog.Body pb={6}>
-                {[['j / k', 'next or previous device'], ['1 – 6', 'sight to power'], ['l', 'install log'], ['b', 'board'], ['f', 'raise a fault'], ['h', 'hand-over'], ['?', 'this list']].map(([key, does]) => (
+                {[['j / k', 'next or previous device'], ['1 – 6', 'sight to power'], ['l', 'install log'], ['b', 'board'], ['g', 'plan'], ['f', 'raise a fault'], ['h', 'hand-over'], ['?', 'this list']].map(([key, does]) => (
                   <HStack key={key} py={1} borderBottomWidth="1px" borderColor="rule"><Text fontFamily="mono" w="70px">{key}</Text><Text>{does}</Text></HStack>
                 ))}
               </Dialog.Body>
@@ -87,6 +88,7 @@ function useKeys(): [boolean, (shown: boolean) => void] {
       const stage = PLANNED_STAGES[Number(event.key) - 1]
       if (event.key === '?') show(true)
       else if (event.key === 'b') go(home)
+      else if (event.key === 'g') go(`${home}/plan`)
       else if (event.key === 'h') go(`${home}/handover`)
       else if (event.key === 'f') go(`${home}/punch-list/new${deviceId ? `?device=${deviceId}` : ''}`)
       else if ((event.key === 'j' || event.key === 'k') && job.devices.length > 0) go(`${home}/devices/${device(index + (event.key === 'j' ? 1 : -1))!.id}/${tab ?? 'sight'}`)

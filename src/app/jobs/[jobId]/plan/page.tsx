@@ -1,0 +1,5 @@
+import { PlanPage } from '@/ui/plan/PlanPage'
+
+export default function Page() {
+  return <PlanPage />
+}

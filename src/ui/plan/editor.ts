@@ -1,0 +1,159 @@
+'use client'
+
+import { useCallback, useMemo, useState } from 'react'
+import { v4 as uuid } from 'uuid'
+import { distanceM, type PlanPoint } from '@/core/geometry'
+import { inverseOf, PlanThing, type Change, type Floor, type Job, type ThingKind } from '@/core/job'
+import type { Said } from '../job/commands'
+import { useJob } from '../job/JobProvider'
+import { refusal } from '../kit/LineField'
+
+/** What the hand does on the plan. */
+export type Tool =
+  | { readonly does: 'select' }
+  | { readonly does: 'draw'; readonly kind: Exclude<ThingKind, 'obstacle'> | 'block' | 'round' }
+  | { readonly does: 'place'; readonly deviceId: string }
+  | { readonly does: 'wish'; readonly deviceId: string }
+  | { readonly does: 'scale' }
+
+export type Selection = { readonly is: 'thing' | 'device'; readonly id: string } | null
+
+interface Step {
+  readonly forth: Change
+  readonly back: Change
+}
+
+export interface Editor {
+  readonly job: Job
+  readonly floor: Floor
+  readonly setFloor: (floor: Floor) => void
+  readonly tool: Tool
+  readonly setTool: (tool: Tool) => void
+  readonly selection: Selection
+  readonly select: (selection: Selection) => void
+  /** Corners of what is being drawn. */
+  readonly draft: readonly PlanPoint[]
+  readonly setDraft: (draft: readonly PlanPoint[]) => void
+  /** Ends what is being drawn and keeps it. */
+  readonly finish: (points?: readonly PlanPoint[]) => void
+  /** Says a change that can be taken back. */
+  readonly commit: (change: Change) => Said
+  readonly attempt: (change: Change | null) => void
+  readonly undo: (() => void) | null
+  readonly redo: (() => void) | null
+  /** Why the last change was refused; null after one that was not. */
+  readonly refused: string | null
+  readonly snapping: boolean
+  readonly setSnapping: (snapping: boolean) => void
+}
+
+/** Heights and levels a new thing starts with. Common practice, no source: every one is a field after. */
+const START = { wallHeightM: 3, obstacleHeightM: 2.5, undersideM: 3, soffitDepthM: 0.6, lipM: 0.1, faceM: 1.6 } as const
+
+/** State of the plan's editor: everything it does to the job goes through commands. */
+export function useEditor(): Editor {
+  const { job, send, preview } = useJob()
+  const [floor, showFloor] = useState<Floor>('ground')
+  const [tool, takeTool] = useState<Tool>({ does: 'select' })
+  const [selection, select] = useState<Selection>(null)
+  const [draft, setDraft] = useState<readonly PlanPoint[]>([])
+  const [done, setDone] = useState<readonly Step[]>([])
+  const [undone, setUndone] = useState<readonly Step[]>([])
+  const [refused, setRefused] = useState<string | null>(null)
+  const [snapping, setSnapping] = useState(true)
+  const [base, setBase] = useState<Job | null>(null) // the job before an attempt: what undo goes back to
+
+  const attempt = useCallback((change: Change | null) => {
+    setBase((held) => (change === null ? null : (held ?? job)))
+    preview(change)
+  }, [job, preview])
+
+  const commit = useCallback((change: Change): Said => {
+    const back = inverseOf(base ?? job, change)
+    preview(null)
+    setBase(null)
+    const said = send(change)
+    setRefused(refusal(said))
+    if (said.ok && back) {
+      setDone((steps) => [...steps.slice(-199), { forth: change, back }])
+      setUndone([])
+    }
+    return said
+  }, [base, job, preview, send])
+
+  const replay = useCallback((from: readonly Step[], way: 'back' | 'forth', setFrom: (steps: readonly Step[]) => void, setTo: (change: (steps: readonly Step[]) => readonly Step[]) => void) => {
+    const step = from.at(-1)
+    if (!step) return
+    const said = send(step[way])
+    setRefused(refusal(said))
+    setFrom(from.slice(0, -1))
+    if (said.ok) setTo((steps) => [...steps, step])
+  }, [send])
+
+  const setTool = useCallback((next: Tool) => {
+    takeTool(next)
+    setDraft([])
+    setRefused(null)
+    if (next.does === 'draw') select(null)
+  }, [])
+
+  const finish = useCallback((points: readonly PlanPoint[] = draft) => {
+    if (tool.does !== 'draw') return
+    const corners = points.filter((p, i) => i === 0 || distanceM(p, points[i - 1]!) > 1e-6)
+    const thing = newThing(tool.kind, floor, corners, job)
+    const parsed = PlanThing.safeParse(thing)
+    if (!parsed.success) return setRefused(parsed.error.issues.map(({ message }) => message).join(' ')) // what is drawn stays, to be mended
+    if (!commit({ type: 'putThing', thing: parsed.data }).ok) return
+    if (tool.kind === 'wall') return setDraft([corners[1]!])
+    setDraft([])
+    takeTool({ does: 'select' })
+    select({ is: 'thing', id: parsed.data.id })
+  }, [commit, draft, floor, job, tool])
+
+  const setFloor = useCallback((next: Floor) => {
+    showFloor(next)
+    setTool({ does: 'select' })
+    select(null)
+  }, [setTool])
+
+  return useMemo(() => ({
+    job, floor, setFloor, tool, setTool, selection, select, draft, setDraft, finish, commit, attempt, refused, snapping, setSnapping,
+    undo: done.length > 0 ? () => replay(done, 'back', setDone, setUndone) : null,
+    redo: undone.length > 0 ? () => replay(undone, 'forth', setUndone, setDone) : null,
+  }), [job, floor, setFloor, tool, setTool, selection, draft, finish, commit, attempt, refused, snapping, done, undone, replay])
+}
+
+/** How many clicks a drawing takes: exactly so many, or as many as it likes until it is ended. */
+export function clicksOf(kind: Extract<Tool, { does: 'draw' }>['kind']): number | 'until ended' {
+  if (kind === 'target' || kind === 'head end') return 1
+  return kind === 'wall' || kind === 'soffit' || kind === 'round' ? 2 : 'until ended'
+}
+
+function newThing(kind: Extract<Tool, { does: 'draw' }>['kind'], floor: Floor, points: readonly PlanPoint[], { things, policies }: Job): unknown {
+  const level = policies.edition === '2014' ? ('recognise' as const) : ('perceive' as const)
+  const last = <K extends ThingKind>(of: K) => things.findLast((thing): thing is Extract<PlanThing, { kind: K }> => thing.kind === of)
+  const own = { id: uuid(), floor, name: '' }
+  const [first, second] = points
+  const plain = points.map(({ x, y }) => ({ x, y }))
+  switch (kind) {
+    case 'wall':
+      return { ...own, kind, from: first, to: second, baseM: last('wall')?.baseM ?? 0, heightM: last('wall')?.heightM ?? START.wallHeightM, openings: [] }
+    case 'soffit':
+      return { ...own, kind, from: first, to: second, depthM: last('soffit')?.depthM ?? START.soffitDepthM, undersideM: last('soffit')?.undersideM ?? START.undersideM, lipM: last('soffit')?.lipM ?? START.lipM }
+    case 'block':
+      return { ...own, kind: 'obstacle', baseM: 0, heightM: START.obstacleHeightM, form: { is: 'block', outline: plain } }
+    case 'round':
+      return { ...own, kind: 'obstacle', baseM: 0, heightM: START.obstacleHeightM, form: { is: 'round', at: first, radiusM: first && second ? Math.max(0.05, distanceM(first, second)) : 0 } }
+    case 'area':
+      return { ...own, kind, name: `Area ${things.filter((thing) => thing.kind === 'area').length + 1}`, outline: plain, level, targetHeightM: START.faceM }
+    case 'premises':
+    case 'privacy':
+      return { ...own, kind, outline: plain }
+    case 'target':
+      return { ...own, kind, name: `Target ${things.filter((thing) => thing.kind === 'target').length + 1}`, at: first, level, targetHeightM: START.faceM }
+    case 'walk':
+      return { ...own, kind, name: `Walk ${things.filter((thing) => thing.kind === 'walk').length + 1}`, path: plain }
+    case 'head end':
+      return { ...own, kind, at: first }
+  }
+}

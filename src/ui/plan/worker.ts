@@ -1,0 +1,65 @@
+'use client'
+
+import { proxy, wrap, type Remote } from 'comlink'
+import { useEffect, useRef, useState } from 'react'
+import type { Position, PositionQuestion, Survey, SurveyRequest } from '@/core/sight'
+import type { SightWorker } from '@/workers/sight.worker'
+
+let held: Remote<SightWorker> | null = null
+
+/** The one worker of the page. */
+function worker(): Remote<SightWorker> {
+  held ??= wrap<SightWorker>(new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), { type: 'module' }))
+  return held
+}
+
+export interface Working<T> {
+  /** The last result; it stays while a newer one is worked out. */
+  readonly result: T | null
+  /** Share done of what is being worked out, 0 to 1; null when nothing is. */
+  readonly progress: number | null
+  readonly failed: boolean
+}
+
+/** How long the plan must rest before it is surveyed: so that dragging is not chased. */
+const REST_MS = 120
+
+/** The survey of what is on the plan, in the worker; a newer plan ends the older survey. */
+export function useSurvey(request: SurveyRequest | null): Working<Survey> {
+  const [working, set] = useState<Working<Survey>>({ result: null, progress: null, failed: false })
+  useEffect(() => {
+    if (!request) return
+    let wanted = true
+    const timer = setTimeout(() => {
+      set((now) => ({ ...now, progress: 0 }))
+      worker().survey(request, proxy((progress: number) => wanted && set((now) => ({ ...now, progress }))))
+        .then((result) => wanted && result && set({ result, progress: null, failed: false }))
+        .catch(() => wanted && set((now) => ({ ...now, progress: null, failed: true })))
+    }, REST_MS)
+    return () => {
+      wanted = false
+      clearTimeout(timer)
+    }
+  }, [request])
+  return working
+}
+
+/** Ranks positions when asked; can be cancelled. */
+export function usePositions(): Working<readonly Position[]> & { readonly ask: (question: PositionQuestion) => void; readonly cancel: () => void; readonly forget: () => void } {
+  const [working, set] = useState<Working<readonly Position[]>>({ result: null, progress: null, failed: false })
+  const turn = useRef(0)
+  const ask = (question: PositionQuestion) => {
+    const own = ++turn.current
+    set({ result: null, progress: 0, failed: false })
+    worker().positions(question, proxy((progress: number) => turn.current === own && set((now) => ({ ...now, progress }))))
+      .then((result) => turn.current === own && set({ result, progress: null, failed: false }))
+      .catch(() => turn.current === own && set({ result: null, progress: null, failed: true }))
+  }
+  const cancel = () => {
+    turn.current++
+    void worker().cancel('positions')
+    set((now) => ({ ...now, progress: null }))
+  }
+  const forget = () => set({ result: null, progress: null, failed: false })
+  return { ...working, ask, cancel, forget }
+}
