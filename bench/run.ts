@@ -8,6 +8,7 @@ import { Bench } from 'tinybench'
 import { CATALOGUE } from '@/catalogue'
 import { assess, assessAgain, assessDevice } from '@/core/assess'
 import { openJobFile, type Device, type Job } from '@/core/job'
+import { surveying } from './survey'
 
 /** Prints how long assessing takes and how it grows, and commands per second through the API beside raw inserts. */
 const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
@@ -15,8 +16,12 @@ if (!opened.ok) throw new Error('The demo job cannot be read.')
 const demo = opened.file.job
 const planned = demo.devices.filter(({ power }) => power !== null)
 
-function jobOf(count: number): Job {
-  const devices = Array.from({ length: count }, (_, i): Device => ({ ...planned[i % planned.length]!, id: `device-${i}`, mark: String(i) }))
+function jobOf(count: number, onPlan = false): Job {
+  const devices = Array.from({ length: count }, (_, i): Device => {
+    const device = planned[i % planned.length]!
+    const sight = device.sight && { ...device.sight, place: onPlan ? device.sight.place : null }
+    return { ...device, sight, id: `device-${i}`, mark: String(i) }
+  })
   return { ...demo, devices, records: [], photos: [], faults: [] }
 }
 
@@ -35,16 +40,19 @@ async function assessing(): Promise<void> {
   }
   const job = jobOf(500)
   const before = { job, assessment: assess(job, CATALOGUE) }
+  const onPlan = jobOf(100, true)
   let n = 0
   bench.add('one device', () => void assessDevice(job.devices[n++ % 500]!, job, CATALOGUE))
   bench.add('one of 500 changed', () => {
     const devices = job.devices.with(250, { ...job.devices[250]!, name: `n${n++}` })
     assessAgain(before, { ...job, devices }, CATALOGUE)
   })
+  bench.add('on the plan', () => void assess({ ...onPlan, devices: onPlan.devices.map((device) => ({ ...device, sight: device.sight && { ...device.sight } })) }, CATALOGUE))
   await bench.run()
   console.log('\nAssessing (median of many runs, one thread)')
   for (const size of sizes) console.log(`  ${String(size).padStart(4)} devices  ${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`)
   console.log(`  growth 10 → 500: × ${(median(bench, 'assess 500') / median(bench, 'assess 10')).toFixed(1)} for × 50 devices`)
+  console.log(`  100 devices on the plan, each looked round anew: walls, lip, privacy, a year of sun   ${median(bench, 'on the plan').toFixed(0)} ms`)
   console.log(`  one device      ${median(bench, 'one device').toFixed(3)} ms`)
   console.log(`  one of 500 changed, taken over from before   ${median(bench, 'one of 500 changed').toFixed(3)} ms`)
 }
@@ -103,4 +111,5 @@ async function commands(): Promise<void> {
 }
 
 await assessing()
+surveying()
 await commands()

@@ -12,6 +12,7 @@ const VIEWS = [
   ['jobs', LAPTOP, '/'], ['board', LAPTOP, '/jobs/kestrel-quay'], ['sight', LAPTOP, '/jobs/kestrel-quay/devices/device-04/sight'], ['mount', LAPTOP, '/jobs/kestrel-quay/devices/device-05/mount'],
   ['route', LAPTOP, '/jobs/kestrel-quay/devices/device-05/route'], ['terminate', LAPTOP, '/jobs/kestrel-quay/devices/device-05/terminate'], ['seal', LAPTOP, '/jobs/kestrel-quay/devices/device-08/seal'],
   ['power', LAPTOP, '/jobs/kestrel-quay/devices/device-13/power'], ['pull-sheet', LAPTOP, '/jobs/kestrel-quay/pull-sheet'], ['punch-list', LAPTOP, '/jobs/tamarisk-surgery/punch-list'], ['record', LAPTOP, '/jobs/kestrel-quay/record/device-01'],
+  ['plan', LAPTOP, '/jobs/kestrel-quay/plan'], ['plan-camera', LAPTOP, '/jobs/kestrel-quay/plan?device=device-12'], ['phone-plan', PHONE, '/jobs/kestrel-quay/plan'],
   ['phone-board', PHONE, '/jobs/kestrel-quay'], ['phone-sight', PHONE, '/jobs/kestrel-quay/devices/device-05/sight'], ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
   ['phone-loft', PHONE, '/jobs/kestrel-quay/devices/device-01/log?step=terminate%2Fthread-on', 'loft'],
 ]
@@ -31,6 +32,7 @@ try {
     await context.addInitScript((value) => localStorage.setItem('theme', value), theme)
     const page = await context.newPage()
     await page.goto(`http://localhost:${PORT}${path}`, { waitUntil: 'networkidle' })
+    if (name.includes('plan')) await page.waitForTimeout(1500) // the survey runs beside the page
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
     await context.close()
     console.log(name)

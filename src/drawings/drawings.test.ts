@@ -4,8 +4,10 @@ import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '@/core/assess'
 import type { Device, Sight } from '@/core/job'
 import { anyJob, device, job } from '@/testing/jobs'
+import { pictureOf } from '@/core/sight'
+import { block } from '@/testing/plans'
 import { elevationDrawing, elevationFrame, elevationHandles } from './elevation'
-import { cableEndsDrawing, drawingsOf, mountDrawing, powerDrawing, routeDrawing, sealDrawing, type Drawing, type Mark, type Spot } from '.'
+import { cableEndsDrawing, drawingsOf, mountDrawing, pictureDrawing, powerDrawing, routeDrawing, sealDrawing, type Drawing, type Mark, type Spot } from '.'
 
 const wordsOf = ({ marks }: Drawing) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark.words] : []))
 const spotsOf = (mark: Mark): readonly Spot[] => (mark.kind === 'line' ? [mark.from, mark.to] : mark.kind === 'shape' ? mark.spots : [mark.at])
@@ -120,5 +122,19 @@ describe('the other drawings', () => {
     const fall = drawing.marks.find((mark) => mark.kind === 'line' && mark.pen === 'ray') as Extract<Mark, { kind: 'line' }>
     expect(fall.to[1]).toBeGreaterThanOrEqual(fall.from[1])
     expect(drawing.says).toMatch(/the camera gets [\d.]+ V; it needs 37.0 V/)
+  })
+})
+
+describe('the simulated picture', () => {
+  it('keeps its proportions, stays in its frame, and hides behind what is hatched', () => {
+    const camera = CATALOGUE.cameras.get('bullet-4mp-vf')!
+    const things = [block(-2, 4, 4, 1, { name: 'Skip' })]
+    const made = pictureDrawing(pictureOf(camera, { ...SIGHT, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 } }, things), 500)
+    expect(made.height / made.width).toBeCloseTo(1520 / 2688, 6)
+    expect(made.says).toBe('Simulated picture: Skip.')
+    const hatched = made.marks.flatMap((mark, i) => (mark.kind === 'shape' && mark.fill === 'hatch' ? [i] : []))
+    expect(hatched.length).toBeGreaterThan(0)
+    for (const i of hatched) expect(made.marks[i - 1]).toMatchObject({ kind: 'shape', fill: 'sheet' })
+    expect(pictureDrawing(pictureOf(camera, SIGHT, things), 500).says).toBe('Simulated picture: open ground.')
   })
 })

@@ -15,6 +15,6 @@ export function pictureDrawing({ widthPx, heightPx, patches }: SimulatedPicture,
     const [fill, pen] = LOOK[kind]
     return fill === 'hatch' ? [shape(at(spots), 'sheet', 'none'), shape(at(spots), fill, pen)] : [shape(at(spots), fill, pen)] // a hatch alone lets through what is behind
   })
-  const seen = [...new Set(patches.filter(({ kind, name }) => kind !== 'ground' && kind !== 'mark' && kind !== 'person' && name !== '').map(({ name }) => name))]
+  const seen = [...new Set([...patches].reverse().filter(({ kind, name }) => kind !== 'ground' && kind !== 'mark' && kind !== 'person' && name !== '').map(({ name }) => name))]
   return { width, height, marks: [...marks, box(0.5, 0.5, width - 1, height - 1, 'none', 'object')], says: `Simulated picture: ${seen.length === 0 ? 'open ground' : seen.slice(0, 6).join(', ')}.` }
 }

@@ -1,7 +1,6 @@
 export * from './choices'
 export * from './job'
 export * from './plan'
-export { Id, Moment } from './fields'
 export { inverseOf } from './inverse'
 export { Command, reasonsOf, type Change, type Reason } from './command'
 export { apply } from './apply'

@@ -3,7 +3,7 @@ import { compute as visibilityPolygon, inPolygon } from 'visibility-polygon'
 import { describe, expect, it } from 'vitest'
 import type { PlanThing } from '../job'
 import { ALL_ROUND, area, block, looking, rectangle, soffit, thing, wall, xy } from '@/testing/plans'
-import { cellAt, cellMiddle, densityAt, eachSeen, firstBetween, gridOver, imagerOf, inFrame, occludersOf, project, scratchFor, survey, SOLID, type Eye, type Pose } from '.'
+import { cellAt, cellMiddle, densityAt, eachSeen, firstBetween, gridOver, imagerOf, inFrame, nearEdge, occludersOf, project, scratchFor, survey, SOLID, type Eye, type Pose } from '.'
 
 const FOUR_MP = { sensor: { widthMm: 5.38, heightMm: 3.04, widthPx: 2688, heightPx: 1520 }, lens: { kind: 'rectilinear' as const, focalMm: [2.8, 12] as const } }
 
@@ -136,6 +136,18 @@ describe('heights', () => {
     const under = firstBetween(occludersOf(eaves, 'ground'), looking(0, 0, 9), { x: 0, y: 5, z: 0 })
     const beyond = firstBetween(occludersOf(eaves, 'ground'), looking(0, 5, 9), { x: 0, y: 5, z: 0 })
     expect([under === null, beyond?.thing.id]).toEqual([true, 'soffit'])
+  })
+})
+
+describe('the dead zone', () => {
+  it('ends on the axis where H / tan(θ + VFOV/2) says, and nowhere for a lens that sees its own feet', () => {
+    // Check values: H 3.0 m, θ 25°, VFOV 37.30° → 3.14 m.
+    const imager = imagerOf({ sensor: { widthMm: 4.8, heightMm: 2.7, widthPx: 1920, heightPx: 1080 }, lens: { kind: 'rectilinear', focalMm: [4, 4] } }, 4, false)
+    const edge = nearEdge({ imager, pose: looking(0, 0, 3, 90, 25) }, 0)
+    expect(edge[6]!.x).toBeCloseTo(3.14, 2)
+    expect(edge.every(({ x }) => Math.abs(x - edge[6]!.x) < 1e-9)).toBe(true) // a straight line across
+    expect(nearEdge({ imager, pose: looking(0, 0, 3, 90, 80) }, 0)).toEqual([])
+    expect(nearEdge({ imager, pose: looking(0, 0, 3, 90, -40) }, 0)).toEqual([])
   })
 })
 

@@ -1,7 +1,7 @@
 import type { Outline, PlanPoint } from '../geometry'
 import { fillOutline, type Grid } from './grid'
 import type { Board, Occluders, Upright } from './occluders'
-import { axesOf, densityAlong, type Imager, type Pose } from './projection'
+import { axesOf, densityAlong, rayThrough, type Imager, type Pose } from './projection'
 
 /** A camera on the plan: its imager and where it stands and looks. */
 export interface Eye {
@@ -58,6 +58,18 @@ export function eachSeen(eye: Eye, occluders: Occluders, grid: Grid, planeM: num
       visit(cell, densityAlong(imager, axes, dx, dy, depth, across, above), hidden[cell] === HIDDEN)
     }
   }
+}
+
+/** Where the lower edge of a picture meets a plane, from left to right: what lies nearer is not seen. Empty where it looks straight down or past the plane. */
+export function nearEdge({ imager, pose }: Eye, planeM: number): PlanPoint[] {
+  const axes = axesOf(pose)
+  const points = Array.from({ length: 13 }, (_, i) => rayThrough(imager, pose, (i / 12) * imager.widthPx, imager.heightPx, axes)).map(({ x, y, z }) => {
+    const reach = (planeM - pose.z) / z
+    return reach > 0 && Number.isFinite(reach) ? { x: pose.x + x * reach, y: pose.y + y * reach } : null
+  })
+  const ahead = rayThrough(imager, pose, imager.widthPx / 2, imager.heightPx, axes)
+  const under = ahead.x * axes.forward.x + ahead.y * axes.forward.y <= 0
+  return under || points.some((point) => point === null) ? [] : points.filter((point) => point !== null)
 }
 
 type Axes = ReturnType<typeof axesOf>

@@ -13,6 +13,13 @@ export const SIGHT_LIMITS = {
   sunHoursAYear: limit('Hours a year with the sun in the picture that are worth a thought', 60, 'h', 'practice'),
   wishM: limit('Distance from the customer’s wish that needs agreement', 0.3, 'm', 'practice'),
   areaShare: limit('Share of an area of interest that must be seen at its level', 95, '%', 'practice'),
+  fasciaM: limit('Height of a fascia above the underside of its soffit', 0.2, 'm', 'practice'),
+  standOffM: limit('How far a lens stands off what it is fixed to, on plan', 0.12, 'm', 'practice'),
+  leastBlindM2: limit('Smallest blind spot worth naming: what a person takes up', 1, 'm²', 'practice'),
+  coveredWeight: limit('Weight of what is covered when positions are ranked', 60, '%', 'practice'),
+  faceWeight: limit('Weight of the angle to faces when positions are ranked', 20, '%', 'practice'),
+  sunWeight: limit('Weight of the sun when positions are ranked', 10, '%', 'practice'),
+  cableWeight: limit('Weight of the cable when positions are ranked', 10, '%', 'practice'),
   densityMargin: limit('Margin over a level under which it is called close', 5, '%', 'practice'),
 } as const
 

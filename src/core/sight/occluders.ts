@@ -1,6 +1,7 @@
 import { along, bearingDeg, between, contains, distanceM, type Outline, type PlanPoint } from '../geometry'
 import type { Floor } from '../job/choices'
 import type { PlanThing, ThingOf } from '../job/plan'
+import { SIGHT_LIMITS } from './limits'
 import type { Point } from './projection'
 
 /** What blocks the view on one floor: upright rectangles over plan segments, and level boards over outlines. */
@@ -34,9 +35,6 @@ export interface Occluders {
 /** Faces of the prism that stands for a round obstacle. */
 const ROUND_FACES = 16
 
-/** How high the fascia above a soffit's underside stands; only what looks over it minds. Common practice, no source. */
-const FASCIA_M = 0.2
-
 const REMEMBERED = new WeakMap<readonly PlanThing[], Map<Floor, Occluders>>()
 
 /** What blocks the view on a floor; computed once for one and the same list of things. */
@@ -58,7 +56,7 @@ function make(things: readonly PlanThing[]): Occluders {
     if (thing.kind === 'wall') uprights.push(...wallPieces(thing))
     if (thing.kind === 'soffit') {
       const { from, to, undersideM, lipM } = thing
-      uprights.push({ a: from, b: to, fromM: undersideM - lipM, toM: undersideM + FASCIA_M, thing })
+      uprights.push({ a: from, b: to, fromM: undersideM - lipM, toM: undersideM + SIGHT_LIMITS.fasciaM.value, thing })
       boards.push({ outline: soffitBoard(thing), heightM: undersideM, thing })
     }
     if (thing.kind === 'obstacle') {

@@ -53,7 +53,19 @@ export interface OnPlan {
 }
 
 /** What the plan says of one device: along its axis, close to it, in the sun's way, and where it must not look. */
-export function lookAround({ camera, site, things, exposure, policies }: DeviceContext, sight: Sight, place: Place): OnPlan {
+export function lookAround(context: DeviceContext, sight: Sight, place: Place): OnPlan {
+  const { camera, site, things, exposure, policies } = context
+  const held = LOOKED.get(sight)
+  if (held && held.camera === camera && held.site === site && held.things === things && held.exposure === exposure && held.edition === policies.edition) return held.found
+  const found = look(context, sight, place)
+  LOOKED.set(sight, { camera, site, things, exposure, edition: policies.edition, found })
+  return found
+}
+
+/** The last look round of each sight, with all that it depends on: other stages of a device change without looking again. */
+const LOOKED = new WeakMap<Sight, { camera: Camera; site: DeviceContext['site']; things: DeviceContext['things']; exposure: DeviceContext['exposure']; edition: string; found: OnPlan }>()
+
+function look({ camera, site, things, exposure, policies }: DeviceContext, sight: Sight, place: Place): OnPlan {
   const occluders = occludersOf(things, place.floor)
   const eye = eyeOf(camera, sight, place)
   const allRound = eye.imager.horizontalFovDeg >= SIGHT_LIMITS.allRoundDeg.value

@@ -41,11 +41,8 @@ export interface Position {
   readonly score: number
 }
 
-/** How much each thing counts when positions are ranked. Common practice, no source: the person decides. */
-export const POSITION_WEIGHTS = { covered: 0.6, faceAngle: 0.2, sun: 0.1, cable: 0.1 } as const
-
 /** How far a lens stands off what it is fixed to, on plan, and hangs below a soffit. */
-export const STAND_OFF_M = 0.12
+export const STAND_OFF_M = SIGHT_LIMITS.standOffM.value
 const STEP_M = 1
 const KEPT = 6
 const APART_M = 2
@@ -134,6 +131,6 @@ function scoreOf(covered: number, faceAngleDeg: number, sunHours: number | null,
   const face = 1 - Math.min(1, Math.max(0, (faceAngleDeg - limit) / limit))
   const sun = sunHours === null ? 1 : 1 - Math.min(1, sunHours / 100)
   const cable = cableM === null ? 1 : 1 - Math.min(1, cableM / 90)
-  const { covered: wc, faceAngle: wf, sun: ws, cable: wl } = POSITION_WEIGHTS
-  return wc * covered + wf * face + ws * sun + wl * cable
+  const { coveredWeight, faceWeight, sunWeight, cableWeight } = SIGHT_LIMITS
+  return (coveredWeight.value * covered + faceWeight.value * face + sunWeight.value * sun + cableWeight.value * cable) / 100
 }

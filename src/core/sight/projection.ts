@@ -146,9 +146,20 @@ export function densityAlong(imager: Imager, { forward, right, up }: Axes, dx: n
 /** Whether a pictured point lies inside the frame. */
 export const inFrame = (imager: Imager, { u, v }: Pictured): boolean => u >= 0 && u <= imager.widthPx && v >= 0 && v <= imager.heightPx
 
+/** Whether the picture shows what lies in a direction from the lens, however far. */
+export function showsWay(imager: Imager, { forward, right, up }: Axes, x: number, y: number, z: number): boolean {
+  const depth = x * forward.x + y * forward.y + z * forward.z
+  if (imager.kind === 'rectilinear' && depth <= 0) return false
+  const across = x * right.x + y * right.y + z * right.z
+  const above = x * up.x + y * up.y + z * up.z
+  if (imager.kind === 'rectilinear') return Math.abs(imager.focalPxX * across) * 2 <= imager.widthPx * depth && Math.abs(imager.focalPxY * above) * 2 <= imager.heightPx * depth
+  const side = Math.hypot(across, above)
+  const turn = side < 1e-12 ? 0 : Math.atan2(side, depth) / side
+  return Math.abs(imager.focalPxX * across * turn) * 2 <= imager.widthPx && Math.abs(imager.focalPxY * above * turn) * 2 <= imager.heightPx
+}
+
 /** The direction (unit vector) in which a picture position lies from the lens. */
-export function rayThrough(imager: Imager, pose: Pose, u: number, v: number): Point {
-  const { forward, right, up } = axesOf(pose)
+export function rayThrough(imager: Imager, pose: Pose, u: number, v: number, { forward, right, up }: Axes = axesOf(pose)): Point {
   const [x, y] = [(u - imager.widthPx / 2) / imager.focalPxX, (imager.heightPx / 2 - v) / imager.focalPxY]
   const side = Math.hypot(x, y)
   const [ahead, aside] = imager.kind === 'rectilinear' ? [1 / Math.hypot(1, side), 1 / Math.hypot(1, side)] : [Math.cos(side), side < 1e-12 ? 1 : Math.sin(side) / side]

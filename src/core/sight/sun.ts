@@ -2,13 +2,14 @@ import { getPosition } from 'suncalc'
 import type { Site } from '../job/plan'
 import type { Eye } from './footprint'
 import { firstBetween, type Occluders } from './occluders'
-import { axesOf, inFrame, project } from './projection'
+import { axesOf, showsWay } from './projection'
 
 const RAD = Math.PI / 180
 
-/** A common year of sun positions, one every ten minutes: as good as any other for the hours of a camera. */
+/** A common year of sun positions, every ten minutes of every second day: as good as any other for the hours of a camera. */
 const YEAR = 2026
 const STEP_MIN = 10
+const EVERY_DAYS = 2
 const DAY_MS = 86_400_000
 /** How far out the sun stands for what blocks it: beyond anything on a plan. */
 const FAR_M = 20_000
@@ -33,7 +34,9 @@ function sunYear(site: Site): SunYear {
   const start = Date.UTC(YEAR, 0, 1)
   const moments: number[] = []
   const directions: number[] = []
-  for (let minute = STEP_MIN / 2; minute < 365 * 1440; minute += STEP_MIN) {
+  for (let step = 0; step < (365 * 1440) / STEP_MIN; step++) {
+    const minute = (step + 0.5) * STEP_MIN
+    if (Math.floor(minute / 1440) % EVERY_DAYS !== 0) continue
     const moment = start + minute * 60_000
     const { azimuthDeg, altitudeDeg } = sunAt(site, moment)
     if (altitudeDeg <= 0) continue
@@ -68,19 +71,14 @@ export interface SunInPicture {
  */
 export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: Site): SunInPicture {
   const { moments, directions } = sunYear(site)
-  const { forward } = axesOf(pose)
-  const halfDiagonalDeg = Math.min(179, Math.hypot(imager.horizontalFovDeg, imager.verticalFovDeg) / 2 + (imager.kind === 'rectilinear' ? 5 : 0))
-  const nearest = Math.cos(halfDiagonalDeg * RAD)
+  const axes = axesOf(pose)
   const byMonth = new Array<number>(12).fill(0)
   const days = new Map<number, { first: number; last: number; minutes: number }>()
   for (let i = 0; i < moments.length; i++) {
     const [x, y, z] = [directions[3 * i]!, directions[3 * i + 1]!, directions[3 * i + 2]!]
-    if (x * forward.x + y * forward.y + z * forward.z < nearest) continue
-    const sun = { x: pose.x + x * FAR_M, y: pose.y + y * FAR_M, z: pose.z + z * FAR_M }
-    const pictured = project(imager, pose, sun)
-    if (!pictured || !inFrame(imager, pictured) || firstBetween(occluders, pose, sun)) continue
+    if (!showsWay(imager, axes, x, y, z) || firstBetween(occluders, pose, { x: pose.x + x * FAR_M, y: pose.y + y * FAR_M, z: pose.z + z * FAR_M })) continue
     const moment = moments[i]!
-    byMonth[new Date(moment).getUTCMonth()]! += STEP_MIN / 60
+    byMonth[new Date(moment).getUTCMonth()]! += (EVERY_DAYS * STEP_MIN) / 60
     const day = Math.floor(moment / DAY_MS)
     const known = days.get(day)
     days.set(day, { first: known?.first ?? moment, last: moment, minutes: (known?.minutes ?? 0) + STEP_MIN })

@@ -2,7 +2,7 @@ import { along, boundsOf, crossing, distanceM, nearestOn, type PlanPoint } from 
 import type { Place } from '../job/plan'
 import { SIGHT_LIMITS } from './limits'
 import { firstBetween, nameOf, type Occluders } from './occluders'
-import { rayThrough, type Imager, type Pose } from './projection'
+import { axesOf, rayThrough, type Imager, type Pose } from './projection'
 
 /** What stands along a camera's axis on plan, for the side elevation; distances from the lens, heights above the floor. */
 export interface AxisProfile {
@@ -39,8 +39,8 @@ export interface NearSurface {
   readonly ofBeam: number
 }
 
-const ACROSS = 64
-const UP = 36
+const ACROSS = 48
+const UP = 27
 
 /** Near surfaces in the picture, by rays through an even raster of it; the beam is taken somewhat wider than the picture. */
 export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): NearSurface[] {
@@ -55,6 +55,7 @@ export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): 
   const near: Occluders = { uprights, boards, solids: [] }
   const wider = 1 + SIGHT_LIMITS.beamMargin.value / 100
   const found = new Map<string, { kind: NearSurface['kind']; nearestM: number; picture: number; beam: number }>()
+  const axes = axesOf(pose)
   let [inPicture, inBeam] = [0, 0]
   for (let row = 0; row < UP; row++) {
     for (let column = 0; column < ACROSS; column++) {
@@ -62,7 +63,7 @@ export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): 
       const isPicture = Math.abs(sideways) <= 0.5 && Math.abs(upward) <= 0.5
       if (isPicture) inPicture++
       else inBeam++
-      const ray = rayThrough(imager, pose, (sideways + 0.5) * imager.widthPx, (upward + 0.5) * imager.heightPx)
+      const ray = rayThrough(imager, pose, (sideways + 0.5) * imager.widthPx, (upward + 0.5) * imager.heightPx, axes)
       const hit = firstBetween(near, pose, { x: pose.x + ray.x * reach, y: pose.y + ray.y * reach, z: pose.z + ray.z * reach })
       if (!hit) continue
       const { thing } = hit

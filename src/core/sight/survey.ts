@@ -87,9 +87,6 @@ export interface Survey {
   readonly contours: readonly ContourLine[]
 }
 
-/** Smallest blind spot worth a line: about what a person takes up. Common practice, no source. */
-const LEAST_BLIND_M2 = 1
-
 /** The whole survey at once; see `surveySteps` for one that can be watched and stopped. */
 export function survey(request: SurveyRequest): Survey {
   const steps = surveySteps(request)
@@ -294,7 +291,7 @@ function blindSpots(grid: Grid, ground: Uint8Array, count: Uint8Array): Pick<Sur
   const cellM2 = grid.cellM * grid.cellM
   const spots = ringsAt(grid, blind, 0.5, false)
     .map((rings): BlindSpot => ({ rings, middle: middleOf(rings[0]!), sizeM2: rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * areaM2(ring), 0) }))
-    .filter(({ sizeM2 }) => sizeM2 >= LEAST_BLIND_M2)
+    .filter(({ sizeM2 }) => sizeM2 >= SIGHT_LIMITS.leastBlindM2.value)
     .sort((a, b) => b.sizeM2 - a.sizeM2)
   return { blindSpots: spots, watchedM2: watched * cellM2, blindM2: unseen * cellM2 }
 }

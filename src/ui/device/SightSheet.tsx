@@ -55,7 +55,7 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
         )}
       </SimpleGrid>
       <Box mt={6}>
-        <Part title="The picture" aside={<Button asChild size="sm" variant="outline" colorPalette="inky"><NextLink href={`/jobs/${job.id}/plan`}>{input.place ? 'On the plan' : 'Put it on the plan'}</NextLink></Button>}>
+        <Part title="The picture" aside={<Button asChild size="sm" variant="outline" colorPalette="inky"><NextLink href={`/jobs/${job.id}/plan?device=${device.id}`}>{input.place ? 'On the plan' : 'Put it on the plan'}</NextLink></Button>}>
           {camera ? <Box maxW="560px"><Sized>{(width) => <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job.things), Math.min(560, width))} />}</Sized></Box> : null}
           <Text fontSize="sm" color="soft" mt={1}>{input.place ? 'Simulated from the plan: people 1.75 m tall at its target, at targets and in areas of interest; lines on the ground every 5 m.' : 'Open ground and one person at the target: put it on the plan to see what stands there.'}</Text>
         </Part>

@@ -88,7 +88,7 @@ function useKeys(): [boolean, (shown: boolean) => void] {
       const stage = PLANNED_STAGES[Number(event.key) - 1]
       if (event.key === '?') show(true)
       else if (event.key === 'b') go(home)
-      else if (event.key === 'g') go(`${home}/plan`)
+      else if (event.key === 'g') go(`${home}/plan${deviceId ? `?device=${deviceId}` : ''}`)
       else if (event.key === 'h') go(`${home}/handover`)
       else if (event.key === 'f') go(`${home}/punch-list/new${deviceId ? `?device=${deviceId}` : ''}`)
       else if ((event.key === 'j' || event.key === 'k') && job.devices.length > 0) go(`${home}/devices/${device(index + (event.key === 'j' ? 1 : -1))!.id}/${tab ?? 'sight'}`)

@@ -5,7 +5,7 @@ import NextLink from 'next/link'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Place, Sight } from '@/core/job'
 import { LineField, refusal } from '../kit/LineField'
-import { FindingList } from '../kit/Findings'
+import { FigureList, FindingList } from '../kit/Findings'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import type { Editor } from './editor'
@@ -61,6 +61,7 @@ export function DeviceForm({ device, assessed, editor }: { device: Device; asses
           ) : null}
         </>
       ) : <Button minH="44px" colorPalette="copper" onClick={() => editor.setTool({ does: 'place', deviceId: device.id })}>Put it on the plan</Button>}
+      <FigureList figures={state.result.figures} units={job.units} />
       <FindingList findings={state.result.findings} units={job.units} />
     </Stack>
   )

@@ -17,21 +17,32 @@ export const SURVEY_LAYERS = { density: 'Density', count: 'Seen by', blind: 'Bli
 export type SurveyLayer = keyof typeof SURVEY_LAYERS
 
 /** The picture under the plan, where and how large it was laid. */
-export function BackgroundPicture({ background, view }: { background: FloorBackground; view: ViewBox }) {
-  const [picture, setPicture] = useState<HTMLImageElement | null>(null)
+export function BackgroundPicture({ background, view, shades }: { background: FloorBackground; view: ViewBox; shades: Shades }) {
+  const [picture, setPicture] = useState<HTMLCanvasElement | null>(null)
   const { sha256 } = background
   useEffect(() => {
     const image = new window.Image()
-    image.onload = () => setPicture(image)
+    image.onload = () => setPicture(inTheme(image, shades))
     image.src = `/api/photos/${sha256}?size=original`
     return () => {
       image.onload = null
     }
-  }, [sha256])
+  }, [sha256, shades])
   if (!picture) return null
   const [x, y] = toScreen(view, background.at)
   const k = background.metresPerPx * view.perMetre
   return <KonvaImage image={picture} x={x} y={y} width={background.widthPx * k} height={background.heightPx * k} rotation={background.turnDeg} opacity={0.55} listening={false} />
+}
+
+/** Drawings come on white paper: by head torch they are turned to light lines on dark. */
+function inTheme(image: HTMLImageElement, shades: Shades): HTMLCanvasElement {
+  const canvas = document.createElement('canvas')
+  canvas.width = image.naturalWidth
+  canvas.height = image.naturalHeight
+  const context = canvas.getContext('2d')!
+  if (shades === 'loft') context.filter = 'invert(0.88) hue-rotate(180deg)'
+  context.drawImage(image, 0, 0)
+  return canvas
 }
 
 /** Cells as a picture over the plan. */
@@ -50,10 +61,12 @@ interface SurveyProps {
   readonly units: UnitSystem
   /** Screen spots that labels keep off: devices, names. */
   readonly taken: readonly (readonly [number, number])[]
+  /** Whether there is room for values on the contours. */
+  readonly valued: boolean
 }
 
 /** One layer of the survey: bands of density with contours and printed values, cameras that see, or blind spots. */
-export function SurveyPicture({ survey, layer, view, ink, shades, edition, units, taken }: SurveyProps) {
+export function SurveyPicture({ survey, layer, view, ink, shades, edition, units, taken, valued }: SurveyProps) {
   const canvas = useMemo(() => {
     if (layer === 'density') return paint(survey.grid, survey.best, densityBands(edition, shades), 0.72)
     if (layer === 'count') return paint(survey.grid, survey.count, countBands(shades), 0.72)
@@ -62,14 +75,14 @@ export function SurveyPicture({ survey, layer, view, ink, shades, edition, units
   return (
     <Group listening={false}>
       {canvas ? <Cells grid={survey.grid} canvas={canvas} view={view} /> : null}
-      {layer === 'density' ? <Contours survey={survey} view={view} ink={ink} units={units} taken={taken} /> : null}
+      {layer === 'density' ? <Contours survey={survey} view={view} ink={ink} units={units} taken={taken} valued={valued} /> : null}
       {layer === 'blind' ? <BlindSpots survey={survey} view={view} ink={ink} units={units} /> : null}
     </Group>
   )
 }
 
-function Contours({ survey, view, ink, units, taken }: Pick<SurveyProps, 'survey' | 'view' | 'ink' | 'units' | 'taken'>) {
-  const spots = labelSpots(survey.contours, (ring) => ring.map((p) => toScreen(view, p)), taken)
+function Contours({ survey, view, ink, units, taken, valued }: Pick<SurveyProps, 'survey' | 'view' | 'ink' | 'units' | 'taken' | 'valued'>) {
+  const spots = !valued ? [] : labelSpots(survey.contours, (ring) => ring.map((p) => toScreen(view, p)), taken)
   return (
     <Group>
       {survey.contours.map((line) => (

@@ -3,9 +3,10 @@
 import type { KonvaEventObject } from 'konva/lib/Node'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Circle, Group, Layer, Line, Stage, Text } from 'react-konva'
+import { CATALOGUE } from '@/catalogue'
 import { bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
-import { backgroundCorners, eachSeen, gridOver, occludersOf, pointsOf, scratchFor, type Survey, type WalkCamera } from '@/core/sight'
+import { backgroundCorners, eachSeen, gridOver, nearEdge, occludersOf, pointsOf, scratchFor, type Survey, type WalkCamera } from '@/core/sight'
 import { densityBands, paint } from './bands'
 import { Devices } from './DevicesLayer'
 import { clicksOf, type Editor } from './editor'
@@ -41,6 +42,7 @@ type Hold =
   | { readonly on: 'pinch'; readonly apart: number; readonly middle: readonly [number, number]; readonly view: ViewBox }
   | { readonly on: 'thing' | 'corner' | 'device' | 'aim' | 'wish'; readonly id: string; readonly index: number; readonly from: PlanPoint; readonly moved: boolean }
 
+const NAMES_FROM_PER_METRE = 5
 const NUDGE_PX = 4
 const SNAP_PX = 10
 
@@ -80,7 +82,7 @@ export function PlanCanvas({ editor, width, height, survey, layer, planeM, camer
     const spot = spotOf(event)
     const stage = event.target.getStage()!
     try {
-      stage.container().setPointerCapture(event.evt.pointerId)
+      stage.content.setPointerCapture(event.evt.pointerId)
     } catch {
       // A pointer that is gone already has nothing to capture.
     }
@@ -243,6 +245,7 @@ export function PlanCanvas({ editor, width, height, survey, layer, planeM, camer
     return { grid, canvas: paint(grid, density, densityBands(job.policies.edition, shades), 0.82) }
   }, [own, view, width, height, job.things, floor, planeM, job.policies.edition, shades])
 
+  const named = view.perMetre >= NAMES_FROM_PER_METRE // farther off, names would only hide the plan
   const taken = [
     ...job.devices.flatMap(({ sight }) => (sight?.place?.floor === floor ? [toScreen(view, sight.place)] : [])),
     ...things.flatMap((thing) => (thing.name === '' || thing.kind === 'wall' || thing.kind === 'soffit' || thing.kind === 'premises' ? [] : labelRoom(toScreen(view, labelPoint(thing)), 'outline' in thing))),
@@ -258,13 +261,13 @@ export function PlanCanvas({ editor, width, height, survey, layer, planeM, camer
       style={{ cursor: tool.does === 'select' ? 'default' : 'crosshair', touchAction: 'none' }}
     >
       <Layer listening={false}>
-        {background ? <BackgroundPicture background={background} view={view} /> : null}
+        {background ? <BackgroundPicture background={background} view={view} shades={shades} /> : null}
         <Grid view={view} width={width} height={height} colour={ink.rule} />
-        {own && footprint && layer === 'density' ? <Cells grid={footprint.grid} canvas={footprint.canvas} view={view} /> : survey && survey.floor === floor ? <SurveyPicture survey={survey} layer={layer} view={view} ink={ink} shades={shades} edition={job.policies.edition} units={job.units} taken={taken} /> : null}
+        {own && footprint && layer === 'density' ? <Cells grid={footprint.grid} canvas={footprint.canvas} view={view} /> : survey && survey.floor === floor ? <SurveyPicture survey={survey} layer={layer} view={view} ink={ink} shades={shades} edition={job.policies.edition} units={job.units} taken={taken} valued={named} /> : null}
       </Layer>
       <Layer>
-        <Things things={things} view={view} ink={ink} selectedId={selection?.id ?? null} />
-        <Devices devices={job.devices} floor={floor} view={view} ink={ink} selectedId={selectedDevice?.id ?? null} halfFov={halfFov} verdict={verdict} />
+        <Things things={things} view={view} ink={ink} selectedId={selection?.id ?? null} named={named} />
+        <Devices devices={job.devices} floor={floor} view={view} ink={ink} selectedId={selectedDevice?.id ?? null} halfFov={halfFov} verdict={verdict} nearEdge={own ? nearEdge(own.eye, 0) : []} infraredM={selectedDevice ? (CATALOGUE.cameras.get(selectedDevice.cameraId)?.infraredReachM ?? 0) : 0} units={job.units} />
         {selectedThing ? <Handles thing={selectedThing} view={view} ink={ink} units={job.units} /> : null}
       </Layer>
       <Layer listening={false}>

@@ -27,10 +27,10 @@ import { useSurvey } from './worker'
 
 const PlanCanvas = dynamic(() => import('./PlanCanvas').then((module) => module.PlanCanvas), { ssr: false, loading: () => <Text p={4} color="soft">Laying out the plan…</Text> })
 
-/** The site drawing: what stands where, what every camera sees of it, and who sees the point one asks about. */
-export function PlanPage() {
+/** The site drawing: what stands where, what every camera sees of it, and who sees the point one asks about. Opens with `deviceId` selected, when the job has it. */
+export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const { assessment } = useJob()
-  const editor = useEditor()
+  const editor = useEditor(deviceId)
   const { job, floor, selection } = editor
   const [layer, setLayer] = useState<SurveyLayer>('density')
   const [planeM, setPlane] = useState(0)
@@ -176,7 +176,7 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
     if (!box.current) return
     const watch = new ResizeObserver(([entry]) => {
       const width = Math.floor(entry!.contentRect.width)
-      setSize([width, Math.round(Math.max(320, Math.min(window.innerHeight * 0.62, width * 0.8)))])
+      setSize([width, Math.round(Math.max(width < 600 ? window.innerHeight * 0.5 : 320, Math.min(window.innerHeight * 0.62, width * 0.8)))])
     })
     watch.observe(box.current)
     return () => watch.disconnect()

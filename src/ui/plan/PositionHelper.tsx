@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Sight, ThingOf } from '@/core/job'
-import { nameOf, POSITION_WEIGHTS, type Position } from '@/core/sight'
+import { nameOf, SIGHT_LIMITS, type Position } from '@/core/sight'
 import { print } from '@/core/units'
 import { Choose } from '../kit/Choose'
 import { Tick } from '../kit/Tick'
@@ -35,7 +35,7 @@ export function PositionHelper({ area, editor, assessed }: { area: ThingOf<'area
       tiltRangeDeg: state.result.drawing.tiltRangeDeg, headEnd: headEnd?.kind === 'head end' ? headEnd.at : null,
     })
   }
-  const { covered, faceAngle, sun, cable } = POSITION_WEIGHTS
+  const { coveredWeight, faceWeight, sunWeight, cableWeight } = SIGHT_LIMITS
   return (
     <Stack gap={2}>
       <Choose label="Device" value={deviceId} options={job.devices.map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))} onChoose={(id) => {
@@ -71,7 +71,7 @@ export function PositionHelper({ area, editor, assessed }: { area: ThingOf<'area
           </Box>
         ))}
       </Box>
-      <Text fontSize="xs" color="soft">Ranked by what is covered ({covered * 100} %), steepness to faces ({faceAngle * 100} %), sun ({sun * 100} %) and cable ({cable * 100} %). Common practice, no source.</Text>
+      <Text fontSize="xs" color="soft">Ranked by what is covered ({coveredWeight.value} %), steepness to faces ({faceWeight.value} %), sun ({sunWeight.value} %) and cable ({cableWeight.value} %). Common practice, no source.</Text>
     </Stack>
   )
 }

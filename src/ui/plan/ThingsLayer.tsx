@@ -19,17 +19,19 @@ interface ThingsProps {
   readonly view: ViewBox
   readonly ink: Inks
   readonly selectedId: string | null
+  /** Whether there is room for names. */
+  readonly named: boolean
 }
 
 /** Everything drawn on the plan, heaviest lines for what blocks the view. */
-export function Things({ things, view, ink, selectedId }: ThingsProps) {
+export function Things({ things, view, ink, selectedId, named }: ThingsProps) {
   const order: readonly PlanThing['kind'][] = ['premises', 'area', 'privacy', 'soffit', 'obstacle', 'wall', 'walk', 'target', 'head end']
   return order.flatMap((kind) => things.filter((thing) => thing.kind === kind)).map((thing) => (
-    <Thing key={thing.id} thing={thing} view={view} ink={ink} selected={thing.id === selectedId} />
+    <Thing key={thing.id} thing={named || thing.id === selectedId ? thing : { ...thing, name: '' }} view={view} ink={ink} selected={thing.id === selectedId} named={named} />
   ))
 }
 
-function Thing({ thing, view, ink, selected }: { thing: PlanThing; view: ViewBox; ink: Inks; selected: boolean }) {
+function Thing({ thing, view, ink, selected, named }: { thing: PlanThing; view: ViewBox; ink: Inks; selected: boolean; named: boolean }) {
   const id = `thing:${thing.id}`
   const own = selected ? ink.copper : ink.ink
   switch (thing.kind) {
@@ -58,7 +60,7 @@ function Thing({ thing, view, ink, selected }: { thing: PlanThing; view: ViewBox
       return (
         <Group>
           <Outlined id={id} outline={thing.outline} view={view} stroke={ink.copper} width={selected ? 2.6 : 1.6} hitFill />
-          <Label at={topOf(thing.outline)} words={`${thing.name}: ${LEVELS[thing.level].name.toLowerCase()}`} view={view} ink={ink} colour={ink.copper} above />
+          <Label at={topOf(thing.outline)} words={named || selected ? `${thing.name}: ${LEVELS[thing.level].name.toLowerCase()}` : ''} view={view} ink={ink} colour={ink.copper} above />
         </Group>
       )
     case 'privacy':
@@ -66,7 +68,7 @@ function Thing({ thing, view, ink, selected }: { thing: PlanThing; view: ViewBox
         <Group>
           <Outlined id={id} outline={thing.outline} view={view} stroke={selected ? ink.copper : ink.ink} dash={[3, 3]} width={1.4} hitFill />
           <Hatch outline={thing.outline} view={view} stroke={ink.ink} />
-          <Label at={topOf(thing.outline)} words={thing.name || 'Private'} view={view} ink={ink} above />
+          <Label at={topOf(thing.outline)} words={named ? thing.name || 'Private' : thing.name} view={view} ink={ink} above />
         </Group>
       )
     case 'target': {
@@ -94,7 +96,7 @@ function Thing({ thing, view, ink, selected }: { thing: PlanThing; view: ViewBox
         <Group>
           <Rect id={id} x={x - 8} y={y - 8} width={16} height={16} fill={own} cornerRadius={2} hitStrokeWidth={12} />
           <Text text="H" x={x - 8} y={y - 7} width={16} align="center" fontSize={14} fontStyle="600" fontFamily={FONT} fill={ink.sheet} listening={false} />
-          <Label at={thing.at} words={thing.name || 'Head end'} view={view} ink={ink} below gap={8} />
+          <Label at={thing.at} words={named ? thing.name || 'Head end' : thing.name} view={view} ink={ink} below gap={8} />
         </Group>
       )
     }

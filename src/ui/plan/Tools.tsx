@@ -61,7 +61,9 @@ export function ToolHelp({ editor, lengthField }: { editor: Editor; lengthField:
   const { tool, draft, setDraft, finish, setTool, job, refused } = editor
   const [words, setWords] = useState('')
   const [error, setError] = useState<string | null>(null)
-  if (tool.does === 'select') return refused ? <Text role="alert" color="stop">{refused}</Text> : null
+  if (tool.does === 'select') {
+    return <Text minH="44px" pt={2} {...(refused ? { role: 'alert', color: 'stop' } : { color: 'soft' })}>{refused ?? 'Select, then drag; the wheel or two fingers zoom, an empty spot drags the sheet.'}</Text>
+  }
   const how = tool.does === 'draw' ? DRAWN.find(([kind]) => kind === tool.kind)![2] : tool.does === 'place' ? 'Click where it goes: on a wall, under a soffit, on a pole.' : tool.does === 'wish' ? 'Click where the customer asked for it.' : 'Click two points whose distance you know.'
   const sided = tool.does === 'draw' && clicksOf(tool.kind) !== 1 && draft.length > 0
   // The side goes on square to the one before; the first goes to the right.
@@ -82,7 +84,7 @@ export function ToolHelp({ editor, lengthField }: { editor: Editor; lengthField:
     if (before && last) setDraft([...draft.slice(0, -1), along(before, bearingDeg(before, last) + 90, distanceM(before, last))])
   }
   return (
-    <HStack gap={3} flexWrap="wrap" minH="44px" borderTopWidth="1px" borderColor="rule" pt={1}>
+    <HStack gap={3} flexWrap="wrap" minH="44px">
       <Text color="soft" flex="1" minW="200px">{how}</Text>
       {refused ? <Text role="alert" color="stop">{refused}</Text> : null}
       {sided ? (

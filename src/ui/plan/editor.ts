@@ -51,11 +51,12 @@ export interface Editor {
 const START = { wallHeightM: 3, obstacleHeightM: 2.5, undersideM: 3, soffitDepthM: 0.6, lipM: 0.1, faceM: 1.6 } as const
 
 /** State of the plan's editor: everything it does to the job goes through commands. */
-export function useEditor(): Editor {
+export function useEditor(deviceId: string | null): Editor {
   const { job, send, preview } = useJob()
-  const [floor, showFloor] = useState<Floor>('ground')
+  const start = job.devices.find(({ id }) => id === deviceId)
+  const [floor, showFloor] = useState<Floor>(start?.sight?.place?.floor ?? 'ground')
   const [tool, takeTool] = useState<Tool>({ does: 'select' })
-  const [selection, select] = useState<Selection>(null)
+  const [selection, select] = useState<Selection>(start ? { is: 'device', id: start.id } : null)
   const [draft, setDraft] = useState<readonly PlanPoint[]>([])
   const [done, setDone] = useState<readonly Step[]>([])
   const [undone, setUndone] = useState<readonly Step[]>([])

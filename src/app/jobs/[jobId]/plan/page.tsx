@@ -1,5 +1,6 @@
 import { PlanPage } from '@/ui/plan/PlanPage'
 
-export default function Page() {
-  return <PlanPage />
+export default async function Page({ searchParams }: { searchParams: Promise<{ device?: string | string[] }> }) {
+  const { device } = await searchParams
+  return <PlanPage deviceId={typeof device === 'string' ? device : null} />
 }

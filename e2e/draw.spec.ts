@@ -1,0 +1,148 @@
+import { expect, test } from '@playwright/test'
+import { asked, click, newYard, number, sheet } from './sheet'
+import { accessible, watch } from './watch'
+
+/** Drawing the site plan, by hand and by key: laptop only. */
+
+test('draw a wall, place and aim a camera, read the density, see the finding come and go', async ({ page }) => {
+  const { quiet } = watch(page)
+  await newYard(page, 'Plan yard')
+
+  // A wall by two clicks, then its exact length by its field.
+  await page.getByRole('button', { name: 'Wall', exact: true }).click()
+  await click(page, 0.2, 0.3)
+  await click(page, 0.7, 0.3)
+  await page.keyboard.press('Escape')
+  await page.getByText(/^Drawn: 1/).click()
+  await page.getByRole('button', { name: /^a wall/ }).click()
+  const drawn = await number(page, 'Length')
+  await page.getByLabel('Length', { exact: true }).fill('11.5')
+  await page.getByLabel('Length', { exact: true }).blur()
+  await expect(page.getByLabel('Length', { exact: true })).toHaveValue('11.50 m')
+  await sheet(page).focus()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Length', { exact: true })).not.toHaveValue('11.50 m')
+  await page.keyboard.press('Control+y')
+  await expect(page.getByLabel('Length', { exact: true })).toHaveValue('11.50 m')
+
+  // The camera goes onto the wall's face on the side of the hand, looking out.
+  await page.getByText(/^Devices: /).click()
+  await page.getByRole('button', { name: 'Place' }).click()
+  await click(page, 0.45, 0.315)
+  await expect(page.getByLabel('Looks towards', { exact: true })).toHaveValue('180.0°')
+  await expect(page.getByRole('heading', { name: /^1 camera on this plan/ })).toBeVisible()
+
+  // Asked in front of it and behind it.
+  await click(page, 0.45, 0.6)
+  await expect(asked(page)).toHaveText(/^Seen by 1: 01 at [\d.]+ px\/m, \w+\.$/)
+  const density = Number(/at ([\d.]+) px/.exec((await asked(page).textContent())!)![1])
+  await click(page, 0.45, 0.5)
+  await expect.poll(async () => Number(/at ([\d.]+) px/.exec((await asked(page).textContent())!)?.[1])).toBeGreaterThan(density)
+  await click(page, 0.45, 0.1)
+  await expect(asked(page)).toHaveText('Seen by nobody.')
+
+  // A fence before its target hides it: the finding comes, and goes with the fence.
+  await page.getByRole('button', { name: /01 Yard wall/ }).click()
+  await page.getByRole('button', { name: 'Wall', exact: true }).click()
+  await click(page, 0.25, 0.45)
+  await click(page, 0.65, 0.45)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /01 Yard wall/ }).click()
+  await expect(page.getByText('■ Stop The target is hidden')).toBeVisible()
+  await click(page, 0.45, 0.62)
+  await expect(asked(page)).toHaveText('Seen by nobody: 01 is blocked by a wall.')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: /01 Yard wall/ }).click()
+  await expect(page.getByLabel('Looks towards', { exact: true })).toBeVisible()
+  await expect(page.getByText('The target is hidden')).toHaveCount(0)
+
+  // Aim by hand: the handle at the target turns it; keys turn it by a degree.
+  const bearing = await number(page, 'Looks towards')
+  await sheet(page).focus()
+  await page.keyboard.press(']')
+  await expect.poll(() => number(page, 'Looks towards')).toBe(bearing + 1)
+  const at = { x: await number(page, 'Right'), y: await number(page, 'Up') }
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(() => number(page, 'Right')).toBeCloseTo(at.x + 0.1, 2)
+
+  // By hand: the handle stands at the target, six metres out; drawn to the right it turns the camera anticlockwise.
+  const box = (await sheet(page).boundingBox())!
+  const perMetre = (0.5 * box.width) / drawn
+  const handle = { x: box.x + box.width * 0.2 + (0.25 * box.width) + 0.1 * perMetre, y: box.y + box.height * 0.3 + 6.12 * perMetre }
+  await page.mouse.move(handle.x, handle.y)
+  await page.mouse.down()
+  await page.mouse.move(handle.x + perMetre, handle.y)
+  await page.mouse.move(handle.x + 3 * perMetre, handle.y)
+  await page.mouse.up()
+  await expect.poll(() => number(page, 'Looks towards')).toBeGreaterThan(145)
+  expect(await number(page, 'Looks towards')).toBeLessThan(160)
+  await sheet(page).focus()
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => number(page, 'Looks towards')).toBe(bearing + 1)
+
+  await page.reload()
+  await expect(page.getByRole('heading', { name: /^1 camera on this plan/ })).toBeVisible()
+  await accessible(page)
+  quiet()
+})
+
+test('an area of interest is judged, and a position found for it', async ({ page }) => {
+  const { quiet } = watch(page)
+  await newYard(page, 'Area yard')
+  await page.getByRole('button', { name: 'Wall', exact: true }).click()
+  await click(page, 0.2, 0.25)
+  await click(page, 0.75, 0.25)
+  await page.keyboard.press('Escape')
+
+  // The corners by hand; the next side by a typed length.
+  await page.getByRole('button', { name: 'Area of interest', exact: true }).click()
+  await click(page, 0.4, 0.55)
+  await click(page, 0.55, 0.55)
+  await page.keyboard.press('2')
+  await expect(page.getByLabel('Length of the next side')).toBeFocused()
+  await page.getByLabel('Length of the next side').fill('2.5')
+  await page.getByRole('button', { name: 'Draw it' }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText('No camera stands on this plan yet.')).toBeVisible()
+  await expect(page.getByText('■ Stop Area 1: not enough to recognise')).toBeVisible()
+
+  await page.getByText('Where could a camera stand?').click()
+  await page.getByRole('button', { name: 'Find positions' }).click()
+  const first = page.getByRole('list', { name: 'Positions' }).getByRole('listitem').first()
+  await expect(first).toContainText('100 % covered')
+  await first.getByRole('button', { name: 'Put 01 there' }).click()
+  await expect(page.getByRole('heading', { name: /^1 of 1 area of interest is met/ })).toBeVisible()
+  quiet()
+})
+
+test('an outline that crosses itself is refused in words and stays to be mended', async ({ page }) => {
+  await newYard(page, 'Crossed yard')
+  await page.getByRole('button', { name: 'Premises', exact: true }).click()
+  for (const [x, y] of [[0.3, 0.3], [0.6, 0.7], [0.6, 0.3], [0.3, 0.7]] as const) await click(page, x, y)
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText('The outline crosses itself: draw it round once.')).toBeVisible()
+  await sheet(page).focus()
+  await page.keyboard.press('Backspace')
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText(/3 corners\.$/)).toBeVisible()
+})
+
+test('a drawing is laid under the plan, scaled by two points; a broken one is refused and nothing is lost', async ({ page }) => {
+  await newYard(page, 'Drawn yard')
+  await page.getByText('Drawing under it').click()
+  await page.getByTestId('drawing-input').setInputFiles({ name: 'plan.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 broken') })
+  await expect(page.getByText('This PDF cannot be read: it is broken or cut short.')).toBeVisible()
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><rect width="800" height="600" fill="#fff"/><path d="M100 100H700V500H100Z" fill="none" stroke="#000" stroke-width="8"/></svg>'
+  await page.getByTestId('drawing-input').setInputFiles({ name: 'yard.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
+  await expect(page.getByText('Not to scale yet: scale it by two points.')).toBeVisible()
+  await page.getByRole('button', { name: 'Scale by two points' }).click()
+  await click(page, 0.3, 0.5)
+  await click(page, 0.7, 0.5)
+  await page.getByLabel('How far apart are the two points?').fill('12 m')
+  await page.getByLabel('How far apart are the two points?').press('Enter')
+  await expect(page.getByText('Scaled. Measure something else on it to be sure.')).toBeVisible()
+  await page.reload()
+  await page.getByText('Drawing under it').click()
+  await expect(page.getByText('yard.svg')).toBeVisible()
+})
