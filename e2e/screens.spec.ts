@@ -3,7 +3,7 @@ import { accessible, watch } from './watch'
 
 const SCREENS = [
   ['jobs', '/'], ['new job', '/jobs/new'], ['board', '/jobs/kestrel-quay'], ['add a device', '/jobs/kestrel-quay/add'], ['device', '/jobs/kestrel-quay/devices/device-01/device'],
-  ['sight', '/jobs/kestrel-quay/devices/device-04/sight'], ['mount', '/jobs/kestrel-quay/devices/device-05/mount'], ['route', '/jobs/kestrel-quay/devices/device-05/route'],
+  ['plan', '/jobs/kestrel-quay/plan'], ['a camera on the plan', '/jobs/kestrel-quay/plan?device=device-12'], ['sight', '/jobs/kestrel-quay/devices/device-04/sight'], ['mount', '/jobs/kestrel-quay/devices/device-05/mount'], ['route', '/jobs/kestrel-quay/devices/device-05/route'],
   ['terminate', '/jobs/kestrel-quay/devices/device-05/terminate'], ['seal', '/jobs/kestrel-quay/devices/device-08/seal'], ['power', '/jobs/kestrel-quay/devices/device-13/power'],
   ['log', '/jobs/kestrel-quay/devices/device-04/log'], ['a measured step', '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'], ['pull sheet', '/jobs/kestrel-quay/pull-sheet'], ['punch list', '/jobs/tamarisk-surgery/punch-list'],
   ['a fault', '/jobs/tamarisk-surgery/punch-list/fault-2'], ['raise a fault', '/jobs/kestrel-quay/punch-list/new'], ['hand-over', '/jobs/quarry-lane/handover'],

@@ -59,7 +59,12 @@ test('job, assessment, history, schema and record answer', async ({ request }) =
   const assessment = (await (await request.get('/api/jobs/quarry-lane/assessment')).json()) as { counts: object }
   expect(assessment.counts).toMatchObject({ devices: 4, stopped: 0, done: 4 }) // a job that no other test touches
   const { entries } = (await (await request.get('/api/jobs/kestrel-quay/history?limit=2')).json()) as { entries: { command: { type: string } }[] }
-  expect(entries.map(({ command }) => command.type)).toEqual(['createJob', 'putSupply'])
+  expect(entries.map(({ command }) => command.type)).toEqual(['createJob', 'setSite'])
+  const survey = (await (await request.get('/api/jobs/kestrel-quay/survey')).json()) as { sentence: string; areas: object[] }
+  expect([survey.sentence, survey.areas.length]).toEqual(['3 of 4 areas of interest are met. 26 % is blind, in 10 spots.', 4])
+  expect((await request.get('/api/jobs/kestrel-quay/survey?floor=cellar')).status()).toBe(400)
+  const refused = await request.post('/api/backgrounds', { data: Buffer.from('no drawing'), headers: { 'content-type': 'application/octet-stream' } })
+  expect([refused.status(), refused.headers()['content-type']]).toEqual([415, 'application/problem+json'])
   expect(await (await request.get('/api/schema')).json()).toEqual(JSON.parse(readFileSync('docs/job.schema.json', 'utf8')))
   const pdf = await request.get('/api/jobs/quarry-lane/record.pdf')
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')

@@ -9,7 +9,7 @@ export { survey, surveySteps, backgroundCorners, pointsOf, SOLID, type Survey, t
 export { camerasOn, pictureOf } from './onPlan'
 export { judgeArea } from './judge'
 export { whoSees, walk, levelName, type Asked, type WalkCamera, type Walked } from './ask'
-export { lensFor, lensesFor, lensQuestion, aimAt, focalForDensityMm, focalForWidthMm, type LensAnswer } from './lens'
+export { lensFor, lensesFor, lensQuestion, aimAt, type LensAnswer } from './lens'
 export { positionSteps, STAND_OFF_M, type Position, type PositionQuestion } from './positions'
 export { sunAt, sunInPicture, type SunInPicture } from './sun'
 export { nearSurfaces, lipClearanceM } from './surroundings'

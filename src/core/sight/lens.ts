@@ -110,9 +110,3 @@ export function lensesFor(cameras: Iterable<Camera>, ownId: string, question: Le
 }
 
 const cap = (words: string) => words[0]!.toUpperCase() + words.slice(1)
-
-/** Focal length (mm) that shows a scene of a width (m) at a distance (m) straight ahead: f = w·D/W. */
-export const focalForWidthMm = (sensorMm: number, distanceM: number, sceneWidthM: number): number => (sensorMm * distanceM) / sceneWidthM
-
-/** Focal length (mm) that gives a density (px/m) at a distance (m) straight ahead: f = ρ·D·w/Nx. */
-export const focalForDensityMm = (sensorMm: number, sensorPx: number, distanceM: number, densityPxM: number): number => (densityPxM * distanceM * sensorMm) / sensorPx

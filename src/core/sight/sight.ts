@@ -81,6 +81,7 @@ export function assessSight(context: DeviceContext, sight: Sight): StageAssessme
     { label: 'Across', reading: quantity(horizontalFovDeg, 'angle') },
     { label: 'Up and down', reading: quantity(verticalFovDeg, 'angle') },
     { label: 'At the target', reading: inPicture ? quantity(density, 'density') : text('not in the picture') },
+    { label: 'Scene across at the target', reading: camera.lens.kind === 'rectilinear' ? quantity(2 * Math.hypot(targetDistanceM, heightM - targetHeightM) * Math.tan((horizontalFovDeg * Math.PI) / 360), 'length') : text('all round') },
     { label: 'Level reached', reading: text(!inPicture || reached === null ? 'none' : LEVELS[reached].name) },
     { label: 'Nearest ground', reading: reachReading(near) },
     { label: 'Far limit', reading: reachReading(far) },

@@ -62,6 +62,9 @@ function Placed({ device, place, view, ink, selected, half, verdict, nearEdge, i
   )
 }
 
+/** A dead zone smaller than this on screen would only clutter it. */
+const DEAD_ZONE_PX = 50
+
 /** Where the picture looks: its sides, its axis, and a handle at the target to aim by. */
 function Aim({ device, place, view, ink, half, nearEdge, infraredM, units }: Omit<PlacedProps, 'selected' | 'verdict'>) {
   const sight = device.sight!
@@ -73,7 +76,7 @@ function Aim({ device, place, view, ink, half, nearEdge, infraredM, units }: Omi
     <Group>
       {[-half, half].map((turn) => <Line key={turn} points={[x, y, ...toScreen(view, along(place, place.panDeg + turn, reach))]} stroke={ink.copper} strokeWidth={1.4} listening={false} />)}
       <Line points={[x, y, tx, ty]} stroke={ink.copper} strokeWidth={1} dash={[10, 3, 2, 3]} listening={false} />
-      {nearEdge.length > 1 ? (
+      {nearEdge.length > 1 && distanceM(place, nearEdge[6]!) * view.perMetre > DEAD_ZONE_PX ? (
         <Group listening={false}>
           <Line points={nearEdge.flatMap((p) => toScreen(view, p))} stroke={ink.ink} strokeWidth={1.4} dash={[5, 3]} />
           <Label at={nearEdge.at(-1)!} words={`not seen nearer than ${print({ value: distanceM(place, nearEdge[6]!), kind: 'length' }, units)}`} view={view} ink={ink} below gap={2} />

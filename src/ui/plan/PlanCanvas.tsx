@@ -245,6 +245,12 @@ export function PlanCanvas({ editor, width, height, survey, layer, planeM, camer
     return { grid, canvas: paint(grid, density, densityBands(job.policies.edition, shades), 0.82) }
   }, [own, view, width, height, job.things, floor, planeM, job.policies.edition, shades])
 
+  // What lies off the window need not be drawn: a plan may hold thousands of walls.
+  const [low, high] = [toPlan(view, [-40, height + 40]), toPlan(view, [width + 40, -40])]
+  const inSight = things.filter((thing) => {
+    const box = boundsOf(pointsOf(thing))!
+    return box.right >= low.x && box.left <= high.x && box.top >= low.y && box.bottom <= high.y
+  })
   const named = view.perMetre >= NAMES_FROM_PER_METRE // farther off, names would only hide the plan
   const taken = [
     ...job.devices.flatMap(({ sight }) => (sight?.place?.floor === floor ? [toScreen(view, sight.place)] : [])),
@@ -266,7 +272,7 @@ export function PlanCanvas({ editor, width, height, survey, layer, planeM, camer
         {own && footprint && layer === 'density' ? <Cells grid={footprint.grid} canvas={footprint.canvas} view={view} /> : survey && survey.floor === floor ? <SurveyPicture survey={survey} layer={layer} view={view} ink={ink} shades={shades} edition={job.policies.edition} units={job.units} taken={taken} valued={named} /> : null}
       </Layer>
       <Layer>
-        <Things things={things} view={view} ink={ink} selectedId={selection?.id ?? null} named={named} />
+        <Things things={inSight} view={view} ink={ink} selectedId={selection?.id ?? null} named={named} />
         <Devices devices={job.devices} floor={floor} view={view} ink={ink} selectedId={selectedDevice?.id ?? null} halfFov={halfFov} verdict={verdict} nearEdge={own ? nearEdge(own.eye, 0) : []} infraredM={selectedDevice ? (CATALOGUE.cameras.get(selectedDevice.cameraId)?.infraredReachM ?? 0) : 0} units={job.units} />
         {selectedThing ? <Handles thing={selectedThing} view={view} ink={ink} units={job.units} /> : null}
       </Layer>

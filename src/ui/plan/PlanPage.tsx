@@ -176,7 +176,7 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
     if (!box.current) return
     const watch = new ResizeObserver(([entry]) => {
       const width = Math.floor(entry!.contentRect.width)
-      setSize([width, Math.round(Math.max(width < 600 ? window.innerHeight * 0.5 : 320, Math.min(window.innerHeight * 0.62, width * 0.8)))])
+      setSize([width, Math.round(Math.max(width < 600 ? window.innerHeight * 0.5 : 320, Math.min(window.innerHeight * 0.55, width * 0.8)))])
     })
     watch.observe(box.current)
     return () => watch.disconnect()

@@ -118,9 +118,11 @@ const topOf = (outline: Outline): PlanPoint => outline.reduce((best, p) => (p.y 
 function Wall({ thing, view, colour, ink }: { thing: Extract<PlanThing, { kind: 'wall' }>; view: ViewBox; colour: string; ink: Inks }) {
   const lengthM = distanceM(thing.from, thing.to)
   const at = (m: number): PlanPoint => ({ x: thing.from.x + ((thing.to.x - thing.from.x) * m) / lengthM, y: thing.from.y + ((thing.to.y - thing.from.y) * m) / lengthM })
+  const line = <Line id={`thing:${thing.id}`} points={flat(view, [thing.from, thing.to])} stroke={colour} strokeWidth={3} lineCap="square" hitStrokeWidth={14} perfectDrawEnabled={false} {...(thing.heightM + thing.baseM < 2 ? { dash: [12, 3] } : {})} />
+  if (thing.openings.length === 0) return line
   return (
     <Group>
-      <Line id={`thing:${thing.id}`} points={flat(view, [thing.from, thing.to])} stroke={colour} strokeWidth={3} lineCap="square" hitStrokeWidth={14} dash={thing.heightM + thing.baseM < 2 ? [12, 3] : []} />
+      {line}
       {thing.openings.map(({ id, alongM, widthM }) => (
         <Group key={id} listening={false}>
           <Line points={flat(view, [at(alongM), at(alongM + widthM)])} stroke={ink.sheet} strokeWidth={4} />
@@ -165,7 +167,7 @@ export function Label({ at, words, view, ink, colour = ink.ink, above = false, b
   if (words === '') return null
   const [x, y] = toScreen(view, at)
   const dy = above ? -16 : below ? 4 + gap : -6
-  const text = { text: words, x: below ? x - 60 : above ? x + 2 : x - 60, y: y + dy, width: above ? undefined : 120, align: above ? ('left' as const) : ('center' as const), fontSize: 12, fontStyle: '600', fontFamily: FONT }
+  const text = { text: words, x: above ? x + 2 : x - 90, y: y + dy, width: above ? undefined : 180, align: above ? ('left' as const) : ('center' as const), fontSize: 12, fontStyle: '600', fontFamily: FONT }
   return (
     <Group listening={false}>
       <Text {...text} stroke={ink.sheet} strokeWidth={3} fill={ink.sheet} lineJoin="round" />
