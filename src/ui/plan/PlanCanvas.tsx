@@ -1,7 +1,7 @@
 'use client'
 
 import type { KonvaEventObject } from 'konva/lib/Node'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Circle, Group, Layer, Line, Stage, Text } from 'react-konva'
 import { CATALOGUE } from '@/catalogue'
 import { bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
@@ -46,8 +46,8 @@ const NAMES_FROM_PER_METRE = 5
 const NUDGE_PX = 4
 const SNAP_PX = 10
 
-/** The plan: everything on it to scale, drawn and moved by hand. */
-export function PlanCanvas({ editor, width, height, survey, layer, planeM, cameras, sightOf, halfFov, verdict, asked, onAsk, onScale, walkAt }: PlanCanvasProps) {
+/** The plan: everything on it to scale, drawn and moved by hand. Remembered, so that what goes on beside it does not draw it again. */
+export const PlanCanvas = memo(function PlanCanvas({ editor, width, height, survey, layer, planeM, cameras, sightOf, halfFov, verdict, asked, onAsk, onScale, walkAt }: PlanCanvasProps) {
   const { job, floor, tool, selection, draft, snapping } = editor
   const { ink, shades } = useInk()
   const things = useMemo(() => job.things.filter((thing) => thing.floor === floor), [job.things, floor])
@@ -292,7 +292,7 @@ export function PlanCanvas({ editor, width, height, survey, layer, planeM, camer
       </Layer>
     </Stage>
   )
-}
+})
 
 /** Room that a name takes: round its point, or to the right of it over an outline. */
 const labelRoom = ([x, y]: readonly [number, number], over: boolean): (readonly [number, number])[] => (over ? [[x + 40, y - 10], [x + 110, y - 10]] : [[x, y + 10]])
