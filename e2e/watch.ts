@@ -5,7 +5,7 @@ import { expect, type Page } from '@playwright/test'
 export function watch(page: Page): { quiet: () => void } {
   const complaints: string[] = []
   page.on('console', (message) => {
-    if (message.type() === 'error') complaints.push(message.text())
+    if (message.type() === 'error') complaints.push(`${message.text()} ${message.location().url}`)
   })
   page.on('pageerror', (error) => complaints.push(error.message))
   return { quiet: () => expect(complaints).toEqual([]) }
