@@ -90,8 +90,8 @@ async function commands(): Promise<void> {
       if (await fetch(`http://localhost:${port}/api/jobs`).then(({ ok }) => ok, () => false)) break
       await new Promise((resolve) => setTimeout(resolve, 200))
     }
-    const { name, address, units, headEnd, policies, allowances } = demo
-    await post([{ id: randomUUID(), jobId: 'bench', at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'createJob', facts: { name, address, units, headEnd, policies, allowances } }])
+    const { name, address, units, headEnd, windMS, policies, allowances } = demo
+    await post([{ id: randomUUID(), jobId: 'bench', at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'createJob', facts: { name, address, units, headEnd, windMS, policies, allowances } }])
     console.log('\nCommands through the API beside raw better-sqlite3 inserts of the same bodies, same machine, same run')
     for (const [batches, size] of [[200, 1], [60, 50], [20, 500]] as const) {
       for (let i = 0; i < 10; i++) await post([command('bench', i)])

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assess } from '@/core/assess'
 import { openJobFile } from '@/core/job'
+import { surveyReport } from '@/core/sight'
 import { punchListState } from '@/core/test'
 
 /** The demo jobs show what they are there to show. */
@@ -17,11 +18,22 @@ describe('Kestrel Quay', () => {
   const found = (mark: string, verdict: 'stop' | 'check') => assessment.devices.find((device) => device.mark === mark)!.findings.filter((finding) => finding.verdict === verdict).map(({ id }) => id)
 
   it('has fourteen devices, some done, some stopped, some not planned', () => {
-    expect(assessment.counts).toMatchObject({ devices: 14, done: 2, stopped: 3, unplanned: 2 })
+    expect(assessment.counts).toMatchObject({ devices: 14, done: 2, stopped: 4, unplanned: 2 })
     expect(assessment.sentence).toMatch(/^14 devices\. 2 are done/)
   })
-  it.each([['03', 'mount/tile'], ['08', 'seal/grip:camera/entry'], ['13', 'power/volts']])('device %s is stopped by %s alone', (mark, id) => expect(found(mark, 'stop')).toEqual([id]))
-  it.each([['05', 'route/length'], ['09', 'power/mains']])('device %s wants a look at %s', (mark, id) => expect(found(mark, 'check')).toContain(id))
+  it.each([['03', 'mount/tile'], ['08', 'seal/grip:camera/entry'], ['13', 'power/volts'], ['05', 'mount/load']])('device %s is stopped by %s alone', (mark, id) => expect(found(mark, 'stop')).toEqual([id]))
+  it.each([['05', 'route/length'], ['09', 'power/mains'], ['02', 'mount/shake'], ['11', 'sight/near:soffit'], ['12', 'sight/sun'], ['13', 'sight/privacy']])('device %s wants a look at %s', (mark, id) => expect(found(mark, 'check')).toContain(id))
+  it('names the fix for the arm on hollow block, and lets the dome in soffit timber pass', () => {
+    const of = (mark: string) => assessment.devices.find((device) => device.mark === mark)!.stages!.mount
+    expect(of('05').result.findings.find(({ id }) => id === 'mount/load')!.advice).toBe('Use 4 × Resin anchor M8 in a mesh sleeve: that uses up 38 %.')
+    expect(of('04').result.findings.every(({ verdict }) => verdict === 'good')).toBe(true)
+  })
+  it('has a plan: one area unmet and why, one moved wish that was agreed', () => {
+    const report = surveyReport(job, CATALOGUE, 'ground')
+    expect(report.findings.filter(({ verdict }) => verdict !== 'good').map(({ id }) => id)).toEqual(['sight/area:slipway', 'sight/privacy:garden'])
+    expect(report.blindSpots.length).toBeGreaterThan(3)
+    expect(job.devices.filter(({ sight }) => sight?.wish.at).map(({ mark, sight }) => [mark, sight!.wish.kept, sight!.wish.agreedBy])).toEqual([['04', false, 'Office manager']])
+  })
   it('has a measured level out of limits that proposes a fault', () => {
     const door = job.devices.find(({ mark }) => mark === '04')!
     expect(job.records.some(({ deviceId, stepId }) => deviceId === door.id && stepId === 'mount/level')).toBe(false)

@@ -8,7 +8,7 @@ const way = (id: string, space: 'loft' | 'soffit channel' | 'wall cavity' | 'con
 /** The boatyard: fourteen devices over every kind of install, some done, some stopped, some not planned through. */
 export async function kestrelQuay(): Promise<JobFile> {
   const yard = new Scenario('2026-10-05T07:30:00.000Z', {
-    id: 'kestrel-quay', name: 'Kestrel Quay boatyard', address: '1 Kestrel Quay, Saltmere', headEnd: 'Brick office, cupboard under the stairs', site: KESTREL_SITE, things: KESTREL_THINGS,
+    id: 'kestrel-quay', name: 'Kestrel Quay boatyard', address: '1 Kestrel Quay, Saltmere', headEnd: 'Brick office, cupboard under the stairs', windMS: 50, site: KESTREL_SITE, things: KESTREL_THINGS,
     supplies: [
       { id: 'office', name: 'Office switch', partId: 'switch-16' }, { id: 'jetty', name: 'Jetty switch', partId: 'switch-outdoor-4' },
       { id: 'slip-dc', name: 'Slip supply', partId: 'dc-12-5' }, { id: 'lamps', name: 'Yard lamp circuit', partId: 'mains-circuit' },
@@ -28,7 +28,7 @@ export async function kestrelQuay(): Promise<JobFile> {
     choice: { mark: '02', name: 'Slipway pole', cameraId: 'bullet-4mp-vf', mountIds: ['pole-adapter'], surfaceId: 'steel-pole', exposure: 'marine', cableId: 'cat6-screened-outdoor', accessoryIds: ['protector-pair'] },
     plan: {
       sight: { heightM: 4.5, targetDistanceM: 26, focalMm: 12, tiltDeg: 7, level: 'recognise', shutterS: 1 / 250, wish: { place: 'on the lamp pole, looking up the slip', at: null, kept: true, reason: '', agreedBy: '' }, place: KESTREL_PLACES['02'] },
-      mount: { fixingCount: 2 }, route: { segments: [way('a', 'conduit', 18, -4, 25, 'pvc-1'), way('b', 'under decking', 38, 0, 25)] }, ...office(2),
+      mount: { fixingCount: 2, pole: { material: 'steel', diameterMm: 114.3, wallMm: 3.6, heightM: 6 } }, route: { segments: [way('a', 'conduit', 18, -4, 25, 'pvc-1'), way('b', 'under decking', 38, 0, 25)] }, ...office(2),
     },
     recorded: 3,
   })
@@ -45,10 +45,10 @@ export async function kestrelQuay(): Promise<JobFile> {
     recorded: 15, readings: { 'mount/level': { value: 2.4, note: 'soffit board is bowed' } },
   })
   await yard.place({
-    choice: { mark: '05', name: 'Fuel jetty arm', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-hood'], surfaceId: 'timber-wall', exposure: 'marine', cableId: 'cat6-outdoor', accessoryIds: ['protector-pair', 'ferrite'] },
+    choice: { mark: '05', name: 'Fuel jetty arm', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-hood'], surfaceId: 'hollow-block', exposure: 'marine', cableId: 'cat6-outdoor', accessoryIds: ['protector-pair', 'ferrite'] },
     plan: {
       sight: { heightM: 4.2, targetDistanceM: 12, focalMm: 9, tiltDeg: 14, level: 'recognise', shutterS: 1 / 200, place: KESTREL_PLACES['05'] },
-      mount: { fixingId: 'lag-quarter', fixingCount: 4, woodId: 'douglas-fir-larch', threadInWoodMm: 38 }, route: { segments: [way('a', 'clipped outside', 42, -2, 35), way('b', 'loft', 36, 2.5, 52)] }, power: { supplyId: 'jetty', port: 1 },
+      mount: { fixingId: 'sleeve-hollow', fixingCount: 4, edgeMm: 90 }, route: { segments: [way('a', 'clipped outside', 42, -2, 35), way('b', 'loft', 36, 2.5, 52)] }, power: { supplyId: 'jetty', port: 1 },
     },
   })
   await yard.place({

@@ -1,6 +1,6 @@
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '@/core/assess'
-import { JOB_FILE_VERSION, NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type DeviceChoice, type Fault, type FaultFacts, type Fix, type Job, type JobFile, type Photo, type StepRecord } from '@/core/job'
+import { JOB_FILE_VERSION, NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, USUAL_WIND_MS, type Device, type DeviceChoice, type Fault, type FaultFacts, type Fix, type Job, type JobFile, type Photo, type StepRecord } from '@/core/job'
 import type { PlannedStage } from '@/core/findings'
 import type { Step } from '@/core/procedure'
 import { picture, type Picture, type Scene } from './pictures'
@@ -27,7 +27,7 @@ export class Scenario {
   private minutes = 0
 
   constructor(private readonly start: string, facts: Partial<Job> & Pick<Job, 'id' | 'name' | 'address' | 'headEnd' | 'supplies'>) {
-    this.job = { units: 'metric', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: this.now(0), createdBy: 'Lead', site: null, backgrounds: [], things: [], devices: [], records: [], photos: [], faults: [], ...facts }
+    this.job = { units: 'metric', windMS: USUAL_WIND_MS, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: this.now(0), createdBy: 'Lead', site: null, backgrounds: [], things: [], devices: [], records: [], photos: [], faults: [], ...facts }
   }
 
   /** Adds a device, plans it, records its steps and photographs what should be photographed. */

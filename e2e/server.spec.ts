@@ -11,7 +11,7 @@ const post = (request: APIRequestContext, commands: unknown[], base = '') => req
 const say = (jobId: string, change: object) => ({ id: randomUUID(), jobId, at, by: 'Lead', ...change })
 const facts = (name: string) => {
   const file = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: { policies: object; allowances: object } }
-  return { name, address: '', units: 'metric', headEnd: '', policies: file.job.policies, allowances: file.job.allowances }
+  return { name, address: '', units: 'metric', headEnd: '', windMS: 45, policies: file.job.policies, allowances: file.job.allowances }
 }
 
 test('errors are problem details with the fields they concern, never a 500', async ({ request }) => {

@@ -168,7 +168,7 @@ export interface Assessed {
  * are the very same objects.
  */
 export function assessAgain(before: Assessed | null, job: Job, catalogue: Catalogue): Assessment {
-  const sameSettings = before !== null && before.job.units === job.units && before.job.policies === job.policies && before.job.allowances === job.allowances && before.job.supplies === job.supplies && before.job.site === job.site && before.job.things === job.things
+  const sameSettings = before !== null && before.job.units === job.units && before.job.policies === job.policies && before.job.allowances === job.allowances && before.job.supplies === job.supplies && before.job.site === job.site && before.job.things === job.things && before.job.windMS === job.windMS
   const sameRecords = sameSettings && before.job.records === job.records && before.job.photos === job.photos && before.job.faults === job.faults
   const old = new Map(sameRecords ? before.job.devices.map((device, index) => [device, before.assessment.devices[index]!]) : [])
   const records = groupByDevice(job.records)

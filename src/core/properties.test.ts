@@ -19,7 +19,7 @@ const context = (change: Parameters<typeof device>[0] = {}) => {
   return found
 }
 const real = (min: number, max: number) => fc.double({ min, max, noNaN: true })
-const mount = (change: Partial<Mount> = {}): Mount => ({ fixingId: 'screw-8', fixingCount: 4, woodId: 'hem-fir', threadInWoodMm: 25, makersPullN: null, passage: 'bare cable', tethered: false, backed: false, ...change })
+const mount = (change: Partial<Mount> = {}): Mount => ({ fixingId: 'screw-8', fixingCount: 4, woodId: 'hem-fir', threadInWoodMm: 25, makersPullN: null, passage: 'bare cable', tethered: false, backed: false, edgeMm: null, slotMm: null, pole: null, ...change })
 const route = (lengthM: number, temperatureC = 20, riseM = 0): Route => ({ segments: [{ id: 'a', space: 'trunking indoors', lengthM, riseM, temperatureC, conduitId: null }], cordsM: 2, leadLengthM: null })
 
 describe('mount', () => {

@@ -1,10 +1,12 @@
 import type { MountSection } from '@/core/mount'
 import { print, type UnitSystem } from '@/core/units'
-import { circle, dimensionAcross, dimensionUp, line, shape, words, type Drawing, type Mark, type Spot } from './marks'
+import { circle, dimensionAcross, dimensionUp, line, polyline, shape, words, type Drawing, type Mark, type Spot } from './marks'
 
 const ROOM = { left: 58, top: 44, right: 30, bottom: 30 }
 const TUBE_MM = 42
 const PLATE_MM = 22
+/** How far the parts are drawn apart, mm: exploded, so that each joint and its order can be seen. */
+const APART_MM = 24
 
 /** A block of the section in millimetres from where the stack meets the surface: x away from a wall, y downwards. */
 interface Block {
@@ -14,7 +16,7 @@ interface Block {
   readonly camera: boolean
 }
 
-/** A section through the stack, to scale: surface, fixings, cable hole, parts in order, the load and the pull. */
+/** An exploded section through the stack, parts to scale: surface, fixings, cable hole, parts in order of assembly, the load and the pull. */
 export function mountDrawing(m: MountSection, units: UnitSystem, width: number): Drawing {
   const wall = m.facing === 'wall'
   const blocks = stackBlocks(m)
@@ -27,16 +29,20 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
 
   const beside = width > 520
   const listW = beside ? 250 : 0
-  const listH = beside ? 0 : m.parts.length * 17 + 8
+  const notes = m.parts.map(({ before }) => (before === null ? [] : wrapped(before, beside ? 38 : Math.floor((width - 40) / 5.8))))
+  const listH = beside ? 0 : m.parts.length * 17 + notes.flat().length * 14 + 8
+  const listed = m.parts.length * 19 + notes.flat().length * 14
   const perMm = Math.min((width - ROOM.left - ROOM.right - listW) / (maxX - minX), 330 / (maxY - minY), 1.6)
   const sheet = ([x, y]: Spot): Spot => [ROOM.left + (x - minX) * perMm, ROOM.top + (y - minY) * perMm]
   const bottom = ROOM.top + (maxY - minY) * perMm
-  const height = Math.round(Math.max(bottom + 36, 150) + ROOM.bottom + listH)
+  const height = Math.round(Math.max(bottom + 36, beside ? ROOM.top + listed : 0, 150) + ROOM.bottom + listH)
   /** Along the surface by offset and into it by depth, both mm. */
   const at = (depth: number, offset: number): Spot => sheet(wall ? [depth, offset] : [offset, depth])
   const block = (depth: number, thick: number, wide: number, middle = 0): Spot[] => [at(depth, middle - wide / 2), at(depth, middle + wide / 2), at(depth + thick, middle + wide / 2), at(depth + thick, middle - wide / 2)]
 
   const marks: Mark[] = [shape(surface.map(sheet), m.holding === 'wood' ? 'soft' : 'hatch', 'outline'), shape(block(-surfaceMm, surfaceMm, m.holeMm), 'sheet', 'thin')]
+  // The axis along which the parts come together.
+  marks.push(polyline([at(0, 0), ...blocks.map(({ middle }) => sheet(middle))], 'axis'))
   for (const one of blocks) marks.push(shape(one.spots.map(sheet), one.camera ? 'none' : 'sheet', 'object'))
   const rows = m.fixingCount > 1 ? [-m.spacingMm / 2, m.spacingMm / 2] : [m.holeMm / 2 + 10]
   for (const offset of rows) marks.push(line(at(5, offset), at(-Math.max(6, m.threadMm), offset), 'outline'), shape(block(1, 6, 10, offset), 'ink', 'none'))
@@ -51,7 +57,13 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
   const hole = `hole ${print({ value: m.holeMm, kind: 'size' }, units)}`
   marks.push(...(wall ? dimensionUp(at(-surfaceMm, 0)[0] - 12, at(0, -m.holeMm / 2)[1], at(0, m.holeMm / 2)[1], hole) : dimensionAcross(at(0, -m.holeMm / 2)[0], at(0, m.holeMm / 2)[0], at(-surfaceMm, 0)[1] - 10, hole, width)))
   marks.push(words([14, 18], m.surfaceName, { size: 'small', tone: 'soft' }))
-  m.parts.forEach((part, index) => marks.push(words(beside ? [width - listW + 20, ROOM.top + 8 + index * 19] : [14, height - listH - 2 + index * 17], `${index + 1}  ${part.name}`, { size: 'small' })))
+  let y = beside ? ROOM.top + 8 : height - listH - 2
+  const x = beside ? width - listW + 20 : 14
+  m.parts.forEach((part, index) => {
+    marks.push(words([x, y], `${index + 1}  ${part.name}`, { size: 'small' }))
+    for (const note of notes[index]!) marks.push(words([x + 14, (y += 14)], note, { size: 'small', tone: 'copper' }))
+    y += beside ? 19 : 17
+  })
   const [pull, holds] = [print({ value: m.pullN, kind: 'force' }, units), m.capacityN > 0 ? print({ value: m.capacityN, kind: 'force' }, units) : 'nothing here']
   marks.push(words([14, height - listH - 22], `× 4 pulls each ${wall ? 'top ' : ''}fixing with ${pull}; one holds ${holds}`, { tone: m.capacityN >= m.pullN ? 'good' : 'stop' }))
   return { width, height, marks, says: `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ${m.surfaceName.toLowerCase()}, ${m.fixingCount} ${m.fixingName}. Four times the weight pulls each by ${pull}; one holds ${holds}.` }
@@ -60,8 +72,8 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
 /** Lays the parts out: away from a wall, or down; after a part that turns, down. */
 function stackBlocks(m: MountSection): Block[] {
   const blocks: Block[] = []
-  let [x, y] = [0, 0]
   let down = m.facing === 'down'
+  let [x, y] = down ? [0, APART_MM] : [APART_MM, 0]
   const put = (thick: number, wide: number, number: number | null, camera = false) => {
     const half = wide / 2
     const spots: Spot[] = down ? [[x - half, y], [x + half, y], [x + half, y + thick], [x - half, y + thick]] : [[x, y - half], [x + thick, y - half], [x + thick, y + half], [x, y + half]]
@@ -77,6 +89,8 @@ function stackBlocks(m: MountSection): Block[] {
       ;[x, y] = [x - TUBE_MM / 2, y + TUBE_MM / 2]
       down = true
     } else put(part.depthMm, part.baseMm * (camera ? 0.86 : 1), index + 1, camera)
+    if (down) y += APART_MM
+    else x += APART_MM
   })
   return blocks
 }
@@ -87,4 +101,13 @@ function arrow(from: Spot, to: Spot): Mark[] {
   const [ux, uy] = [dx / l, dy / l]
   const barb = (side: number): Spot => [to[0] - ux * 9 - uy * 4 * side, to[1] - uy * 9 + ux * 4 * side]
   return [line(from, to, 'ray'), shape([to, barb(1), barb(-1)], 'copper', 'none')]
+}
+
+/** Words in lines of at most so many signs. */
+function wrapped(said: string, most: number): string[] {
+  return said.split(' ').reduce<string[]>((lines, word) => {
+    const last = lines.at(-1)
+    if (last !== undefined && last.length + 1 + word.length <= most) return [...lines.slice(0, -1), `${last} ${word}`]
+    return [...lines, word]
+  }, [])
 }

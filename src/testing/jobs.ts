@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { CATALOGUE } from '@/catalogue'
 import {
-  CAUSES, EXPOSURES, FLOORS, LEVELS, NO_DETAILS, PASSAGES, SEVERITIES, SPACES, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type Fault, type Job, type Photo, type PlanThing, type StepRecord,
+  CAUSES, EXPOSURES, FLOORS, LEVELS, NO_DETAILS, PASSAGES, POLE_MATERIALS, SEVERITIES, SPACES, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type Fault, type Job, type Photo, type PlanThing, type StepRecord,
 } from '@/core/job'
 import { STAGES } from '@/core/findings'
 
@@ -18,7 +18,7 @@ export function device(change: Partial<Device> = {}): Device {
 
 export function job(change: Partial<Job> = {}): Job {
   return {
-    id: 'job-1', name: 'Test yard', address: '', units: 'metric', headEnd: 'Office', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: NOW, createdBy: 'Lead', site: null, backgrounds: [], things: [],
+    id: 'job-1', name: 'Test yard', address: '', units: 'metric', headEnd: 'Office', windMS: 45, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: NOW, createdBy: 'Lead', site: null, backgrounds: [], things: [],
     supplies: [{ id: 'switch', name: 'Switch', partId: 'switch-8' }], devices: [], records: [], photos: [], faults: [], ...change,
   }
 }
@@ -57,7 +57,8 @@ const sight = fc.record({
 })
 const mount = fc.record({
   fixingId: part(CATALOGUE.fixings), fixingCount: fc.integer({ min: 1, max: 24 }), woodId: fc.option(part(CATALOGUE.woods)), threadInWoodMm: real(0, 200), makersPullN: fc.option(real(1, 100000)),
-  passage: keys(PASSAGES), tethered: fc.boolean(), backed: fc.boolean(),
+  passage: keys(PASSAGES), tethered: fc.boolean(), backed: fc.boolean(), edgeMm: fc.option(real(0, 2000)), slotMm: fc.option(real(0, 2000)),
+  pole: fc.option(fc.record({ material: keys(POLE_MATERIALS), diameterMm: real(20, 1000), wallMm: real(0.5, 10), heightM: real(0.5, 60) })),
 })
 const segment = fc.record({ space: keys(SPACES), lengthM: real(0, 1000), riseM: real(-100, 100), temperatureC: real(-40, 90), conduitId: fc.option(part(CATALOGUE.conduits)) })
 const route = fc.record({ segments: fc.array(segment, { maxLength: 5 }).map((list) => list.map((s, i) => ({ id: `way-${i}`, ...s }))), cordsM: real(0, 50), leadLengthM: fc.option(real(0.5, 100)) })
@@ -82,6 +83,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
     sealing: fc.constantFrom('always' as const, 'by exposure' as const),
     edition: fc.constantFrom('2014' as const, '2025' as const),
     waste: real(0, 50),
+    windMS: real(0, 120),
     site,
     things: fc.array(thing, { maxLength: 5 }).map((list) => list.map((t, i) => ({ ...t, id: `t${i}` }))),
     devices: fc.array(anyDevice, { maxLength: 4 }),
@@ -90,11 +92,11 @@ export const anyJob: fc.Arbitrary<Job> = fc
     faults: fc.array(fc.record({ title: fc.constant('Loose'), severity: keys(SEVERITIES), cause: fc.constantFrom(...CAUSES), stage: fc.option(fc.constantFrom(...STAGES)), note: line, due: fc.option(fc.constant('2026-04-01')), temporary: fc.boolean() }), { maxLength: 3 }),
     photos: fc.array(fc.record({ sha256, caption: line, at: moment, by: person }), { maxLength: 3 }),
   })
-  .map(({ units, sealing, edition, waste, site, things, devices, supplies, records, faults, photos }) => {
+  .map(({ units, sealing, edition, waste, windMS, site, things, devices, supplies, records, faults, photos }) => {
     const named = devices.map((d, i): Device => ({ ...d, id: `d${i}`, mark: String(i + 1).padStart(2, '0') }))
     const first = named[0]?.id ?? null
     return job({
-      units, policies: { ...USUAL_POLICIES, sealing, edition }, allowances: { ...USUAL_ALLOWANCES, wastePercent: waste }, site, things, supplies, devices: named,
+      units, windMS, policies: { ...USUAL_POLICIES, sealing, edition }, allowances: { ...USUAL_ALLOWANCES, wastePercent: waste }, site, things, supplies, devices: named,
       records: first === null ? [] : records.map((r): StepRecord => ({ deviceId: first, ...r })),
       faults: faults.map(({ temporary, ...f }, i): Fault => ({
         id: `f${i}`, deviceId: first, origin: null, ...f, raisedAt: NOW, raisedBy: 'Lead', state: temporary ? 'temporary fix' : 'open',

@@ -25,7 +25,7 @@ const refused = (change: Change, on: Job | null = START) => {
 }
 const proposals = assessDevice(START.devices[0]!, START, CATALOGUE).stages!
 const { id: _id, sight: _s, mount: _m, route: _r, terminate: _t, seal: _e, power: _p, details: _d, ...CHOICE } = device()
-const facts = { name: 'Yard', address: 'Quay', units: 'imperial' as const, headEnd: 'Loft', policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
+const facts = { name: 'Yard', address: 'Quay', units: 'imperial' as const, headEnd: 'Loft', windMS: 40, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
 
 describe('the job itself', () => {
   it('is created with who and when, empty', () => expect(after({ type: 'createJob', facts }, null)).toEqual({ id: 'job-1', ...facts, createdAt: LATER, createdBy: 'Installer 2', site: null, backgrounds: [], things: [], supplies: [], devices: [], records: [], photos: [], faults: [] }))

@@ -45,6 +45,9 @@ export const LEVELS = {
 } as const
 export type LevelId = keyof typeof LEVELS
 
+/** What poles are made of, with the stiffness of the material (GPa). Handbook values; timber along the grain. */
+export const POLE_MATERIALS = { steel: { name: 'Steel', elasticGPa: 200 }, aluminium: { name: 'Aluminium', elasticGPa: 69 }, timber: { name: 'Timber', elasticGPa: 10 } } as const
+
 /** The floors a site may have a plan of. A camera is drawn on the plan of the floor that it looks on. */
 export const FLOORS = { ground: 'Ground', upper: 'Upper floor', loft: 'Loft', roof: 'Roof' } as const
 export type Floor = keyof typeof FLOORS

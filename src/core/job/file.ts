@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { reasonsOf, type Reason } from './command'
-import { Job } from './job'
+import { Job, USUAL_WIND_MS } from './job'
 
-export const JOB_FILE_VERSION = 2
+export const JOB_FILE_VERSION = 3
 
 /** The open file of one job: the record, and the bytes of its photos, so that it imports again without loss. */
 export const JobFile = z.strictObject({
@@ -37,7 +37,7 @@ type Rough = Record<string, unknown>
 const isRough = (value: unknown): value is Rough => typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /** One step a version, oldest first: each turns a file of its version into one of the next. What is malformed stays so, for the schema to name. */
-const UPGRADES: readonly ((file: unknown) => unknown)[] = [withPlan]
+const UPGRADES: readonly ((file: unknown) => unknown)[] = [withPlan, withWind]
 
 /** Version 2 knows the plan: site, backgrounds, things, and where each device and wish stands on it. */
 function withPlan(file: unknown): unknown {
@@ -45,6 +45,14 @@ function withPlan(file: unknown): unknown {
   const { devices } = file.job
   const placed = (device: unknown) => (isRough(device) && isRough(device.sight) ? { ...device, sight: { ...device.sight, place: null, wish: isRough(device.sight.wish) ? { ...device.sight.wish, at: null } : device.sight.wish } } : device)
   return { ...file, version: 2, job: { ...file.job, site: null, backgrounds: [], things: [], devices: Array.isArray(devices) ? devices.map(placed) : devices } }
+}
+
+/** Version 3 knows the wind, poles, and what stands near the holes. */
+function withWind(file: unknown): unknown {
+  if (!isRough(file) || !isRough(file.job)) return file
+  const { devices } = file.job
+  const mounted = (device: unknown) => (isRough(device) && isRough(device.mount) ? { ...device, mount: { ...device.mount, edgeMm: null, slotMm: null, pole: null } } : device)
+  return { ...file, version: 3, job: { ...file.job, windMS: USUAL_WIND_MS, devices: Array.isArray(devices) ? devices.map(mounted) : devices } }
 }
 
 /** The JSON Schema (2020-12) of the job file: its published contract. */

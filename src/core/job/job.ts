@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { STAGES } from '../findings'
 import {
-  CAUSES, COAX_SCHOOLS, EDITIONS, EXPOSURES, LEVELS, PASSAGES, PIN_SCHEMES, SEALING_POLICIES, SEVERITIES, SPACES, UNIT_SYSTEMS,
+  CAUSES, COAX_SCHOOLS, EDITIONS, EXPOSURES, LEVELS, PASSAGES, PIN_SCHEMES, POLE_MATERIALS, SEALING_POLICIES, SEVERITIES, SPACES, UNIT_SYSTEMS,
   type Cause,
 } from './choices'
 import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId } from './fields'
@@ -59,6 +59,12 @@ export const Mount = z.strictObject({
   passage: keysOf(PASSAGES),
   tethered: z.boolean(),
   backed: z.boolean(),
+  /** From a fixing to the nearest edge of what it holds in, or mortar joint; null while not measured. */
+  edgeMm: between(0, 2000, 'mm').nullable(),
+  /** From the middle of the cable hole to the nearest vent slot, joist or joint; null where there is none near. */
+  slotMm: between(0, 2000, 'mm').nullable(),
+  /** What it is banded to; null where it is no pole. */
+  pole: z.strictObject({ material: keysOf(POLE_MATERIALS), diameterMm: between(20, 1000, 'mm'), wallMm: between(0.5, 500, 'mm'), heightM: between(0.5, 60, 'm') }).refine(({ diameterMm, wallMm }) => 2 * wallMm <= diameterMm, { path: ['wallMm'], message: 'The wall is thicker than half the pole.' }).nullable(),
 })
 export type Mount = z.infer<typeof Mount>
 
@@ -195,6 +201,8 @@ export const JobFacts = z.strictObject({
   address: Line,
   units: keysOf(UNIT_SYSTEMS),
   headEnd: Line,
+  /** Design wind: the gust the fixings must stand, three seconds long at 10 m. */
+  windMS: between(0, 120, 'm/s'),
   policies: Policies,
   allowances: Allowances,
 })
@@ -222,6 +230,9 @@ export type Job = z.infer<typeof Job>
 export const USUAL_ALLOWANCES: Allowances = {
   deviceSlackM: 1, headEndSlackM: 3, dripLoopM: 0.3, serviceLoopM: 1, cutOffM: 0.3, terminationM: 0.1, wastePercent: 5,
 }
+
+/** A gale-swept coast takes more: ask the local code for its map. Common practice, no source. */
+export const USUAL_WIND_MS = 45
 
 export const USUAL_POLICIES: Policies = {
   pinScheme: 'T568B', sealing: 'by exposure', coaxSchool: 'twist-on', edition: '2014', contactGrease: 'in salt air',

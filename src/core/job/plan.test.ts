@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, job, NOW } from '@/testing/jobs'
 import { area, soffit, wall, xy } from '@/testing/plans'
+import { proposeMount } from '../mount'
 import { proposeSight } from '../sight'
 import { resolve } from '../parts'
 import { apply, Command, commandsOf, inverseOf, JOB_FILE_VERSION, openJobFile, PlanThing, reasonsOf, Site, type Change, type Job } from '.'
@@ -16,6 +17,11 @@ const sight = () => {
   const context = resolve(device(), job(), CATALOGUE)
   if ('missing' in context) throw new Error('missing')
   return proposeSight(context)
+}
+const mounted = () => {
+  const context = resolve(device(), job(), CATALOGUE)
+  if ('missing' in context) throw new Error('missing')
+  return proposeMount(context)
 }
 const sha256 = 'c'.repeat(64)
 const background = { name: 'Yard.dxf', sha256, widthPx: 800, heightPx: 600, at: xy(-2, 40), metresPerPx: 0.05, turnDeg: 12 }
@@ -85,11 +91,17 @@ describe('job files', () => {
     expect(again).toEqual(planned)
   })
   it('of version 1 open as if they had always known the plan', () => {
-    const { site: _s, backgrounds: _b, things: _t, ...old } = job({ devices: [] })
+    const { site: _s, backgrounds: _b, things: _t, windMS: _w, ...old } = job({ devices: [] })
     const { place: _p, wish: { at: _a, ...wish }, ...plan } = sight()
     const words = JSON.stringify({ format: 'neat-bracket-job', version: 1, job: { ...old, devices: [{ ...device(), sight: { ...plan, wish } }, device({ id: 'd2', mark: '02' })] }, photos: [] })
     const opened = openJobFile(words)
     expect(opened).toEqual({ ok: true, file: { format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: job({ devices: [device({ sight: sight() }), device({ id: 'd2', mark: '02' })] }), photos: [] } })
+  })
+  it('of version 2 open as if they had always known the wind and the pole', () => {
+    const { windMS: _w, ...old } = job({ devices: [] })
+    const { edgeMm: _e, slotMm: _l, pole: _o, ...mount } = mounted()
+    const opened = openJobFile(JSON.stringify({ format: 'neat-bracket-job', version: 2, job: { ...old, devices: [device({ mount: mount as never })] }, photos: [] }))
+    expect(opened).toEqual({ ok: true, file: { format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: job({ devices: [device({ mount: mounted() })] }), photos: [] } })
   })
   it.each([[0], [1.5], [-1]])('of version %s are refused', (version) => expect(openJobFile(JSON.stringify({ format: 'neat-bracket-job', version, job: job(), photos: [] }))).toMatchObject({ ok: false, reasons: [{ path: '/version' }] }))
   it('of version 1 that are malformed are refused, not thrown', () => {

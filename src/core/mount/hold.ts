@@ -15,13 +15,13 @@ export function lagScrewLbPerInch(specificGravity: number, diameterIn: number): 
 
 /**
  * What one fixing may carry in pull, newtons: computed for wood and lag screws from the thread in solid wood (duration
- * factor 1, wet service where rain reaches), otherwise the maker's value or the catalogue's.
+ * factor 1 unless given, wet service where rain reaches), otherwise the maker's value or the catalogue's.
  */
-export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInWoodMm: number, wet: boolean, makersPullN: number | null): number {
+export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInWoodMm: number, wet: boolean, makersPullN: number | null, duration = 1): number {
   if (makersPullN !== null) return makersPullN
   if (fixing.kind !== 'wood screw' && fixing.kind !== 'lag screw') return fixing.pullN ?? 0
   const perInch = (fixing.kind === 'wood screw' ? woodScrewLbPerInch : lagScrewLbPerInch)(specificGravity, fixing.diameterMm / 25.4)
-  const pullN = perInch * LBF_PER_INCH_IN_N_PER_MM * Math.min(threadInWoodMm, fixing.threadMm) * (wet ? MOUNT_LIMITS.wetService.value : 1)
+  const pullN = perInch * LBF_PER_INCH_IN_N_PER_MM * Math.min(threadInWoodMm, fixing.threadMm) * (wet ? MOUNT_LIMITS.wetService.value : 1) * duration
   return pullN < 1 ? 0 : pullN // less than a newton is no hold
 }
 

@@ -1,6 +1,6 @@
 import type { Mount } from '../job/job'
 import type { DeviceContext } from '../parts'
-import { mountFacts } from './mount'
+import { mountFacts } from './facts'
 
 /** A drilling template in millimetres from the middle of the base: x to the right, y down, up on the sheet is up on the wall. */
 export interface MountTemplate {
@@ -32,6 +32,11 @@ export function mountTemplate(context: DeviceContext, mount: Mount): MountTempla
     fixings: holes(facts.base.fixing.holes, facts.base.fixing.spacingMm), fixingBit: facts.pilotBit ?? facts.fixingBit,
     fixingMm: facts.pilotMm ?? facts.fixing.holeMm ?? facts.fixing.diameterMm, cableHoleMm: facts.cableHoleMm, cableBit: facts.cableBit,
   }
+}
+
+/** From the middle of the base to its nearest fixing, mm; null for a part that has none of its own. */
+export function nearestFixingMm(count: number, spacingMm: number): number | null {
+  return count === 0 ? null : Math.min(...holes(count, spacingMm).map(({ x, y }) => Math.hypot(x, y)))
 }
 
 function holes(count: number, spacingMm: number): { x: number; y: number }[] {

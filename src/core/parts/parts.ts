@@ -2,6 +2,9 @@ import type { SourceId } from '../sources'
 
 /** The kinds of part a job is made of. The data stands in the catalogue; this is its contract with the computation. */
 
+/** Energy (J) of the blow that each class of IEC 62262 stands. */
+export const IMPACT_J = { IK07: 2, IK08: 5, IK09: 10, IK10: 20 } as const
+
 interface Part {
   readonly id: string
   readonly name: string
@@ -29,6 +32,8 @@ export interface Camera extends Part {
   /** Angle between the lens axis and the normal of the camera's base, degrees. */
   readonly axisFromBaseDeg: readonly [min: number, max: number]
   readonly infraredReachM: number
+  /** Protection against impact by IEC 62262; null when the maker gives none. */
+  readonly impact: keyof typeof IMPACT_J | null
   readonly massKg: number
   /** Diameter or width of the base and depth from base to lens. */
   readonly baseMm: number
@@ -94,6 +99,10 @@ export interface Fixing extends Part {
   readonly holeMm: number | null
   /** Catalogue pull-out value for one fixing; null for wood, where it is computed. */
   readonly pullN: number | null
+  /** Catalogue value across the fixing, for one. */
+  readonly shearN: number
+  /** Diameters of pole that a band goes round; null for what is no band. */
+  readonly bandMm: readonly [min: number, max: number] | null
   readonly basis: string
   readonly source: SourceId
 }

@@ -19,6 +19,7 @@ export interface DeviceContext {
   readonly policies: Policies
   readonly allowances: Allowances
   readonly supplies: readonly JobSupply[]
+  readonly windMS: number
   /** Where the site lies, and what stands on its plans. */
   readonly site: Site | null
   readonly things: readonly PlanThing[]
@@ -28,7 +29,7 @@ export interface DeviceContext {
 }
 
 /** What of a job its devices depend on. */
-export type JobSettings = Pick<Job, 'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things'>
+export type JobSettings = Pick<Job, 'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things' | 'windMS'>
 
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
 export function resolve(device: Device, job: JobSettings, catalogue: Catalogue): DeviceContext | { readonly missing: readonly string[] } {
@@ -54,10 +55,10 @@ export function resolve(device: Device, job: JobSettings, catalogue: Catalogue):
   for (const { conduitId } of route?.segments ?? []) if (conduitId) find(catalogue.conduits, conduitId)
   if (!camera || !surface || !cable || missing.length > 0) return { missing }
 
-  const { units, policies, allowances, supplies, site, things } = job
+  const { units, policies, allowances, supplies, site, things, windMS } = job
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
   return {
-    device, camera, surface, cable, mounts, accessories, exposure: EXPOSURES[device.exposure], facing, units, policies, allowances, supplies, site, things, catalogue,
+    device, camera, surface, cable, mounts, accessories, exposure: EXPOSURES[device.exposure], facing, units, policies, allowances, supplies, site, things, windMS, catalogue,
     say: (value, kind) => print({ value, kind }, units),
   }
 }

@@ -1,5 +1,5 @@
 import { SPACES } from '../job/choices'
-import { ladder, mountFacts, MOUNT_LIMITS } from '../mount'
+import { climb, mountFacts, MOUNT_LIMITS } from '../mount'
 import type { DeviceContext } from '../parts'
 import { assessPower } from '../power'
 import { installedM, lengthItems, ROUTE_LIMITS, runLengths } from '../route'
@@ -42,10 +42,12 @@ function unpacking({ camera, device, accessories }: DeviceContext): Step[] {
   ]
 }
 
-function marking({ device, facing, say, surface }: DeviceContext): Step[] {
+function marking({ device, facing, say, surface, mounts, camera }: DeviceContext): Step[] {
   const { sight } = device
   if (!sight) return []
-  const climb = ladder(sight.heightM)
+  const up = climb(sight.heightM)
+  const massKg = mounts.reduce((sum, part) => sum + part.massKg, camera.massKg)
+  const { ladderWindMS, overheadKg } = MOUNT_LIMITS
   const give = (sight.heightM * PROCEDURE_LIMITS.heightTolerance.value) / 100
   const moved = !sight.wish.kept
   return [
@@ -54,7 +56,8 @@ function marking({ device, facing, say, surface }: DeviceContext): Step[] {
       reason: 'A camera moved to suit the cable is a classic complaint.', entry: choice('as planned', 'moved'), photo: 'asked',
     }),
     step({
-      id: 'mount/reach', title: `Set the ladder: foot ${say(climb.footM, 'length')} out`, detail: `Working length ${say(climb.workingLengthM, 'length')} along the ladder to the top support.`,
+      id: 'mount/reach', title: up.tower ? `Set up the tower or lift for ${say(sight.heightM, 'length')}` : `Set the ladder: foot ${say(up.footM, 'length')} out`,
+      detail: `${up.tower ? 'Too high for two-handed work from a ladder.' : `Working length ${say(up.workingLengthM, 'length')} along the ladder to the top support; an extension ladder of ${say(up.extensionM, 'length')} reaches.`} Not above ${say(ladderWindMS.value, 'speed')} of wind.${massKg > overheadKg.value ? ` Two people: ${say(massKg, 'mass')} goes up.` : ''}`,
       reason: 'One out for four up; rails stand 0.9 m (3 ft) above a landing.', caution: surface.caution,
     }),
     step({

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job'
-import { bitMm, mountFacts, VAN_LIMITS } from '../mount'
+import { bandLengthMm, bitMm, mountFacts, VAN_LIMITS } from '../mount'
 import { resolve, type Catalogue, type DeviceContext } from '../parts'
 import { runLengths, supports } from '../route'
 import { closedOpenings, needsPart } from '../seal'
@@ -87,7 +87,8 @@ function drill(context: DeviceContext, drills: Map<string, DrillLine>, load: Loa
   if (facts.pilotBit !== null && facts.pilotMm !== null) hole('pilot', facts.pilotBit, bitMm(facts.pilotMm, 'pilot', units), mount.fixingCount)
   if (facts.fixingBit !== null && facts.fixing.holeMm !== null) hole('fixing hole', facts.fixingBit, bitMm(facts.fixing.holeMm, 'clear', units), mount.fixingCount)
   if (surface.holding !== 'pole' && surface.holding !== 'box') hole('cable hole', facts.cableBit, facts.cableHoleMm, 1)
-  load('fixing', facts.fixing.name, mount.fixingCount, 0, device.mark)
+  const band = facts.fixing.bandMm && mount.pole ? `, ${context.say(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
+  load('fixing', facts.fixing.name + band, mount.fixingCount, 0, device.mark)
 }
 
 function route(context: DeviceContext, cuts: CutLine[], load: Load): void {

@@ -119,6 +119,8 @@ const EXAMPLES: Record<QuantityKind, readonly [metric: string, imperial: string]
   share: ['5 or 5 %', '5 or 5 %'],
   temperature: ['35 or 95 F', '95 or 35 C'],
   time: ['1/60 or 20 ms', '1/60 or 20 ms'],
+  speed: ['45 m/s', '100 mph'],
+  energy: ['20', '20'],
   count: ['4', '4'],
 }
 

@@ -1,12 +1,12 @@
 /** Every kind of quantity the product shows, each held in one SI-based unit inside. */
 export type QuantityKind =
   | 'length' | 'ground' | 'cut' | 'size' | 'focal' | 'angle' | 'density' | 'pixels' | 'force' | 'moment' | 'mass' | 'power'
-  | 'voltage' | 'current' | 'resistance' | 'share' | 'temperature' | 'time' | 'count'
+  | 'voltage' | 'current' | 'resistance' | 'share' | 'temperature' | 'time' | 'speed' | 'energy' | 'count'
 
 /** What a job shows and what a bare number typed into it means. */
 export type UnitSystem = 'metric' | 'imperial'
 
-/** A number in the inside unit of its kind: m, m², m, mm, mm, °, px/m, px, N, N·m, kg, W, V, A, Ω, %, °C, s, pieces. */
+/** A number in the inside unit of its kind: m, m², m, mm, mm, °, px/m, px, N, N·m, kg, W, V, A, Ω, %, °C, s, m/s, J, pieces. */
 export interface Quantity {
   readonly value: number
   readonly kind: QuantityKind
@@ -48,6 +48,8 @@ export const SCALES: Record<Exclude<QuantityKind, 'length' | 'cut' | 'size'>, Re
   share: same('%', 0),
   temperature: { metric: { label: '°C', factor: 1, digits: 0 }, imperial: { label: '°F', factor: 5 / 9, offset: -160 / 9, digits: 0 } },
   time: same('s', 4),
+  speed: { metric: { label: 'm/s', factor: 1, digits: 0 }, imperial: { label: 'mph', factor: 0.44704, digits: 0 } },
+  energy: same('J', 0),
   count: same('', 0),
 }
 

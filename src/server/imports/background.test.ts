@@ -1,6 +1,5 @@
 import { pdf, Document, Page, Svg, Line } from '@react-pdf/renderer'
-import Database from 'better-sqlite3'
-import { readFileSync, mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createElement } from 'react'
@@ -95,21 +94,4 @@ describe('what cannot be read is refused in words', () => {
   it('a page that a PDF has not', async () => {
     expect(await keepBackground(db, folder, await plainPdf(), 3)).toMatchObject({ ok: false, message: 'This PDF has 1 page; there is no page 3.' })
   })
-})
-
-it('a record from before the plan is brought up without loss', () => {
-  const old = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
-  const first = new Database(join(old, 'record.sqlite'))
-  first.exec(readFileSync('src/server/db/migrations/0001-record.sql', 'utf8'))
-  first.pragma('user_version = 1')
-  first.exec(`INSERT INTO job VALUES ('j', 1, 'Yard', '', 'metric', '', '{}', '{}', '2026-01-01T00:00:00Z', 'Lead');
-    INSERT INTO device VALUES ('j', 'd', 0, '01', 'Door', 'c', '[]', 's', 'marine', 'c', '[]', '{"heightM":3,"wish":{"place":"left","kept":true,"reason":"","agreedBy":""}}', NULL, NULL, NULL, NULL, NULL, '{}');
-    INSERT INTO device VALUES ('j', 'e', 1, '02', 'Gate', 'c', '[]', 's', 'marine', 'c', '[]', NULL, NULL, NULL, NULL, NULL, NULL, '{}')`)
-  first.close()
-  const now = openRecord(old)
-  const sights = now.prepare('SELECT sight FROM device ORDER BY position').pluck().all() as (string | null)[]
-  expect(sights.map((words) => (words === null ? null : (JSON.parse(words) as unknown)))).toEqual([{ heightM: 3, wish: { place: 'left', kept: true, reason: '', agreedBy: '', at: null }, place: null }, null])
-  expect(now.pragma('user_version', { simple: true })).toBe(2)
-  now.close()
-  rmSync(old, { recursive: true })
 })

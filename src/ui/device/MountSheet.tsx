@@ -3,7 +3,8 @@
 import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
-import { PASSAGES, type PassageId } from '@/core/job'
+import { PASSAGES, POLE_MATERIALS, type Mount, type PassageId } from '@/core/job'
+import type { UnitSystem } from '@/core/units'
 import { mountDrawing } from '@/drawings'
 import { useJob } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
@@ -17,6 +18,8 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
   const { job } = useJob()
   const { input, result, planned, attempt, keep, giveUp, units, draft } = usePlan('mount', assessed)
   const fixing = CATALOGUE.fixings.get(input.fixingId)
+  // What holds here first; what does not stays on offer, because a backing board or another surface may be meant.
+  const fittingFixings = new Map([...CATALOGUE.fixings].sort(([, a], [, b]) => Number(b.holdsIn.includes(result.drawing.holding)) - Number(a.holdsIn.includes(result.drawing.holding))))
   const inWood = fixing?.kind === 'wood screw' || fixing?.kind === 'lag screw'
   const { holding } = result.drawing
   return (
@@ -25,7 +28,7 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
         <Sized>{(width) => <DrawingView drawing={mountDrawing(result.drawing, units, width)} />}</Sized>
       </Box>
       <SimpleGrid columns={{ base: 2, md: 3 }} gap={3} mt={4}>
-        <Choose label="Fixing" value={input.fixingId} options={partOptions(CATALOGUE.fixings)} hint={fixing ? `for ${fixing.holdsIn.join(', ')}` : undefined} onChoose={(fixingId) => {
+        <Choose label="Fixing" value={input.fixingId} options={partOptions(fittingFixings)} hint={fixing ? `for ${fixing.holdsIn.join(', ')}` : undefined} onChoose={(fixingId) => {
           const chosen = CATALOGUE.fixings.get(fixingId)!
           const screw = chosen.kind === 'wood screw' || chosen.kind === 'lag screw'
           keep({ fixingId, threadInWoodMm: screw ? chosen.threadMm : 0, woodId: screw ? (input.woodId ?? 'spruce-pine-fir') : null, makersPullN: null })
@@ -40,6 +43,9 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
         ) : (
           <QuantityField label="Maker’s pull-out figure, if known" kind="force" units={units} value={input.makersPullN} least={1} most={100000} optional draftKey={draft('pull')} hint="for one fixing" onTry={(makersPullN) => attempt({ makersPullN })} onKeep={(makersPullN) => keep({ makersPullN })} onGiveUp={giveUp} />
         )}
+        {holding === 'wood' || holding === 'masonry' || holding === 'hollow masonry' ? <QuantityField label="Nearest edge or joint from a fixing" kind="size" units={units} value={input.edgeMm} least={0} most={2000} optional draftKey={draft('edge')} hint="measure it" onTry={(edgeMm) => attempt({ edgeMm })} onKeep={(edgeMm) => keep({ edgeMm })} onGiveUp={giveUp} /> : null}
+        {holding !== 'pole' && holding !== 'box' ? <QuantityField label="Vent slot or joist from the cable hole" kind="size" units={units} value={input.slotMm} least={0} most={2000} optional draftKey={draft('slot')} hint="from its middle; empty when none is near" onTry={(slotMm) => attempt({ slotMm })} onKeep={(slotMm) => keep({ slotMm })} onGiveUp={giveUp} /> : null}
+        {holding === 'pole' ? <PoleFields pole={input.pole} units={units} draft={draft} onTry={(pole) => attempt({ pole })} onKeep={(pole) => keep({ pole })} onGiveUp={giveUp} /> : null}
         {holding === 'tile' ? <Tick checked={input.tethered} onTick={(tethered) => keep({ tethered })}>Tethered to the structure above</Tick> : null}
         {holding === 'soft sheet' || holding === 'steel sheet' ? <Tick checked={input.backed} onTick={(backed) => keep({ backed })}>Backing board or joist behind</Tick> : null}
       </SimpleGrid>
@@ -51,6 +57,24 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
           ))}
         </HStack>
       ) : null}
+    </>
+  )
+}
+
+type Pole = NonNullable<Mount['pole']>
+
+/** The pole as it is measured: sway and bands follow. */
+function PoleFields({ pole, units, draft, onTry, onKeep, onGiveUp }: { pole: Pole | null; units: UnitSystem; draft: (field: string) => string; onTry: (pole: Pole) => void; onKeep: (pole: Pole) => void; onGiveUp: () => void }) {
+  const now = pole ?? { material: 'steel' as const, diameterMm: 114.3, wallMm: 3.6, heightM: 6 }
+  const field = (label: string, kind: 'size' | 'length', key: 'diameterMm' | 'wallMm' | 'heightM', least: number, most: number) => (
+    <QuantityField label={label} kind={kind} units={units} value={now[key]} least={least} most={most} draftKey={draft(key)} onTry={(value) => onTry({ ...now, [key]: value })} onKeep={(value) => value !== null && onKeep({ ...now, [key]: value })} onGiveUp={onGiveUp} />
+  )
+  return (
+    <>
+      <Choose label="Pole of" value={now.material} options={optionsOf(POLE_MATERIALS)} onChoose={(material) => onKeep({ ...now, material: material as Pole['material'] })} />
+      {field('Pole across', 'size', 'diameterMm', 20, 1000)}
+      {field('Its wall', 'size', 'wallMm', 0.5, 500)}
+      {field('Height of the pole', 'length', 'heightM', 0.5, 60)}
     </>
   )
 }

@@ -13,7 +13,9 @@ export function StackField({ value, cameraId, onChange }: { value: readonly stri
   const misfit = camera ? firstMisfit(parts, camera) : null
   const fittingOn = (offers: Interface) => new Map([...CATALOGUE.mounts].filter(([, { needs }]) => fits(offers, needs)))
   const places = parts.map((part, index) => ({ part, fitting: fittingOn(parts[index - 1]?.offers ?? 'surface') }))
-  const next = [...fittingOn(parts.at(-1)?.offers ?? 'surface').values()]
+  const offers = parts.at(-1)?.offers ?? 'surface'
+  const next = [...fittingOn(offers).values()]
+  const refused = [...CATALOGUE.mounts.values()].filter(({ needs }) => !fits(offers, needs))
   return (
     <Box>
       <Text color="soft" mb={1.5}>Mount, from the surface outwards</Text>
@@ -24,6 +26,12 @@ export function StackField({ value, cameraId, onChange }: { value: readonly stri
         </HStack>
       ))}
       {value.length < 8 && next.length > 0 ? <Choose label={value.length === 0 ? 'Camera straight on the surface, or add a part' : 'Add a part'} value="" options={next.map(({ id, name }) => ({ value: id, label: name }))} onChoose={(id) => id && onChange([...value, id])} /> : null}
+      {refused.length > 0 && value.length < 8 ? (
+        <Box as="details" mt={1}>
+          <Box as="summary" cursor="pointer" color="soft" minH="44px" display="flex" alignItems="center">{refused.length} parts do not fit here, and why</Box>
+          <Box as="ul" aria-label="Parts that do not fit">{refused.map(({ id, name, needs }) => <Text as="li" listStyleType="none" key={id} py={0.5}><strong>{name}</strong> wants: {needs}. {parts.at(-1)?.name ?? 'The surface'} offers: {offers}.</Text>)}</Box>
+        </Box>
+      ) : null}
       <Text mt={1.5} color={misfit ? 'stop' : 'good'} fontWeight={500} role="status">{misfit ? `■ ${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.` : '✓ The camera fits on it.'}</Text>
     </Box>
   )

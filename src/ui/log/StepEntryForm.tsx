@@ -8,6 +8,7 @@ import { judge, printLimits, type StepState } from '@/core/procedure'
 import { parse, print, type UnitSystem } from '@/core/units'
 import { useDraft } from '../kit/draft'
 import { VerdictLine } from '../kit/Verdict'
+import { TiltReader } from './TiltReader'
 
 interface Typed {
   readonly words: string
@@ -73,6 +74,7 @@ export function StepEntryForm({ state, units, draftKey, onRecord }: StepEntryFor
             <Input value={typed.words} onChange={(event) => change({ words: event.target.value })} onKeyDown={(event) => event.key === 'Enter' && keep()} bg="sheet" borderColor="ink" borderWidth="2px" minH="68px" fontSize="3xl" fontWeight={600} inputMode={units === 'metric' ? 'decimal' : 'text'} autoComplete="off" />
             <Text position="absolute" right={4} top="50%" transform="translateY(-50%)" color="soft" pointerEvents="none" bg="sheet">{printLimits(entry, units)}</Text>
           </Box>
+          {entry.quantity === 'angle' && entry.least === 0 ? <TiltReader onRead={(deg) => change({ words: deg.toFixed(1) })} /> : null}
           {parsed && !parsed.ok ? <Field.ErrorText role="alert">{parsed.message}</Field.ErrorText> : null}
           <SimpleGrid columns={3} gap={2} mt={2} w="100%" display={{ base: 'grid', md: 'none' }}>
             {[...(units === 'imperial' && (entry.quantity === 'length' || entry.quantity === 'size') ? FEET_KEYS : []), ...KEYS].map((key) => (

@@ -29,7 +29,7 @@ export function JobFactsForm({ start, draftKey, action, onSay }: JobFactsFormPro
   const { register, control, handleSubmit, setValue, setError, formState: { errors, isSubmitting } } = form
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
-  const [units, allowances] = useWatch({ control, name: ['units', 'allowances'] })
+  const [units, allowances, windMS] = useWatch({ control, name: ['units', 'allowances', 'windMS'] })
   const keep = handleSubmit(async (facts) => {
     setFailed(null)
     const reasons = await onSay(facts)
@@ -59,6 +59,7 @@ export function JobFactsForm({ start, draftKey, action, onSay }: JobFactsFormPro
         {choice('policies.coaxSchool', 'Coax ends', COAX_SCHOOLS)}
         {choice('policies.contactGrease', 'Contact grease', GREASE)}
         {choice('policies.edition', 'Levels of detail', EDITIONS)}
+        <QuantityField label="Design wind, a gust" kind="speed" units={units} value={windMS} least={0} most={120} hint="the local code’s map decides" draftKey={`${draftKey}:wind`} onKeep={(value) => setValue('windMS', value ?? 0)} />
       </SimpleGrid>
       <Fieldset.Root mb={6}>
         <Fieldset.Legend fontFamily="heading" fontWeight={600}>Cable left over on purpose</Fieldset.Legend>
