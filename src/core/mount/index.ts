@@ -1,6 +1,6 @@
 export { assessMount, proposeMount, type MountSection } from './mount'
 export { mountFacts } from './facts'
-export { firstMisfit, fits } from './stack'
+export { firstMisfit, fits, sumOf } from './stack'
 export { velocityPressurePa, windForceN } from './wind'
 export { bandLengthMm, bentByForce, bentByWind, stiffnessNm2, tubeInertiaM4 } from './pole'
 export { climb } from './reach'

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { resolve } from '../parts'
 import { device, job } from '@/testing/jobs'
-import { assessMount, bitMm, firstMisfit, ladder, lagScrewLbPerInch, pilotMm, printBit, proposeMount, woodScrewLbPerInch } from '.'
+import { assessMount, bitMm, firstMisfit, ladder, lagScrewLbPerInch, pilotMm, printBit, proposeMount, sumOf, woodScrewLbPerInch } from '.'
 
 const context = (change: Parameters<typeof device>[0] = {}) => {
   const found = resolve(device(change), job(), CATALOGUE)
@@ -78,4 +78,11 @@ it('fits parts by interface', () => {
   expect(stack('box-4mp-5-50', 'housing-bracket', 'outdoor-housing')).toBeNull()
   expect(stack('box-4mp-5-50', 'housing-bracket')).toBe('Box camera, 4 MP, 5–50 mm')
   expect(stack('ptz-2mp')).toBe('Pan-tilt-zoom, 2 MP, 5–50 mm')
+})
+
+it('adds a stack up, camera included', () => {
+  const c = context({ surfaceId: 'concrete-ceiling', cameraId: 'turret-5mp-2.8', mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-box'] })
+  // Plate 40, rod 500 and box 50 mm, and the turret's 95 mm; two parts screw onto the pipe thread.
+  expect(sumOf(c)).toMatchObject({ offMm: 685, acrossMm: 120, threads: 2, holes: 4 })
+  expect(sumOf({ ...c, mounts: [] })).toMatchObject({ offMm: 95, acrossMm: 110, threads: 0, gaskets: 1, holes: 3 })
 })

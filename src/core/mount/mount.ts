@@ -10,7 +10,7 @@ import { mountFacts, type MountFacts } from './facts'
 import { MOUNT_LIMITS } from './limits'
 import { bandLengthMm, sway } from './pole'
 import { climb } from './reach'
-import { basePart, firstMisfit, hasBox, stackMassKg } from './stack'
+import { basePart, firstMisfit, hasBox, stackMassKg, sumOf } from './stack'
 import { nearestFixingMm } from './template'
 import { sideAreaM2 } from './wind'
 
@@ -68,7 +68,11 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
   const up = climb(heightM)
   const bent = mount.pole && swayOf(context, mount.pole, heightM)
 
+  const stack = sumOf(context)
   const figures: Figure[] = [
+    { label: 'Stands off the surface', reading: quantity(stack.offMm, 'size') },
+    { label: 'To seal', reading: text(`${stack.gaskets} gasket${stack.gaskets === 1 ? '' : 's'} or edges, ${stack.threads} thread${stack.threads === 1 ? '' : 's'}, ${stack.entries} cable ${stack.entries === 1 ? 'entry' : 'entries'}`) },
+    { label: 'Holes of its base', reading: text(`${stack.holes}, ${context.say(facts.spacingMm, 'size')} apart`) },
     { label: 'Hangs from the fixings', reading: quantity(stackMassKg(context), 'mass') },
     { label: `Carries at least (× ${MOUNT_LIMITS.loadFactor.value})`, reading: quantity(facts.loadN, 'force') },
     { label: facts.overturning ? 'Pull on each top fixing' : 'Pull on each fixing', reading: quantity(facts.pullN, 'force') },

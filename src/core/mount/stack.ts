@@ -38,3 +38,26 @@ export function leverM({ mounts, camera }: Pick<DeviceContext, 'mounts' | 'camer
 export function hasBox({ mounts }: Pick<DeviceContext, 'mounts'>): boolean {
   return mounts.some(({ enclosesJoint }) => enclosesJoint)
 }
+
+/** What a stack comes to: millimetres off the surface and across, and what of it wants sealing. */
+export interface StackSum {
+  readonly offMm: number
+  readonly acrossMm: number
+  readonly gaskets: number
+  readonly threads: number
+  readonly entries: number
+  readonly holes: number
+}
+
+/** Adds a stack up, camera included: reach, widest part, gaskets, threaded joints, cable entries, holes in the surface. */
+export function sumOf({ mounts, camera }: Pick<DeviceContext, 'mounts' | 'camera'>): StackSum {
+  const openings = [...mounts, camera].flatMap((part) => part.openings)
+  return {
+    offMm: mounts.reduce((sum, { reachMm }) => sum + reachMm, 0) + camera.depthMm,
+    acrossMm: Math.max(camera.baseMm, ...mounts.map(({ baseMm }) => baseMm)),
+    gaskets: openings.filter(({ kind }) => kind === 'gasket' || kind === 'wall edge').length,
+    threads: mounts.filter(({ needs }) => needs === 'pipe thread').length,
+    entries: openings.filter(({ kind }) => kind === 'cable entry' || kind === 'grommet seat' || kind === 'spare entry').length,
+    holes: basePart({ mounts, camera }).fixing.holes,
+  }
+}
