@@ -29,7 +29,7 @@ export function judgeSurvey({ areas, privacy, blindSpots, blindM2, watchedM2, ma
   const blindWords = blindSpots.length === 0 ? 'Nothing is blind.' : `${blind} % is blind, in ${blindSpots.length} spot${blindSpots.length === 1 ? '' : 's'}.`
   if (areas.length === 0) return { sentence: `${marks.length} camera${marks.length === 1 ? '' : 's'} on this plan. ${blindWords}`, next: 'Draw the areas of interest, to see what is promised and what is met.', findings }
   const [worst] = unmet.sort((a, b) => (a.verdict === b.verdict ? 0 : a.verdict === 'stop' ? -1 : 1))
-  const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
+  const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
   const next = worst ? `${worst.title}: ${worst.reason} ${worst.advice}` : looks[0] ? `${looks[0].title}: ${looks[0].reason}` : 'Every area gets what was promised for it.'
   return { sentence, next, findings }
 }

@@ -1,0 +1,162 @@
+// @vitest-environment jsdom
+import 'fake-indexeddb/auto'
+import { cleanup, fireEvent, screen, within } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { CATALOGUE } from '@/catalogue'
+import type { Job } from '@/core/job'
+import { resolve } from '@/core/parts'
+import { proposeSight, survey, type SurveyRequest } from '@/core/sight'
+import { device, job } from '@/testing/jobs'
+import { findings, keep, pick, prepareWindow, settled, showPage } from '@/testing/page'
+import { area, block, soffit, thing, wall, xy } from '@/testing/plans'
+import { PlanPage } from './PlanPage'
+
+/** The plan's page without its canvas and its worker: lists, fields, keys, findings, undo. */
+
+vi.mock('next/dynamic', () => ({ default: () => () => null }))
+vi.mock('./worker', () => ({
+  useSurvey: (request: SurveyRequest | null) => ({ result: request && survey(request), progress: null, failed: false }),
+  usePositions: () => ({ result: null, progress: null, failed: false, ask: () => undefined, cancel: () => undefined, forget: () => undefined }),
+}))
+vi.mock('../kit/Chart', () => ({ Chart: ({ says }: { says: string }) => <div role="img" aria-label={says} /> }))
+
+beforeEach(prepareWindow)
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+let now: () => Job
+const show = (change: Partial<Job>, deviceId: string | null = null) => {
+  now = showPage(<PlanPage deviceId={deviceId} />, change)
+}
+
+const sight = (change: object = {}) => {
+  const context = resolve(device(), job(), CATALOGUE)
+  if ('missing' in context) throw new Error('missing')
+  return { ...proposeSight(context), tiltDeg: 12, focalMm: 4, place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 }, ...change }
+}
+const camera = (change: object = {}) => device({ sight: sight(change) })
+const press = (key: string, more: object = {}) => fireEvent.keyDown(screen.getByRole('application'), { key, ...more })
+
+describe('how things stand', () => {
+  it('says what to do first on an empty plan', () => {
+    show({ devices: [device()] })
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('No camera stands on this plan yet.')
+    expect(screen.getByText('Draw walls and areas of interest, then put the devices where they go.')).toBeTruthy()
+  })
+  it('counts areas met, and says of one that is not why and what to do', () => {
+    show({ devices: [camera()], things: [area(-1, 6, 2, 2, { name: 'Doorstep' }), area(-30, 6, 4, 4, { id: 'b', name: 'Shed' })] })
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^1 of 2 areas of interest is met\./)
+    expect(screen.getByText(/^Shed: not enough to recognise: 100 % is in nobody’s picture\./)).toBeTruthy()
+    expect(findings()).toMatch(/■ Stop Shed: .*✓ Good Doorstep/)
+  })
+  it('names who looks where nobody may', () => {
+    show({ devices: [camera()], things: [{ ...thing('privacy', -1, 6, 2, 2), name: 'Window' }] })
+    expect(findings()).toMatch(/▲ Check Window: must not be seen.*01 sees 100 % of it/)
+  })
+})
+
+describe('editing', () => {
+  it('a wall: exact length along its own way, undone and done again by keys', async () => {
+    show({ things: [wall(0, 0, 3, 4, { id: 'w', name: 'Fence' })] })
+    pick(/^Fence/)
+    keep('Length', '10')
+    await settled(() => expect(now().things[0]).toMatchObject({ from: xy(0, 0), to: { x: expect.closeTo(6, 6) as number, y: expect.closeTo(8, 6) as number } }))
+    press('z', { ctrlKey: true })
+    await settled(() => expect(now().things[0]).toMatchObject({ to: xy(3, 4) }))
+    press('y', { ctrlKey: true })
+    await settled(() => expect(now().things[0]).toMatchObject({ to: { x: expect.closeTo(6, 6) as number } }))
+  })
+  it('openings: one is added inside the wall; one that reaches past its end is refused and the words stay', async () => {
+    show({ things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' })] })
+    pick(/^Front/)
+    pick('Add an opening')
+    await settled(() => expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9, headM: 2.1 }] }))
+    const one = within(screen.getByRole('group', { name: 'Opening 1' }))
+    fireEvent.change(one.getByLabelText('Width'), { target: { value: '9' } })
+    fireEvent.blur(one.getByLabelText('Width'))
+    expect(await screen.findByText('The opening reaches past the end of the wall.')).toBeTruthy()
+    expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9 }] })
+  })
+  it('arrows move what is selected, Delete takes it away, undo brings it back', async () => {
+    show({ things: [block(1, 1, 2, 2, { id: 'b', name: 'Skip' })] })
+    pick(/^Skip/)
+    press('ArrowRight')
+    await settled(() => expect(now().things[0]).toMatchObject({ form: { outline: expect.arrayContaining([xy(1.1, 1)]) as unknown } }))
+    press('ArrowUp', { shiftKey: true })
+    await settled(() => expect(now().things[0]).toMatchObject({ form: { outline: expect.arrayContaining([xy(1.1, 2)]) as unknown } }))
+    press('Delete')
+    await settled(() => expect(now().things).toEqual([]))
+    pick('Undo')
+    await settled(() => expect(now().things).toHaveLength(1))
+  })
+  it('a soffit turns its board to the other side', async () => {
+    show({ things: [soffit(0, 0, 4, 0, { name: 'Eaves' })] })
+    pick(/^Eaves/)
+    pick('Turn it to the other side')
+    await settled(() => expect(now().things[0]).toMatchObject({ from: xy(4, 0), to: xy(0, 0) }))
+  })
+  it('an area’s level changes its verdict', async () => {
+    show({ devices: [camera()], things: [area(-1, 6, 2, 2, { name: 'Doorstep' })] })
+    pick(/^Doorstep/)
+    fireEvent.change(screen.getByLabelText('Must show'), { target: { value: 'inspect' } })
+    await settled(() => expect(findings()).toContain('■ Stop Doorstep: not enough to inspect'))
+  })
+})
+
+describe('a device on the plan', () => {
+  it('opens selected by its address; keys turn and move it', async () => {
+    show({ devices: [camera()] }, 'device-1')
+    expect(screen.getByLabelText<HTMLInputElement>('Looks towards').value).toBe('0.0°')
+    press('[')
+    await settled(() => expect(now().devices[0]!.sight!.place!.panDeg).toBe(359))
+    press('ArrowLeft')
+    await settled(() => expect(now().devices[0]!.sight!.place!.x).toBeCloseTo(-0.1, 9))
+  })
+  it('finds the fence before its target while the height is still being typed, and lets it go with Escape', async () => {
+    show({ devices: [camera()], things: [wall(-2, 4, 2, 4, { heightM: 2.5, name: 'Fence' })] }, 'device-1')
+    expect(findings()).toContain('The target is hidden')
+    fireEvent.change(screen.getByLabelText('Lens height'), { target: { value: '12' } })
+    await settled(() => expect(findings()).not.toContain('The target is hidden'))
+    fireEvent.keyDown(screen.getByLabelText('Lens height'), { key: 'Escape' })
+    await settled(() => expect(findings()).toContain('The target is hidden'))
+    expect(now().devices[0]!.sight!.heightM).toBe(3)
+  })
+  it('a wish that differs wants a reason and an agreement', async () => {
+    show({ devices: [camera({ wish: { place: '', at: xy(3, 0), kept: true, reason: '', agreedBy: '' } })] }, 'device-1')
+    const checks = () => screen.queryAllByText(/Moved from the customer’s wish/).length
+    expect(checks()).toBe(1)
+    fireEvent.click(screen.getByLabelText('It stands elsewhere, agreed'))
+    await settled(() => expect(screen.getByLabelText('Who agreed')).toBeTruthy())
+    keep('Why it was moved', 'the lamp blinds it')
+    await settled(() => expect(now().devices[0]!.sight!.wish.reason).toBe('the lamp blinds it'))
+    keep('Who agreed', 'Owner')
+    await settled(() => expect(checks()).toBe(0))
+  })
+  it('comes off the plan and keeps the rest of its sight', async () => {
+    show({ devices: [camera()] }, 'device-1')
+    pick('Take it off the plan')
+    await settled(() => expect(now().devices[0]!.sight).toEqual({ ...sight(), place: null }))
+    expect(screen.getByRole('button', { name: 'Put it on the plan' })).toBeTruthy()
+  })
+})
+
+describe('site and walk', () => {
+  it('keeps the place on earth once latitude and longitude are both said', async () => {
+    show({})
+    keep('Latitude', '50.3')
+    expect(now().site).toBeNull()
+    keep('Longitude', '-4.1')
+    await settled(() => expect(now().site).toMatchObject({ latitudeDeg: 50.3, longitudeDeg: -4.1, upBearingDeg: 0 }))
+    keep('Time zone', 'Atlantis/Deep')
+    expect((await screen.findAllByText('Name a time zone like Europe/London.')).length).toBeGreaterThan(0)
+    expect(now().site!.timeZone).not.toBe('Atlantis/Deep')
+  })
+  it('walks a path: what each camera makes of it, and where nobody looks', () => {
+    show({ devices: [camera()], things: [{ id: 'w', floor: 'ground', name: 'Round', kind: 'walk', path: [xy(0, 14), xy(0, -7)] }] })
+    pick(/^Round/)
+    expect(screen.getByText(/^Out of everybody’s view for \d+\.\d s/)).toBeTruthy()
+    expect(screen.getByRole('img', { name: /^Density at the face against time\. 01 at best/ })).toBeTruthy()
+  })
+})
