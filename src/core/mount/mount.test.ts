@@ -86,3 +86,14 @@ it('adds a stack up, camera included', () => {
   expect(sumOf(c)).toMatchObject({ offMm: 685, acrossMm: 120, threads: 2, holes: 4 })
   expect(sumOf({ ...c, mounts: [] })).toMatchObject({ offMm: 95, acrossMm: 110, threads: 0, gaskets: 1, holes: 3 })
 })
+
+it('says of every part what comes before it is closed: shroud before portrait, dome after aiming', () => {
+  const notes = (of: Parameters<typeof device>[0]) => {
+    const c = context(of)
+    return assessMount(c, proposeMount(c)).drawing.parts.map(({ before }) => before)
+  }
+  const portrait = { heightM: 3, targetDistanceM: 8, targetHeightM: 1.6, level: 'recognise' as const, focalMm: 4, tiltDeg: 10, portrait: true, shutterS: 0.01, wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' }, place: null }
+  expect(notes({ cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-hood'] }).map((note) => note?.split(' ')[0])).toEqual(['Put', 'Screw', 'The'])
+  expect(notes({ mountIds: [], sight: portrait })).toEqual(['Sun shroud off before it is turned to portrait, on again after.'])
+  expect(notes({ mountIds: [] })).toEqual([null])
+})

@@ -110,12 +110,18 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
     findings,
     drawing: {
       facing: surface.facing, holding: surface.holding, surfaceName: surface.name,
-      parts: [...mounts.map(({ name, baseMm, depthMm, reachMm, turns, before }) => ({ name, baseMm, depthMm, reachMm, turns, before })), { name: camera.name, baseMm: camera.baseMm, depthMm: camera.depthMm, reachMm: camera.depthMm, turns: 'same' as const, before: null }],
+      parts: [...mounts.map(({ name, baseMm, depthMm, reachMm, turns, before }) => ({ name, baseMm, depthMm, reachMm, turns, before })), { name: camera.name, baseMm: camera.baseMm, depthMm: camera.depthMm, reachMm: camera.depthMm, turns: 'same' as const, before: cameraNote(context) }],
       fixingName: facts.fixing.name, fixingCount: mount.fixingCount, spacingMm: facts.spacingMm,
       threadMm: facts.isScrew ? Math.min(mount.threadInWoodMm, facts.fixing.threadMm) : facts.fixing.threadMm, holeMm: facts.cableHoleMm,
       weightN: facts.weightN, pullN: facts.pullN, capacityN: facts.capacityN,
     },
   }
+}
+
+/** What must be minded before the camera itself is closed. Common practice, no source. */
+function cameraNote({ camera, device }: DeviceContext): string | null {
+  if (camera.form === 'dome') return 'The dome goes on after aiming, the outer film off last of all.'
+  return camera.form === 'bullet' && device.sight?.portrait ? 'Sun shroud off before it is turned to portrait, on again after.' : null
 }
 
 function misfitFinding({ mounts, camera }: DeviceContext): Finding | null {
