@@ -121,7 +121,9 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
   expect(held).toBe(1)
   await page.getByLabel('Off level').fill('2.5')
   await expect(page.getByText(/■ Stop/)).toContainText('takes 0.0° to 1.0°')
+  const level = (await page.locator('h1').first().textContent())!
   await page.getByRole('button', { name: 'Record, next step' }).click()
+  await expect(page.locator('h1').first()).not.toHaveText(level) // a slow machine is still on its way to the next step
   await page.getByRole('button', { name: 'Step back' }).click()
   await page.getByRole('link', { name: 'Put it on the punch list' }).click()
 
