@@ -4,9 +4,10 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { commandsOf, JOB_FILE_VERSION, type Change, type Job } from '@/core/job'
 import { device, job, NOW } from '@/testing/jobs'
+import { scratchRecord } from '@/testing/record'
 import { applyBatch, load, RefusedBatch } from './commands/batch'
 import { history } from './commands/history'
 import { loadJob } from './db/job'
@@ -17,13 +18,9 @@ import { keepPhoto, readPhoto } from './photos/store'
 
 let folder: string
 let db: Db
+const scratch = scratchRecord()
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
-  db = openRecord(folder)
-})
-afterEach(() => {
-  db.close()
-  rmSync(folder, { recursive: true })
+  ;({ db, folder } = scratch)
 })
 
 const say = (change: Change, jobId = 'job-1') => ({ ...change, id: randomUUID(), jobId, at: NOW, by: 'Lead' })

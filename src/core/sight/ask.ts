@@ -5,7 +5,7 @@ import { levelReached } from './levels'
 import { SIGHT_LIMITS } from './limits'
 import { firstBetween, nameOf, type Occluders } from './occluders'
 import { densityAt, inFrame, project } from './projection'
-import type { SurveyCamera } from './survey'
+import type { SurveyCamera } from './footprint'
 
 /** What one camera makes of one point. */
 export interface Seen {

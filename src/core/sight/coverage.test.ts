@@ -3,7 +3,7 @@ import { compute as visibilityPolygon, inPolygon } from 'visibility-polygon'
 import { describe, expect, it } from 'vitest'
 import type { PlanThing } from '../job'
 import { ALL_ROUND, area, block, looking, rectangle, soffit, thing, wall, xy } from '@/testing/plans'
-import { cellAt, cellMiddle, densityAt, eachSeen, firstBetween, gridOver, imagerOf, inFrame, nearEdge, occludersOf, project, scratchFor, survey, SOLID, type Eye, type Pose } from '.'
+import { cellAt, cellMiddle, densityAt, eachSeen, firstBetween, gridOver, imagerOf, inFrame, judgeSurvey, nearEdge, occludersOf, project, scratchFor, survey, SOLID, type Eye, type Pose } from '.'
 
 const FOUR_MP = { sensor: { widthMm: 5.38, heightMm: 3.04, widthPx: 2688, heightPx: 1520 }, lens: { kind: 'rectilinear' as const, focalMm: [2.8, 12] as const } }
 
@@ -192,6 +192,15 @@ describe('the survey of a floor', () => {
     const looks = camera('03', looking(0, 0, 3, 0, 10))
     expect(ask([window], [looks]).privacy[0]!.seenBy[0]).toMatchObject({ mark: '03', share: 1 })
     expect(ask([window, wall(-9, 5, 9, 5, { heightM: 6 })], [looks]).privacy[0]!.seenBy).toEqual([])
+  })
+  it('judges a single target by the best camera that sees it, and says what is in the way', () => {
+    const pump: PlanThing = { id: 'pump', floor: 'ground', name: 'Pump', kind: 'target', at: xy(0, 8), level: 'recognise', targetHeightM: 1.6 }
+    const verdict = (things: readonly PlanThing[], focalMm: number) => judgeSurvey(ask(things, [camera('01', looking(0, 0, 3, 0, 12), focalMm)]), 'metric').findings.find(({ id }) => id === 'sight/target:pump')
+    const { imager, pose } = camera('01', looking(0, 0, 3, 0, 12), 4).eye
+    expect(verdict([pump], 4)).toMatchObject({ verdict: 'good', figure: { value: densityAt(imager, pose, { x: 0, y: 8, z: 1.6 }) } })
+    expect(verdict([{ ...pump, level: 'inspect' }], 4)).toMatchObject({ verdict: 'stop', advice: 'A longer lens, or a camera nearer to it.' })
+    expect(verdict([pump, wall(-2, 5, 2, 5, { name: 'Fence' })], 4)).toMatchObject({ verdict: 'stop', reason: '01 is blocked by Fence.' })
+    expect(verdict([{ ...pump, at: xy(0, -8) }], 4)).toMatchObject({ verdict: 'stop', reason: 'It is in nobody’s picture.' })
   })
   it('draws contours where the density is that of the level', () => {
     const { imager, pose } = camera('01', looking(0, 0, 4, 0, 15)).eye

@@ -9,6 +9,13 @@ export interface Eye {
   readonly pose: Pose
 }
 
+/** A camera that takes part in a survey. */
+export interface SurveyCamera {
+  readonly deviceId: string
+  readonly mark: string
+  readonly eye: Eye
+}
+
 export const HIDDEN = 1
 
 /** Room to work in, so that many cameras do not each ask for memory. */

@@ -1,8 +1,8 @@
 import { finding, type Finding } from '../findings'
 import { LEVELS } from '../job/choices'
-import { print, quantity, type UnitSystem } from '../units'
+import { print, quantity, text, type UnitSystem } from '../units'
 import { SIGHT_LIMITS } from './limits'
-import type { AreaResult, PrivacyResult } from './survey'
+import type { AreaResult, PrivacyResult, TargetResult } from './survey'
 
 const percent = (share: number) => `${Math.round(share * 100)} %`
 
@@ -24,6 +24,21 @@ export function judgeArea(area: AreaResult, units: UnitSystem): Finding {
   return finding('sight', id, {
     verdict: area.met === 0 ? 'stop' : 'check', title: `${area.name}: not enough to ${level.name.toLowerCase()}`, figure, limit, reason: `${reasons.map(({ says }) => says).join(', ') || 'Nothing of it is seen'}.`,
     source: areaShare.source, advice: reasons[0]?.advice ?? 'Place a camera that sees it.',
+  })
+}
+
+/** Whether a single target gets its level from any camera, and why not where it does not. */
+export function judgeTarget({ thingId, name, level, asked: { seen, hidden } }: TargetResult, units: UnitSystem): Finding {
+  const { name: levelName, densityPxM, source } = LEVELS[level]
+  const limit = quantity(densityPxM, 'density')
+  const [best] = seen
+  const id = `target:${thingId}`
+  if (best && best.densityPxM >= densityPxM) return finding('sight', id, { verdict: 'good', title: `${name}: enough to ${levelName.toLowerCase()}`, figure: quantity(best.densityPxM, 'density'), limit, reason: `Seen by ${seen.map(({ mark }) => mark).join(', ')}.`, source })
+  const blocked = hidden.map(({ mark, by }) => `${mark} is blocked by ${by}`).join('; ')
+  return finding('sight', id, {
+    verdict: 'stop', title: `${name}: not enough to ${levelName.toLowerCase()}`, figure: best ? quantity(best.densityPxM, 'density') : text('not seen'), limit, source,
+    reason: best ? `${best.mark} sees it best, at ${print({ value: best.densityPxM, kind: 'density' }, units)}.` : blocked === '' ? 'It is in nobody’s picture.' : `${blocked}.`,
+    advice: best ? 'A longer lens, or a camera nearer to it.' : blocked === '' ? 'Turn or widen a camera, or place another.' : 'Look past what stands there from the other side, or from higher up.',
   })
 }
 

@@ -2,7 +2,7 @@ import type { Finding } from '../findings'
 import type { Floor } from '../job/choices'
 import type { Job } from '../job/job'
 import type { Catalogue } from '../parts'
-import { judgeArea, judgePrivacy } from './judge'
+import { judgeArea, judgePrivacy, judgeTarget } from './judge'
 import { camerasOn } from './onPlan'
 import { survey, type BlindSpot, type Survey, type SurveyRequest } from './survey'
 
@@ -19,18 +19,21 @@ export interface SurveyVerdict {
 }
 
 /** Judges a survey in the units of its job. */
-export function judgeSurvey({ areas, privacy, blindSpots, blindM2, watchedM2, marks }: Pick<Survey, 'areas' | 'privacy' | 'blindSpots' | 'blindM2' | 'watchedM2' | 'marks'>, units: Job['units']): SurveyVerdict {
+export function judgeSurvey({ areas, targets, privacy, blindSpots, blindM2, watchedM2, marks }: Pick<Survey, 'areas' | 'targets' | 'privacy' | 'blindSpots' | 'blindM2' | 'watchedM2' | 'marks'>, units: Job['units']): SurveyVerdict {
   const judged = areas.map((area) => judgeArea(area, units))
   const looks = privacy.map((one) => judgePrivacy(one, units)).filter((one) => one !== null)
   const unmet = judged.filter(({ verdict }) => verdict !== 'good')
   const blind = watchedM2 === 0 ? 0 : Math.round((100 * blindM2) / watchedM2)
-  const findings = [...judged, ...looks]
+  const aimed = targets.map((target) => judgeTarget(target, units))
+  const missed = aimed.find(({ verdict }) => verdict !== 'good')
+  const findings = [...judged, ...aimed, ...looks]
   if (marks.length === 0) return { sentence: 'No camera stands on this plan yet.', next: areas.length === 0 ? 'Draw walls and areas of interest, then put the devices where they go.' : 'Put the devices where they go.', findings }
   const blindWords = blindSpots.length === 0 ? 'Nothing is blind.' : `${blind} % is blind, in ${blindSpots.length} spot${blindSpots.length === 1 ? '' : 's'}.`
   if (areas.length === 0) return { sentence: `${marks.length} camera${marks.length === 1 ? '' : 's'} on this plan. ${blindWords}`, next: 'Draw the areas of interest, to see what is promised and what is met.', findings }
   const [worst] = unmet.sort((a, b) => (a.verdict === b.verdict ? 0 : a.verdict === 'stop' ? -1 : 1))
   const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
-  const next = worst ? `${worst.title}: ${worst.reason} ${worst.advice}` : looks[0] ? `${looks[0].title}: ${looks[0].reason}` : 'Every area gets what was promised for it.'
+  const say = ({ title, reason, advice }: Finding) => `${title}: ${reason} ${advice}`
+  const next = worst ? say(worst) : missed ? say(missed) : looks[0] ? `${looks[0].title}: ${looks[0].reason}` : 'Every area gets what was promised for it.'
   return { sentence, next, findings }
 }
 
@@ -38,6 +41,7 @@ export interface SurveyReport extends SurveyVerdict {
   readonly floor: Floor
   readonly cellM: number
   readonly areas: Survey['areas']
+  readonly targets: Survey['targets']
   readonly privacy: Survey['privacy']
   readonly blindSpots: readonly BlindSpot[]
   readonly watchedM2: number
@@ -47,6 +51,6 @@ export interface SurveyReport extends SurveyVerdict {
 /** The survey of a floor's ground as an export: everything but the cells. */
 export function surveyReport(job: Job, catalogue: Catalogue, floor: Floor): SurveyReport {
   const made = survey(surveyRequest(job, catalogue, floor))
-  const { grid, areas, privacy, blindSpots, watchedM2, blindM2 } = made
-  return { ...judgeSurvey(made, job.units), floor, cellM: grid.cellM, areas, privacy, blindSpots, watchedM2, blindM2 }
+  const { grid, areas, targets, privacy, blindSpots, watchedM2, blindM2 } = made
+  return { ...judgeSurvey(made, job.units), floor, cellM: grid.cellM, areas, targets, privacy, blindSpots, watchedM2, blindM2 }
 }

@@ -2,18 +2,12 @@ import { contours } from 'd3-contour'
 import { areaM2, boundsOf, middleOf, type Bounds, type Outline, type PlanPoint } from '../geometry'
 import { LEVELS, type Edition, type Floor, type LevelId } from '../job/choices'
 import type { FloorBackground, PlanThing, ThingOf } from '../job/plan'
-import { eachSeen, scratchFor, type Eye } from './footprint'
+import { whoSees, type Asked } from './ask'
+import { eachSeen, scratchFor, type Eye, type SurveyCamera } from './footprint'
 import { cellCount, cellMiddle, fillOutline, FINEST_CELL_M, gridOver, type Grid } from './grid'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
 import { firstBetween, nameOf, occludersOf, type Occluders } from './occluders'
-
-/** A camera that takes part in a survey. */
-export interface SurveyCamera {
-  readonly deviceId: string
-  readonly mark: string
-  readonly eye: Eye
-}
 
 export interface SurveyRequest {
   readonly floor: Floor
@@ -49,6 +43,14 @@ export interface AreaResult {
   readonly shortAtPxM: number
 }
 
+export interface TargetResult {
+  readonly thingId: string
+  readonly name: string
+  readonly level: LevelId
+  /** Cameras that see it, best first, and what blocks those that have it in their picture. */
+  readonly asked: Asked
+}
+
 export interface PrivacyResult {
   readonly thingId: string
   readonly name: string
@@ -79,6 +81,7 @@ export interface Survey {
   readonly count: Uint8Array
   readonly ground: Uint8Array
   readonly areas: readonly AreaResult[]
+  readonly targets: readonly TargetResult[]
   readonly privacy: readonly PrivacyResult[]
   /** Largest first. */
   readonly blindSpots: readonly BlindSpot[]
@@ -123,14 +126,16 @@ export function* surveySteps(request: SurveyRequest): Generator<number, Survey> 
     count[i] = 0
   }
   const areas: AreaResult[] = []
+  const targets: TargetResult[] = []
   const privacy: PrivacyResult[] = []
   for (const thing of things) {
     if (thing.kind === 'area') areas.push(surveyArea(thing, cameras, occluders))
+    if (thing.kind === 'target') targets.push({ thingId: thing.id, name: nameOf(thing), level: thing.level, asked: whoSees(thing.at, thing.targetHeightM, cameras, occluders, edition) })
     if (thing.kind === 'privacy') privacy.push(surveyPrivacy(thing, cameras, occluders, edition))
     yield ++done / pieces
   }
   const blind = blindSpots(grid, ground, count)
-  return { floor, planeM, grid, marks: cameras.map(({ mark }) => mark), best, count, ground, areas, privacy, ...blind, contours: contourLines(grid, best, edition) }
+  return { floor, planeM, grid, marks: cameras.map(({ mark }) => mark), best, count, ground, areas, targets, privacy, ...blind, contours: contourLines(grid, best, edition) }
 }
 
 /** How far the sheet reaches beyond what stands on it, and round a camera. */

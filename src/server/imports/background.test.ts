@@ -1,25 +1,13 @@
 import { pdf, Document, Page, Svg, Line } from '@react-pdf/renderer'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { createElement } from 'react'
 import sharp from 'sharp'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { openRecord, type Db } from '../db/open'
+import { describe, expect, it } from 'vitest'
+import { scratchRecord } from '@/testing/record'
 import { readPhoto } from '../photos/store'
 import { keepBackground } from './background'
 import { drawDxf } from './dxf'
 
-let folder: string
-let db: Db
-beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
-  db = openRecord(folder)
-})
-afterEach(() => {
-  db.close()
-  rmSync(folder, { recursive: true })
-})
+const scratch = scratchRecord()
 
 /** A 20 by 10 metre rectangle in millimetres with a round tank, and a block put in twice. */
 const DXF = [
@@ -41,7 +29,7 @@ const plainPdf = async (): Promise<Buffer> => {
 }
 
 const darkAt = async (sha256: string, x: number, y: number) => {
-  const { data, info } = await sharp(readPhoto(db, folder, sha256, 'original')!.bytes).greyscale().raw().toBuffer({ resolveWithObject: true })
+  const { data, info } = await sharp(readPhoto(scratch.db, scratch.folder, sha256, 'original')!.bytes).greyscale().raw().toBuffer({ resolveWithObject: true })
   return data[(Math.round(y * info.height) * info.width + Math.round(x * info.width)) * info.channels]! < 128
 }
 
@@ -49,14 +37,14 @@ describe('drawings become pictures', () => {
   it('PNG, SVG and a page of a PDF', async () => {
     const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200"><rect x="0" y="90" width="400" height="20"/></svg>')
     for (const bytes of [svg, await sharp(svg).png().toBuffer(), await plainPdf()]) {
-      const kept = await keepBackground(db, folder, bytes, 1)
+      const kept = await keepBackground(scratch.db, scratch.folder, bytes, 1)
       if (!kept.ok) throw new Error(kept.message)
       expect([await darkAt(kept.sha256, 0.5, 0.5), await darkAt(kept.sha256, 0.5, 0.2)]).toEqual([true, false])
       expect(kept).toMatchObject({ metresPerPx: null, pages: 1 })
     }
   })
   it('DXF, with its own scale', async () => {
-    const kept = await keepBackground(db, folder, Buffer.from(DXF), 1)
+    const kept = await keepBackground(scratch.db, scratch.folder, Buffer.from(DXF), 1)
     if (!kept.ok) throw new Error(kept.message)
     expect((kept.widthPx - 8) * kept.metresPerPx!).toBeCloseTo(20, 2)
     expect((kept.heightPx - 8) * kept.metresPerPx!).toBeCloseTo(10, 2)
@@ -73,7 +61,7 @@ describe('drawings become pictures', () => {
   })
   it('a picture 20 000 pixels wide is made smaller and kept', async () => {
     const wide = await sharp({ create: { width: 20_000, height: 600, channels: 3, background: '#fff' } }).png().toBuffer()
-    expect(await keepBackground(db, folder, wide, 1)).toMatchObject({ ok: true, widthPx: 6000, heightPx: 180 })
+    expect(await keepBackground(scratch.db, scratch.folder, wide, 1)).toMatchObject({ ok: true, widthPx: 6000, heightPx: 180 })
   })
 })
 
@@ -87,11 +75,11 @@ describe('what cannot be read is refused in words', () => {
     ['nothing', () => Buffer.alloc(0), 422, /empty/],
     ['a broken picture', async () => (await sharp({ create: { width: 90, height: 90, channels: 3, background: '#fff' } }).png().toBuffer()).subarray(0, 60), 415, /cannot be read|not a picture/],
   ])('%s', async (_, bytes, status, message) => {
-    const kept = await keepBackground(db, folder, await bytes(), 1)
+    const kept = await keepBackground(scratch.db, scratch.folder, await bytes(), 1)
     expect(kept).toMatchObject({ ok: false, status })
     if (!kept.ok) expect(kept.message).toMatch(message)
   })
   it('a page that a PDF has not', async () => {
-    expect(await keepBackground(db, folder, await plainPdf(), 3)).toMatchObject({ ok: false, message: 'This PDF has 1 page; there is no page 3.' })
+    expect(await keepBackground(scratch.db, scratch.folder, await plainPdf(), 3)).toMatchObject({ ok: false, message: 'This PDF has 1 page; there is no page 3.' })
   })
 })
