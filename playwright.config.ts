@@ -22,8 +22,8 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server/ },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 }, testMatch: /journey|screens|plan/ },
+    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server|touch/ },
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 }, testMatch: /journey|screens|plan|touch/ },
     { name: 'server', testMatch: /server/ },
   ],
   webServer: {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { asked, drag, number, sheet } from './sheet'
+import { drag, number } from './sheet'
 import { accessible, watch } from './watch'
 
 /** The boatyard's plan and what it adds to a device's sheet, on laptop and phone. */
@@ -44,26 +44,4 @@ test('the device sheet knows its surroundings: picture, lens, sun, lip', async (
   await page.getByLabel('Lens height', { exact: true }).press('Escape')
   await expect(page.getByRole('list', { name: 'Findings' }).getByText('▲ Check Soffit lip in the picture')).toBeVisible()
   quiet()
-})
-
-test('two fingers zoom the plan, one asks it', async ({ page, isMobile }) => {
-  test.skip(!isMobile, 'a laptop has no fingers')
-  await page.goto('/jobs/kestrel-quay/plan')
-  await expect(sheet(page).locator('canvas').first()).toBeVisible()
-  const box = (await sheet(page).boundingBox())!
-  const at = (x: number, y: number) => ({ x: box.x + box.width * x, y: box.y + box.height * y })
-  const tap = async () => {
-    await page.touchscreen.tap(at(0.42, 0.6).x, at(0.42, 0.6).y)
-    await expect(asked(page)).toHaveText(/^Seen by/)
-    return asked(page).textContent()
-  }
-  const before = await tap()
-  const client = await page.context().newCDPSession(page)
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) => client.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [at(0.7 - apart, 0.3), at(0.7 + apart, 0.3)].map((point, id) => ({ ...point, id })) })
-  await touch('touchStart', 0.05)
-  await touch('touchMove', 0.1)
-  await touch('touchMove', 0.15)
-  await touch('touchEnd', 0)
-  expect(await tap()).not.toBe(before) // the same spot of the glass lies over another spot of the yard
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled() // nothing was moved by it
 })
