@@ -3,7 +3,7 @@ import { KESTREL_PLACES, KESTREL_SITE, KESTREL_SKETCH, KESTREL_THINGS } from './
 import { siteSketch } from './pictures'
 import { Scenario } from './scenario'
 
-const way = (id: string, space: 'loft' | 'soffit channel' | 'wall cavity' | 'conduit' | 'clipped outside' | 'under decking' | 'trunking indoors' | 'garage or basement', lengthM: number, riseM: number, temperatureC: number, conduitId: string | null = null) => ({ id, space, lengthM, riseM, temperatureC, conduitId })
+const way = (id: string, space: 'loft' | 'soffit channel' | 'wall cavity' | 'conduit' | 'clipped outside' | 'under decking' | 'trunking indoors' | 'garage or basement', lengthM: number, riseM: number, temperatureC: number, conduitId: string | null = null, conduitName = '') => ({ id, space, lengthM, riseM, temperatureC, conduitId, conduitName })
 
 /** The boatyard: fourteen devices over every kind of install, some done, some stopped, some not planned through. */
 export async function kestrelQuay(): Promise<JobFile> {
@@ -45,7 +45,7 @@ export async function kestrelQuay(): Promise<JobFile> {
     recorded: 15, readings: { 'mount/level': { value: 2.4, note: 'soffit board is bowed' } },
   })
   await yard.place({
-    choice: { mark: '05', name: 'Fuel jetty arm', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-hood'], surfaceId: 'hollow-block', exposure: 'marine', cableId: 'cat6-outdoor', accessoryIds: ['protector-pair', 'ferrite'] },
+    choice: { mark: '05', name: 'Fuel jetty arm', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-rod-500', 'pendant-hood'], surfaceId: 'hollow-block', exposure: 'marine', cableId: 'cat6-outdoor', accessoryIds: ['protector-pair', 'ferrite'] },
     plan: {
       sight: { heightM: 4.2, targetDistanceM: 12, focalMm: 9, tiltDeg: 14, level: 'recognise', shutterS: 1 / 200, place: KESTREL_PLACES['05'] },
       mount: { fixingId: 'sleeve-hollow', fixingCount: 4, edgeMm: 90 }, route: { segments: [way('a', 'clipped outside', 42, -2, 35), way('b', 'loft', 36, 2.5, 52)] }, power: { supplyId: 'jetty', port: 1 },

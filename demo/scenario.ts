@@ -27,7 +27,7 @@ export class Scenario {
   private minutes = 0
 
   constructor(private readonly start: string, facts: Partial<Job> & Pick<Job, 'id' | 'name' | 'address' | 'headEnd' | 'supplies'>) {
-    this.job = { units: 'metric', windMS: USUAL_WIND_MS, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: this.now(0), createdBy: 'Lead', site: null, backgrounds: [], things: [], devices: [], records: [], photos: [], faults: [], ...facts }
+    this.job = { units: 'metric', windMS: USUAL_WIND_MS, terrain: 'open', mainsV: 230, keepPhotoPlace: false, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: this.now(0), createdBy: 'Lead', site: null, backgrounds: [], things: [], devices: [], records: [], photos: [], faults: [], ...facts }
   }
 
   /** Adds a device, plans it, records its steps and photographs what should be photographed. */

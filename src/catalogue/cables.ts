@@ -1,21 +1,27 @@
 import type { Cable, Conduit, Connector } from '@/core/parts'
 
-const common = { conductor: 'solid', drumM: 305, longestRunM: null, coax: null, source: 'tia-568-2-d' } as const
+const common = { conductor: 'solid', drumM: 305, longestRunM: null, coax: null, source: 'tia-568-2-d', bendTimes: 4, pullN: 110, handling: 'tia-568-0' } as const
+const coaxial = { bendTimes: 10, handling: 'practice' } as const
+const INDOOR = ['riser'] as const
+const OUTDOOR = ['sunlight', 'wet'] as const
+const ANYWHERE_WET = ['sunlight', 'wet', 'buried'] as const
 
-/** Longest coax runs for composite video are common practice; outer diameters are ordinary ones. */
+/** Bends and pulls of pair cable and fibre: TIA-568.0; of mains cable: NEC 334.24; of coax: common practice, no source. Longest coax runs for composite video are common practice; outer diameters are ordinary ones. */
 export const CABLES: readonly Cable[] = [
-  { ...common, id: 'cat5e', name: 'Cat 5e, indoor, 5.2 mm', kind: 'pair', diameterMm: 5.2, fittingMm: 5.2, awg: 24, screened: false, outdoor: false },
-  { ...common, id: 'cat5e-outdoor', name: 'Cat 5e, outdoor, 5.8 mm', kind: 'pair', diameterMm: 5.8, fittingMm: 5.8, awg: 24, screened: false, outdoor: true },
-  { ...common, id: 'cat6', name: 'Cat 6, indoor, 6.0 mm', kind: 'pair', diameterMm: 6, fittingMm: 6, awg: 23, screened: false, outdoor: false },
-  { ...common, id: 'cat6-outdoor', name: 'Cat 6, outdoor, 6.2 mm', kind: 'pair', diameterMm: 6.2, fittingMm: 6.2, awg: 23, screened: false, outdoor: true },
-  { ...common, id: 'cat6-screened-outdoor', name: 'Cat 6 screened, outdoor, 7.4 mm', kind: 'pair', diameterMm: 7.4, fittingMm: 7.4, awg: 23, screened: true, outdoor: true },
-  { ...common, id: 'cat5e-thin', name: 'Cat 5e, thin, 4.8 mm', kind: 'pair', diameterMm: 4.8, fittingMm: 4.8, awg: 24, screened: false, outdoor: false },
-  { ...common, id: 'lead-thin', name: 'Ready-made lead, stranded, 4.8 mm', kind: 'pair', diameterMm: 4.8, fittingMm: 4.8, awg: 26, conductor: 'stranded', screened: false, outdoor: true },
-  { ...common, id: 'rg59', name: 'RG59 coax, 6.1 mm', kind: 'coax', diameterMm: 6.1, fittingMm: 6.1, coax: 'RG59', awg: null, screened: true, outdoor: true, longestRunM: 230, drumM: 152, source: 'practice' },
-  { ...common, id: 'rg6', name: 'RG6 coax, 6.9 mm', kind: 'coax', diameterMm: 6.9, fittingMm: 6.9, coax: 'RG6', awg: null, screened: true, outdoor: true, longestRunM: 300, drumM: 152, source: 'practice' },
-  { ...common, id: 'rg59-18-2', name: 'RG59 with 18 AWG power pair, 9.5 mm', kind: 'coax and power', diameterMm: 9.5, fittingMm: 6.1, coax: 'RG59', awg: 18, conductor: 'stranded', screened: true, outdoor: true, longestRunM: 230, drumM: 152, source: 'practice' },
-  { ...common, id: 'mains-14-2', name: 'Mains, 14 AWG two-wire and earth', kind: 'power', diameterMm: 9, fittingMm: 9, awg: 14, screened: false, outdoor: false, longestRunM: 300, drumM: 76, source: 'practice' },
-  { ...common, id: 'fibre-single', name: 'Single-mode fibre, outdoor, 5.5 mm', kind: 'fibre', diameterMm: 5.5, fittingMm: 5.5, awg: null, screened: false, outdoor: true, longestRunM: 10000, drumM: 500, source: 'practice' },
+  { ...common, id: 'cat5e', name: 'Cat 5e, indoor, 5.2 mm', kind: 'pair', diameterMm: 5.2, fittingMm: 5.2, awg: 24, screened: false, stands: INDOOR },
+  { ...common, id: 'cat5e-outdoor', name: 'Cat 5e, outdoor, 5.8 mm', kind: 'pair', diameterMm: 5.8, fittingMm: 5.8, awg: 24, screened: false, stands: OUTDOOR },
+  { ...common, id: 'cat6', name: 'Cat 6, indoor, 6.0 mm', kind: 'pair', diameterMm: 6, fittingMm: 6, awg: 23, screened: false, stands: INDOOR },
+  { ...common, id: 'cat6-outdoor', name: 'Cat 6, outdoor, 6.2 mm', kind: 'pair', diameterMm: 6.2, fittingMm: 6.2, awg: 23, screened: false, stands: OUTDOOR },
+  { ...common, id: 'cat6-screened-outdoor', name: 'Cat 6 screened, outdoor, 7.4 mm', kind: 'pair', diameterMm: 7.4, fittingMm: 7.4, awg: 23, screened: true, stands: ANYWHERE_WET },
+  { ...common, id: 'cat6-duct', name: 'Cat 6, gel-filled for ducts, 7.0 mm', kind: 'pair', diameterMm: 7, fittingMm: 7, awg: 23, screened: false, stands: ANYWHERE_WET },
+  { ...common, id: 'cat6-plenum', name: 'Cat 6, for air-handling spaces, 5.9 mm', kind: 'pair', diameterMm: 5.9, fittingMm: 5.9, awg: 23, screened: false, stands: ['riser', 'air handling'] },
+  { ...common, id: 'cat5e-thin', name: 'Cat 5e, thin, 4.8 mm', kind: 'pair', diameterMm: 4.8, fittingMm: 4.8, awg: 24, screened: false, stands: [] },
+  { ...common, id: 'lead-thin', name: 'Ready-made lead, stranded, 4.8 mm', kind: 'pair', diameterMm: 4.8, fittingMm: 4.8, awg: 26, conductor: 'stranded', screened: false, stands: ['sunlight'] },
+  { ...common, ...coaxial, pullN: 150, id: 'rg59', name: 'RG59 coax, 6.1 mm', kind: 'coax', diameterMm: 6.1, fittingMm: 6.1, coax: 'RG59', awg: null, screened: true, stands: OUTDOOR, longestRunM: 230, drumM: 152, source: 'practice' },
+  { ...common, ...coaxial, pullN: 180, id: 'rg6', name: 'RG6 coax, 6.9 mm', kind: 'coax', diameterMm: 6.9, fittingMm: 6.9, coax: 'RG6', awg: null, screened: true, stands: OUTDOOR, longestRunM: 300, drumM: 152, source: 'practice' },
+  { ...common, ...coaxial, pullN: 180, id: 'rg59-18-2', name: 'RG59 with 18 AWG power pair, 9.5 mm', kind: 'coax and power', diameterMm: 9.5, fittingMm: 6.1, coax: 'RG59', awg: 18, conductor: 'stranded', screened: true, stands: OUTDOOR, longestRunM: 230, drumM: 152, source: 'practice' },
+  { ...common, bendTimes: 5, pullN: 220, handling: 'nec-334', id: 'mains-14-2', name: 'Mains, 14 AWG two-wire and earth', kind: 'power', diameterMm: 9, fittingMm: 9, awg: 14, screened: false, stands: [], longestRunM: 300, drumM: 76, source: 'practice' },
+  { ...common, bendTimes: 10, pullN: 220, id: 'fibre-single', name: 'Single-mode fibre, outdoor, 5.5 mm', kind: 'fibre', diameterMm: 5.5, fittingMm: 5.5, awg: null, screened: false, stands: ANYWHERE_WET, longestRunM: 10000, drumM: 500, source: 'practice' },
 ]
 
 const coax = { kind: 'coax', takes: ['coax', 'coax and power'], conductor: ['solid', 'stranded'], boot: 'none' } as const

@@ -81,7 +81,7 @@ export const CAMERAS: readonly Camera[] = [
   },
   {
     id: 'panoramic-12mp', name: 'All-round, 12 MP, 180° across', form: 'panoramic', sensor: TWELVE_MP,
-    lens: { kind: 'f-theta', horizontalFovDeg: 180, verticalFovDeg: 135, focalMm: [1.6, 1.6] },
+    lens: { kind: 'f-theta', horizontalFovDeg: 180, verticalFovDeg: 135, focalMm: [2.36, 2.36] },
     axisFromBaseDeg: [0, 0], infraredReachM: 15, impact: 'IK10', massKg: 0.7, baseMm: 150, depthMm: 60, fixing: square, needs: 'surface', cable: 'pair',
     connection: 'inside', openings: [grommet('slim cable grommet', 12), { key: 'vent', name: 'vent plug', kind: 'gasket', holeMm: null, builtIn: ['IP66'] }, base('IP66')],
     power: poe(11.2), unusedTails: ['analogue test lead'], notes: ['The vent plug is fragile: keep it clean, never seal or poke it.', 'Keep the cores clear of the lens.'],

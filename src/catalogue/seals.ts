@@ -54,5 +54,5 @@ export const SEALS: readonly Seal[] = [
     make: 'Stretch and half lap, from the cable over the joint onto the tail.', source: 'practice',
   },
   { ...made, id: 'blank-m20', name: 'Blanking plug M20', kind: 'blank', closes: ['spare entry'], clampMm: null, holeMm: 20.5, ratings: ['IP66', 'IP68'], passesPlug: true, refusesBoot: false, pieces: [], make: 'Screw home on its own washer.' },
-  { ...made, id: 'silicone', name: 'Silicone bead, bottom left open', kind: 'sealant', closes: ['wall edge'], clampMm: null, holeMm: null, ratings: ['IP66'], passesPlug: true, refusesBoot: false, pieces: [], make: 'Bead round the top and both sides; leave the drain at the bottom open.', source: 'practice' },
+  { ...made, id: 'silicone', name: 'Silicone bead, bottom left open', kind: 'sealant', closes: ['wall edge'], clampMm: null, holeMm: null, ratings: ['IPX4'], passesPlug: true, refusesBoot: false, pieces: [], make: 'Bead round the top and both sides; leave the drain at the bottom open.', source: 'practice' },
 ]

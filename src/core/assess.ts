@@ -1,7 +1,7 @@
 import { gravest, PLANNED_STAGES, type Finding, type PlannedStage, type StageAssessment, type Verdict } from './findings'
 import type { Device, Fault, Job, Mount, Photo, Power, Route, Seal, Sight, StepRecord, Terminate } from './job/job'
 import { assessMount, ladder, proposeMount, type MountSection } from './mount'
-import { resolve, type Catalogue, type JobSettings } from './parts'
+import { neighboursOf, resolve, type Catalogue, type JobSettings, type Measured, type Neighbours } from './parts'
 import { assessPower, assessSupplies, proposePower, type PowerLadder, type SupplyAssessment } from './power'
 import { judge, stepsOf, type StepState } from './procedure'
 import { assessRoute, proposeRoute, type RouteStrip } from './route'
@@ -89,9 +89,18 @@ export interface DeviceRecords {
 
 const NOTHING: DeviceRecords = { records: [], photos: [], faults: [] }
 
+/** What the log has measured and the stages reckon with from then on. */
+function measuredOf(records: readonly StepRecord[]): Measured {
+  const value = (id: string) => {
+    const read = records.find(({ stepId, state }) => stepId === id && state === 'done')?.value ?? null
+    return read !== null && read > 0 ? read : null
+  }
+  return { installedM: value('route/length'), cableMm: value('seal/cable'), volts: value('power/volts') }
+}
+
 /** Everything computed for one device. Pure and total. */
-export function assessDevice(device: Device, job: JobSettings, catalogue: Catalogue, on: DeviceRecords = NOTHING): DeviceAssessment {
-  const context = resolve(device, job, catalogue)
+export function assessDevice(device: Device, job: JobSettings, catalogue: Catalogue, on: DeviceRecords = NOTHING, neighbours?: Neighbours): DeviceAssessment {
+  const context = resolve(device, job, catalogue, measuredOf(on.records), neighbours)
   const about = { deviceId: device.id, mark: device.mark, name: device.name }
   if ('missing' in context) {
     return {
@@ -168,16 +177,17 @@ export interface Assessed {
  * are the very same objects.
  */
 export function assessAgain(before: Assessed | null, job: Job, catalogue: Catalogue): Assessment {
-  const sameSettings = before !== null && before.job.units === job.units && before.job.policies === job.policies && before.job.allowances === job.allowances && before.job.supplies === job.supplies && before.job.site === job.site && before.job.things === job.things && before.job.windMS === job.windMS
+  const sameSettings = before !== null && before.job.units === job.units && before.job.policies === job.policies && before.job.allowances === job.allowances && before.job.supplies === job.supplies && before.job.site === job.site && before.job.things === job.things && before.job.windMS === job.windMS && before.job.terrain === job.terrain && before.job.mainsV === job.mainsV && sameConduits(before.job.devices, job.devices, catalogue)
   const sameRecords = sameSettings && before.job.records === job.records && before.job.photos === job.photos && before.job.faults === job.faults
   const old = new Map(sameRecords ? before.job.devices.map((device, index) => [device, before.assessment.devices[index]!]) : [])
+  const neighbours = neighboursOf(job.devices, catalogue)
   const records = groupByDevice(job.records)
   const photos = groupByDevice(job.photos)
   const faults = groupByDevice(job.faults)
   const devices = job.devices.map(
     (device) =>
       old.get(device) ??
-      assessDevice(device, job, catalogue, { records: records.get(device.id) ?? NOTHING.records, photos: photos.get(device.id) ?? NOTHING.photos, faults: faults.get(device.id) ?? NOTHING.faults }),
+      assessDevice(device, job, catalogue, { records: records.get(device.id) ?? NOTHING.records, photos: photos.get(device.id) ?? NOTHING.photos, faults: faults.get(device.id) ?? NOTHING.faults }, neighbours),
   )
   const draws = job.devices.flatMap((device, index) => {
     const power = devices[index]!.stages?.power
@@ -185,6 +195,13 @@ export function assessAgain(before: Assessed | null, job: Job, catalogue: Catalo
   })
   const counts = count(devices)
   return { jobId: job.id, ...standing(job, devices, counts), devices, supplies: assessSupplies(job.supplies, draws, catalogue), counts }
+}
+
+/** True when every conduit that runs share holds the same cables. */
+function sameConduits(before: readonly Device[], after: readonly Device[], catalogue: Catalogue): boolean {
+  if (before === after) return true
+  const words = (devices: readonly Device[]) => JSON.stringify([...neighboursOf(devices, catalogue).conduits])
+  return words(before) === words(after)
 }
 
 function groupByDevice<T extends { deviceId: string | null }>(items: readonly T[]): Map<string, T[]> {

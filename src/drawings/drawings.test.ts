@@ -79,7 +79,7 @@ describe('the side elevation is to scale', () => {
 })
 
 describe('the route strip is in proportion', () => {
-  const route = (lengths: number[]) => stagesOf({ route: { segments: lengths.map((lengthM, i) => ({ id: `${i}`, space: 'trunking indoors', lengthM, riseM: 0, temperatureC: 20, conduitId: null })), cordsM: 2, leadLengthM: null } }).route.result.drawing
+  const route = (lengths: number[]) => stagesOf({ route: { segments: lengths.map((lengthM, i) => ({ id: `${i}`, space: 'trunking indoors', lengthM, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '' })), cordsM: 2, leadLengthM: null } }).route.result.drawing
   it('draws a stretch twice as long twice as wide', () => {
     const drawing = routeDrawing(route([10, 20]), 'metric', 800)
     const boxes = drawing.marks.filter((mark) => mark.kind === 'shape' && mark.fill === 'sheet')

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { CATALOGUE } from '@/catalogue'
 import {
-  CAUSES, EXPOSURES, FLOORS, LEVELS, NO_DETAILS, PASSAGES, POLE_MATERIALS, SEVERITIES, SPACES, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type Fault, type Job, type Photo, type PlanThing, type StepRecord,
+  CAUSES, EXPOSURES, FLOORS, LEVELS, NO_DETAILS, PASSAGES, POLE_MATERIALS, SEVERITIES, SPACES, TERRAINS, USUAL_ALLOWANCES, USUAL_POLICIES, type Device, type Fault, type Job, type Photo, type PlanThing, type StepRecord,
 } from '@/core/job'
 import { STAGES } from '@/core/findings'
 
@@ -18,7 +18,7 @@ export function device(change: Partial<Device> = {}): Device {
 
 export function job(change: Partial<Job> = {}): Job {
   return {
-    id: 'job-1', name: 'Test yard', address: '', units: 'metric', headEnd: 'Office', windMS: 45, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: NOW, createdBy: 'Lead', site: null, backgrounds: [], things: [],
+    id: 'job-1', name: 'Test yard', address: '', units: 'metric', headEnd: 'Office', windMS: 45, terrain: 'open', mainsV: 230, keepPhotoPlace: false, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: NOW, createdBy: 'Lead', site: null, backgrounds: [], things: [],
     supplies: [{ id: 'switch', name: 'Switch', partId: 'switch-8' }], devices: [], records: [], photos: [], faults: [], ...change,
   }
 }
@@ -60,7 +60,7 @@ const mount = fc.record({
   passage: keys(PASSAGES), tethered: fc.boolean(), backed: fc.boolean(), edgeMm: fc.option(real(0, 2000)), slotMm: fc.option(real(0, 2000)),
   pole: fc.option(fc.record({ material: keys(POLE_MATERIALS), diameterMm: real(20, 1000), wallMm: real(0.5, 10), heightM: real(0.5, 60) })),
 })
-const segment = fc.record({ space: keys(SPACES), lengthM: real(0, 1000), riseM: real(-100, 100), temperatureC: real(-40, 90), conduitId: fc.option(part(CATALOGUE.conduits)) })
+const segment = fc.record({ space: keys(SPACES), lengthM: real(0, 1000), riseM: real(-100, 100), temperatureC: real(-40, 90), conduitId: fc.option(part(CATALOGUE.conduits)), conduitName: fc.constantFrom('', 'yard') })
 const route = fc.record({ segments: fc.array(segment, { maxLength: 5 }).map((list) => list.map((s, i) => ({ id: `way-${i}`, ...s }))), cordsM: real(0, 50), leadLengthM: fc.option(real(0.5, 100)) })
 const terminate = fc.record({ cameraEndId: part(CATALOGUE.connectors), headEndId: part(CATALOGUE.connectors) })
 const OPENINGS = ['camera/tail', 'camera/entry', 'mount-0/entry', 'mount-0/edge', 'mount-0/spare', 'mount-1/joint', 'gone/opening']
@@ -74,7 +74,7 @@ const anyDevice: fc.Arbitrary<Omit<Device, 'id' | 'mark'>> = fc.record({
 })
 
 const outcome = { state: fc.constantFrom('done' as const, 'left out' as const), value: fc.option(real(-1e6, 1e6)), choice: fc.option(fc.constantFrom('pass', 'open', 'as planned')), note: fc.constant('said') }
-const STEPS = ['mount/level', 'terminate/wire-map', 'seal/cable', 'seal/before-closing', 'sight/height', 'gone/step']
+const STEPS = ['mount/level', 'terminate/wire-map', 'seal/cable', 'route/length', 'power/volts', 'seal/before-closing', 'sight/height', 'gone/step']
 
 /** Any valid job: parts that the catalogue lacks, plans half made, records of steps that are gone, all included. */
 export const anyJob: fc.Arbitrary<Job> = fc
@@ -84,6 +84,9 @@ export const anyJob: fc.Arbitrary<Job> = fc
     edition: fc.constantFrom('2014' as const, '2025' as const),
     waste: real(0, 50),
     windMS: real(0, 120),
+    terrain: keys(TERRAINS),
+    mainsV: real(90, 480),
+    keepPhotoPlace: fc.boolean(),
     site,
     things: fc.array(thing, { maxLength: 5 }).map((list) => list.map((t, i) => ({ ...t, id: `t${i}` }))),
     devices: fc.array(anyDevice, { maxLength: 4 }),
@@ -92,11 +95,11 @@ export const anyJob: fc.Arbitrary<Job> = fc
     faults: fc.array(fc.record({ title: fc.constant('Loose'), severity: keys(SEVERITIES), cause: fc.constantFrom(...CAUSES), stage: fc.option(fc.constantFrom(...STAGES)), note: line, due: fc.option(fc.constant('2026-04-01')), temporary: fc.boolean() }), { maxLength: 3 }),
     photos: fc.array(fc.record({ sha256, caption: line, at: moment, by: person }), { maxLength: 3 }),
   })
-  .map(({ units, sealing, edition, waste, windMS, site, things, devices, supplies, records, faults, photos }) => {
+  .map(({ units, sealing, edition, waste, windMS, terrain, mainsV, keepPhotoPlace, site, things, devices, supplies, records, faults, photos }) => {
     const named = devices.map((d, i): Device => ({ ...d, id: `d${i}`, mark: String(i + 1).padStart(2, '0') }))
     const first = named[0]?.id ?? null
     return job({
-      units, windMS, policies: { ...USUAL_POLICIES, sealing, edition }, allowances: { ...USUAL_ALLOWANCES, wastePercent: waste }, site, things, supplies, devices: named,
+      units, windMS, terrain, mainsV, keepPhotoPlace, policies: { ...USUAL_POLICIES, sealing, edition }, allowances: { ...USUAL_ALLOWANCES, wastePercent: waste }, site, things, supplies, devices: named,
       records: first === null ? [] : records.map((r): StepRecord => ({ deviceId: first, ...r })),
       faults: faults.map(({ temporary, ...f }, i): Fault => ({
         id: `f${i}`, deviceId: first, origin: null, ...f, raisedAt: NOW, raisedBy: 'Lead', state: temporary ? 'temporary fix' : 'open',

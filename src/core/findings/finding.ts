@@ -18,6 +18,8 @@ export interface Finding {
   readonly stage: Stage
   readonly verdict: Verdict
   readonly title: string
+  /** The trouble in a few words, for the board's cell; null only when the verdict is good. */
+  readonly short: string | null
   readonly figure: Reading
   readonly limit: Reading | null
   readonly reason: string
@@ -26,13 +28,14 @@ export interface Finding {
   readonly advice: string | null
 }
 
-type Bad = Omit<Finding, 'id' | 'stage' | 'verdict' | 'advice'> & { readonly verdict: 'check' | 'stop'; readonly advice: string }
-type Good = Omit<Finding, 'id' | 'stage' | 'verdict' | 'advice'> & { readonly verdict: 'good'; readonly advice?: null }
+type Said = Omit<Finding, 'id' | 'stage' | 'verdict' | 'advice' | 'short'>
+type Bad = Said & { readonly verdict: 'check' | 'stop'; readonly short: string; readonly advice: string }
+type Good = Said & { readonly verdict: 'good'; readonly advice?: null; readonly short?: null }
 
-/** Builds a finding; the type makes a Check or Stop without advice impossible. */
+/** Builds a finding; the type makes a Check or Stop without advice, or without words for the board, impossible. */
 export function finding(stage: Stage, key: string, of: Bad | Good): Finding {
-  const { verdict, title, figure, limit, reason, source, advice } = of
-  return { id: `${stage}/${key}`, stage, verdict, title, figure, limit, reason, source, advice: advice ?? null }
+  const { verdict, title, short, figure, limit, reason, source, advice } = of
+  return { id: `${stage}/${key}`, stage, verdict, title, short: short ?? null, figure, limit, reason, source, advice: advice ?? null }
 }
 
 const WEIGHT: Record<Verdict, number> = { good: 0, check: 1, stop: 2 }

@@ -25,7 +25,7 @@ const refused = (change: Change, on: Job | null = START) => {
 }
 const proposals = assessDevice(START.devices[0]!, START, CATALOGUE).stages!
 const { id: _id, sight: _s, mount: _m, route: _r, terminate: _t, seal: _e, power: _p, details: _d, ...CHOICE } = device()
-const facts = { name: 'Yard', address: 'Quay', units: 'imperial' as const, headEnd: 'Loft', windMS: 40, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
+const facts = { name: 'Yard', address: 'Quay', units: 'imperial' as const, headEnd: 'Loft', windMS: 40, terrain: 'water' as const, mainsV: 120, keepPhotoPlace: true, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
 
 describe('the job itself', () => {
   it('is created with who and when, empty', () => expect(after({ type: 'createJob', facts }, null)).toEqual({ id: 'job-1', ...facts, createdAt: LATER, createdBy: 'Installer 2', site: null, backgrounds: [], things: [], supplies: [], devices: [], records: [], photos: [], faults: [] }))
@@ -77,7 +77,7 @@ describe('devices', () => {
     [{ type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, fixingId: 'none' } }, '/mount/fixingId'], [{ type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, woodId: 'balsa' } }, '/mount/woodId'],
     [{ type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'none', headEndId: 'jack' } }, '/terminate/cameraEndId'], [{ type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'plug', headEndId: 'none' } }, '/terminate/headEndId'],
     [{ type: 'setSeal', deviceId: 'device-1', seal: { choices: [{ opening: 'x', sealId: 'none', cables: 1 }] } }, '/seal/choices/0/sealId'],
-    [{ type: 'setRoute', deviceId: 'device-1', route: { segments: [{ id: 'a', space: 'conduit', lengthM: 1, riseM: 0, temperatureC: 20, conduitId: 'none' }], cordsM: 0, leadLengthM: null } }, '/route/segments/0/conduitId'],
+    [{ type: 'setRoute', deviceId: 'device-1', route: { segments: [{ id: 'a', space: 'conduit', lengthM: 1, riseM: 0, temperatureC: 20, conduitId: 'none', conduitName: '' }], cordsM: 0, leadLengthM: null } }, '/route/segments/0/conduitId'],
     [{ type: 'setRoute', deviceId: 'device-1', route: { ...proposals.route.input, segments: [proposals.route.input.segments[0]!, proposals.route.input.segments[0]!] } }, '/route/segments'],
   ])('%# refuse parts that the catalogue lacks, at the field', (change, path) => expect(refused(change)).toBe(path))
 })

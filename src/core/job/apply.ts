@@ -60,8 +60,11 @@ export function apply(job: Job | null, command: Command, catalogue: Catalogue): 
       if (faultId !== null && !job.faults.some(({ id }) => id === faultId)) return refuse('/facts/faultId', 'There is no fault with this id.')
       return done({ photos: [...job.photos, { id: command.photoId, ...command.facts, at: command.at, by: command.by }] })
     }
-    case 'removePhoto':
+    case 'removePhoto': {
+      const photo = job.photos.find(({ id }) => id === command.photoId)
+      if (job.faults.some(({ id, state }) => id === photo?.faultId && state === 'closed')) return refuse('/photoId', 'It is evidence of a closed fault: it stays in the record.')
       return done({ photos: job.photos.filter(({ id }) => id !== command.photoId) })
+    }
     case 'raiseFault': {
       if (job.faults.some(({ id }) => id === command.faultId)) return refuse('/faultId', 'This fault exists already.')
       const wrong = factsReason(job, command.facts)

@@ -45,8 +45,19 @@ export const LEVELS = {
 } as const
 export type LevelId = keyof typeof LEVELS
 
-/** What poles are made of, with the stiffness of the material (GPa). Handbook values; timber along the grain. */
-export const POLE_MATERIALS = { steel: { name: 'Steel', elasticGPa: 200 }, aluminium: { name: 'Aluminium', elasticGPa: 69 }, timber: { name: 'Timber', elasticGPa: 10 } } as const
+/**
+ * What poles are made of, with stiffness (GPa) and allowable bending stress (MPa) of the material. Handbook values: steel
+ * 0.66 of a yield of 235 MPa, aluminium 0.6 of 170 MPa, timber along the grain.
+ */
+export const POLE_MATERIALS = {
+  steel: { name: 'Steel', elasticGPa: 200, bendingMPa: 155 },
+  aluminium: { name: 'Aluminium', elasticGPa: 69, bendingMPa: 100 },
+  timber: { name: 'Timber', elasticGPa: 10, bendingMPa: 10 },
+} as const
+
+/** How the land lies round the site, for the wind: exposure categories B, C and D of ASCE 7. */
+export const TERRAINS = { 'built-up': 'Town, suburb or wood', 'open': 'Open country', 'water': 'Flat and open to water' } as const
+export type Terrain = keyof typeof TERRAINS
 
 /** The floors a site may have a plan of. A camera is drawn on the plan of the floor that it looks on. */
 export const FLOORS = { ground: 'Ground', upper: 'Upper floor', loft: 'Loft', roof: 'Roof' } as const
@@ -61,23 +72,38 @@ export interface Exposure {
   readonly name: string
   /** Tests of IEC 60529's second digit that an opening there must have passed. */
   readonly tests: readonly number[]
+  /** The same for an edge against a wall whose bottom stays open: what gets behind it runs out again. */
+  readonly edgeTests: readonly number[]
+  /** First digit of IEC 60529 that keeps the dust of the place out; 0 where none is asked. */
+  readonly dust: number
   readonly outdoors: boolean
   readonly salt: boolean
   readonly why: string
 }
 
-/** What reaches a joint. Which tests each asks for is common practice, no source; the tests are IEC 60529's. */
+/** What reaches a joint. Which tests and which dust digit each asks for is common practice, no source; both are IEC 60529's. */
 export const EXPOSURES = {
-  'dry indoors': { name: 'Dry indoors', tests: [], outdoors: false, salt: false, why: 'No water is expected.' },
-  'damp indoors': { name: 'Damp indoors', tests: [2], outdoors: false, salt: false, why: 'Condensation drips.' },
-  'under a soffit': { name: 'Under a soffit', tests: [4], outdoors: true, salt: false, why: 'Blown spray reaches it.' },
-  'open weather': { name: 'Open weather', tests: [5], outdoors: true, salt: false, why: 'Driving rain and a hose reach it.' },
-  'marine': { name: 'Marine', tests: [6], outdoors: true, salt: true, why: 'Gales drive salt water at it.' },
-  'buried or flooding': { name: 'Buried or flooding', tests: [7], outdoors: true, salt: false, why: 'It stands under water at times.' },
+  'dry indoors': { name: 'Dry indoors', tests: [], edgeTests: [], dust: 0, outdoors: false, salt: false, why: 'No water is expected.' },
+  'damp indoors': { name: 'Damp indoors', tests: [2], edgeTests: [2], dust: 0, outdoors: false, salt: false, why: 'Condensation drips.' },
+  'under a soffit': { name: 'Under a soffit', tests: [4], edgeTests: [4], dust: 5, outdoors: true, salt: false, why: 'Blown spray reaches it.' },
+  'open weather': { name: 'Open weather', tests: [5], edgeTests: [4], dust: 5, outdoors: true, salt: false, why: 'Driving rain and a hose reach it.' },
+  'marine': { name: 'Marine', tests: [6], edgeTests: [4], dust: 5, outdoors: true, salt: true, why: 'Gales drive salt water at it.' },
+  'buried or flooding': { name: 'Buried or flooding', tests: [7], edgeTests: [7], dust: 6, outdoors: true, salt: false, why: 'It stands under water at times.' },
 } as const satisfies Record<string, Exposure>
+
+/** What a space asks of a cable's jacket. */
+export const JACKET_NEEDS = {
+  'sunlight': 'Sunlight makes an ordinary jacket brittle.',
+  'wet': 'Water stands there and creeps through an ordinary jacket.',
+  'buried': 'Soil and stones press on it, and water never leaves.',
+  'riser': 'Between floors a jacket must not carry fire upwards (riser rating).',
+  'air handling': 'Where air is moved a jacket must not smoke (plenum rating).',
+} as const
+export type JacketNeed = keyof typeof JACKET_NEEDS
 
 export interface Space {
   readonly name: string
+  readonly asks: readonly JacketNeed[]
   readonly support: { readonly name: string; readonly everyM: number; readonly source: SourceId } | null
   readonly temperatureC: number
   readonly caution: string
@@ -87,16 +113,19 @@ const CLIP = { name: 'clips', everyM: 0.25, source: 'practice' } as const
 const HOOK = { name: 'J-hooks or straps', everyM: 1.5, source: 'tia-569' } as const
 
 /** Kinds of space a cable runs through. Clip spacing is UK common practice; 1.5 m for hooks is TIA-569 from memory. */
-export const SPACES: Record<'loft' | 'soffit channel' | 'wall cavity' | 'joist bay' | 'garage or basement' | 'conduit' | 'clipped outside' | 'under decking' | 'trunking indoors', Space> = {
-  'loft': { name: 'Loft', support: HOOK, temperatureC: 45, caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.' },
-  'soffit channel': { name: 'Soffit channel', support: null, temperatureC: 35, caution: 'Ladder work at the eaves: mind overhead lines.' },
-  'wall cavity': { name: 'Wall cavity', support: null, temperatureC: 25, caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.' },
-  'joist bay': { name: 'Joist bay', support: HOOK, temperatureC: 25, caution: 'Mains share these bays: keep 50 mm (2 in) away.' },
-  'garage or basement': { name: 'Garage or basement', support: HOOK, temperatureC: 25, caution: 'Old boards may hold asbestos: leave them whole until they are tested.' },
-  'conduit': { name: 'Conduit', support: null, temperatureC: 30, caution: 'Tape cut edges; draw, never jerk.' },
-  'clipped outside': { name: 'Clipped outside', support: CLIP, temperatureC: 35, caution: 'Nail below the cable on a level run, so that the nail carries it.' },
-  'under decking': { name: 'Under decking', support: CLIP, temperatureC: 30, caution: 'Mind splinters and nesting animals; tie surplus up off the ground.' },
-  'trunking indoors': { name: 'Trunking indoors', support: null, temperatureC: 25, caution: 'Keep data and mains in separate compartments.' },
+export const SPACES: Record<'buried duct' | 'riser' | 'air-handling space' | 'loft' | 'soffit channel' | 'wall cavity' | 'joist bay' | 'garage or basement' | 'conduit' | 'clipped outside' | 'under decking' | 'trunking indoors', Space> = {
+  'loft': { name: 'Loft', asks: [], support: HOOK, temperatureC: 45, caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.' },
+  'soffit channel': { name: 'Soffit channel', asks: [], support: null, temperatureC: 35, caution: 'Ladder work at the eaves: mind overhead lines.' },
+  'wall cavity': { name: 'Wall cavity', asks: [], support: null, temperatureC: 25, caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.' },
+  'joist bay': { name: 'Joist bay', asks: [], support: HOOK, temperatureC: 25, caution: 'Mains share these bays: keep 50 mm (2 in) away.' },
+  'garage or basement': { name: 'Garage or basement', asks: [], support: HOOK, temperatureC: 25, caution: 'Old boards may hold asbestos: leave them whole until they are tested.' },
+  'conduit': { name: 'Conduit', asks: [], support: null, temperatureC: 30, caution: 'Tape cut edges; draw, never jerk.' },
+  'clipped outside': { name: 'Clipped outside', asks: ['sunlight'], support: CLIP, temperatureC: 35, caution: 'Nail below the cable on a level run, so that the nail carries it.' },
+  'under decking': { name: 'Under decking', asks: ['wet'], support: CLIP, temperatureC: 30, caution: 'Mind splinters and nesting animals; tie surplus up off the ground.' },
+  'trunking indoors': { name: 'Trunking indoors', asks: [], support: null, temperatureC: 25, caution: 'Keep data and mains in separate compartments.' },
+  'buried duct': { name: 'Buried duct', asks: ['wet', 'buried'], support: null, temperatureC: 20, caution: 'Ask where services lie before you dig; keep away from buried mains.' },
+  'riser': { name: 'Riser between floors', asks: ['riser'], support: HOOK, temperatureC: 25, caution: 'Open shaft: guard it. Close every floor again with fire-stopping; local rules decide.' },
+  'air-handling space': { name: 'Air-handling space', asks: ['air handling'], support: HOOK, temperatureC: 25, caution: 'Local rules decide which jackets may lie where air is moved.' },
 }
 export type SpaceId = keyof typeof SPACES
 
@@ -118,6 +147,6 @@ export const CAUSES = [
   'cable too tight', 'cable unprotected', 'cable unsupported', 'wrong cable', 'wrong clips', 'no drip loop', 'shared cable',
   'bad termination', 'polarity', 'no bonding or protector', 'wrong position against the wish', 'picture not as promised',
   'dirty bubble or film left on', 'glare', 'out of focus', 'default password', 'wrong address or name', 'label missing',
-  'not enough power', 'part not in stock', 'other',
+  'not enough power', 'too many volts', 'part not in stock', 'other',
 ] as const
 export type Cause = (typeof CAUSES)[number]

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { STAGES } from '../findings'
 import {
-  CAUSES, COAX_SCHOOLS, EDITIONS, EXPOSURES, LEVELS, PASSAGES, PIN_SCHEMES, POLE_MATERIALS, SEALING_POLICIES, SEVERITIES, SPACES, UNIT_SYSTEMS,
+  CAUSES, COAX_SCHOOLS, EDITIONS, EXPOSURES, LEVELS, PASSAGES, PIN_SCHEMES, POLE_MATERIALS, SEALING_POLICIES, SEVERITIES, SPACES, TERRAINS, UNIT_SYSTEMS,
   type Cause,
 } from './choices'
-import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId } from './fields'
+import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId, Words } from './fields'
 import { FloorBackground, Place, PlanPoint, PlanThing, Site } from './plan'
 
 /** The whole record of one site. These schemas are its definition, its validation and its file format. */
@@ -75,6 +75,8 @@ export const Segment = z.strictObject({
   riseM: between(-100, 100, 'm'),
   temperatureC: between(-40, 90, '°C'),
   conduitId: PartId.nullable(),
+  /** Stretches of the job's runs with the same name lie in the same conduit; '' where it has one to itself. */
+  conduitName: Line,
 })
 export type Segment = z.infer<typeof Segment>
 
@@ -166,7 +168,7 @@ export const FaultFacts = z.strictObject({
   stage: z.enum(STAGES).nullable(),
   /** `finding:stage/key` or `step:id` it was raised from; null when raised freely. */
   origin: z.string().max(140).nullable(),
-  title: z.string().trim().min(1, 'Say what is wrong.').max(160, 'Use at most 160 characters.'),
+  title: Words(160, 'Say what is wrong.'),
   severity: keysOf(SEVERITIES),
   cause: z.enum(CAUSES as unknown as [Cause, ...Cause[]]),
   note: Note,
@@ -175,8 +177,8 @@ export const FaultFacts = z.strictObject({
 export type FaultFacts = z.infer<typeof FaultFacts>
 
 export const Fix = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('temporary'), what: z.string().trim().min(1, 'Say what was done.').max(500), until: Day }),
-  z.strictObject({ kind: z.literal('lasting'), what: z.string().trim().min(1, 'Say what was done.').max(500) }),
+  z.strictObject({ kind: z.literal('temporary'), what: Words(500, 'Say what was done.'), until: Day }),
+  z.strictObject({ kind: z.literal('lasting'), what: Words(500, 'Say what was done.') }),
 ])
 export type Fix = z.infer<typeof Fix>
 
@@ -203,6 +205,10 @@ export const JobFacts = z.strictObject({
   headEnd: Line,
   /** Design wind: the gust the fixings must stand, three seconds long at 10 m. */
   windMS: between(0, 120, 'm/s'),
+  terrain: keysOf(TERRAINS),
+  mainsV: between(90, 480, 'V'),
+  /** Photos keep where they were taken; otherwise that is taken out of them before they are kept. */
+  keepPhotoPlace: z.boolean(),
   policies: Policies,
   allowances: Allowances,
 })
@@ -233,6 +239,9 @@ export const USUAL_ALLOWANCES: Allowances = {
 
 /** A gale-swept coast takes more: ask the local code for its map. Common practice, no source. */
 export const USUAL_WIND_MS = 45
+
+/** Mains of ordinary houses, by what the job shows: ask at the meter. Common practice, no source. */
+export const USUAL_MAINS_V = { metric: 230, imperial: 120 } as const
 
 export const USUAL_POLICIES: Policies = {
   pinScheme: 'T568B', sealing: 'by exposure', coaxSchool: 'twist-on', edition: '2014', contactGrease: 'in salt air',

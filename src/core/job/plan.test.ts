@@ -60,7 +60,7 @@ describe('things on the plan', () => {
 describe('undo', () => {
   const start = () => job({ devices: [device({ sight: sight() })], things: [wall(0, 0, 4, 0, { id: 'a' }), wall(4, 0, 4, 4, { id: 'b' })] })
   it.each<[string, Change]>([
-    ['a new thing', { type: 'putThing', thing: wall(0, 0, 9, 0, { id: 'new' }) }],
+    ['a new thing', { type: 'putThing', thing: wall(0, 0, 9, 0, { id: 'fresh' }) }],
     ['a moved thing', { type: 'putThing', thing: wall(1, 1, 9, 0, { id: 'a' }) }],
     ['a moved device', { type: 'setSight', deviceId: 'device-1', sight: { ...sight(), place: { floor: 'ground', x: 1, y: 2, panDeg: 3, rollDeg: 0 } } }],
     ['a site', { type: 'setSite', site: { latitudeDeg: 1, longitudeDeg: 2, upBearingDeg: 3, timeZone: 'UTC' } }],

@@ -31,8 +31,8 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
 }
 
 /** The facts of a job that `createJob` and `editJob` carry. */
-export function factsOf({ name, address, units, headEnd, windMS, policies, allowances }: Job): JobFacts {
-  return { name, address, units, headEnd, windMS, policies, allowances }
+export function factsOf({ name, address, units, headEnd, windMS, terrain, mainsV, keepPhotoPlace, policies, allowances }: Job): JobFacts {
+  return { name, address, units, headEnd, windMS, terrain, mainsV, keepPhotoPlace, policies, allowances }
 }
 
 function planDevice(device: Device, plan: (change: Change) => void): void {

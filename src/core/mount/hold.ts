@@ -14,10 +14,10 @@ export function lagScrewLbPerInch(specificGravity: number, diameterIn: number): 
 }
 
 /**
- * What one fixing may carry in pull, newtons: computed for wood and lag screws from the thread in solid wood (duration
- * factor 1 unless given, wet service where rain reaches), otherwise the maker's value or the catalogue's.
+ * What one fixing may carry in pull, newtons: computed for wood and lag screws from the thread in solid wood (the
+ * duration factor of a load that stays unless another is given, wet service where rain reaches), otherwise the maker's value or the catalogue's.
  */
-export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInWoodMm: number, wet: boolean, makersPullN: number | null, duration = 1): number {
+export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInWoodMm: number, wet: boolean, makersPullN: number | null, duration = MOUNT_LIMITS.permanent.value): number {
   if (makersPullN !== null) return makersPullN
   if (fixing.kind !== 'wood screw' && fixing.kind !== 'lag screw') return fixing.pullN ?? 0
   const perInch = (fixing.kind === 'wood screw' ? woodScrewLbPerInch : lagScrewLbPerInch)(specificGravity, fixing.diameterMm / 25.4)
@@ -27,10 +27,23 @@ export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInW
 
 /** Pilot for a screw in wood, millimetres before choosing a bit; null for fixings that take none. */
 export function pilotMm(fixing: Fixing, specificGravity: number): number | null {
-  const { pilotSoft, pilotHard, pilotLag } = MOUNT_LIMITS
-  if (fixing.kind === 'lag screw') return (fixing.diameterMm * pilotLag.value) / 100
+  const { pilotSoft, pilotHard } = MOUNT_LIMITS
+  if (fixing.kind === 'lag screw') return (fixing.diameterMm * lagLead(specificGravity).value) / 100
   if (fixing.rootMm === null) return null
   return (fixing.rootMm * (specificGravity > 0.6 ? pilotHard : pilotSoft).value) / 100
+}
+
+/** NDS 12.1.4 gives the lead hole of a lag's thread a range by the wood: the share taken lies inside it with any bit. */
+function lagLead(specificGravity: number) {
+  const { lagLeadLight, lagLeadMiddle, lagLeadHeavy } = MOUNT_LIMITS
+  if (specificGravity > 0.6) return lagLeadHeavy
+  return specificGravity > 0.5 ? lagLeadMiddle : lagLeadLight
+}
+
+/** Least thread in wood for a screw to count at all, mm; null for other fixings. NDS 12.1.4 and 12.1.5. */
+export function leastThreadMm({ kind, diameterMm }: Pick<Fixing, 'kind' | 'diameterMm'>): number | null {
+  if (kind === 'lag screw') return MOUNT_LIMITS.lagThread.value * diameterMm
+  return kind === 'wood screw' ? MOUNT_LIMITS.screwThread.value * diameterMm : null
 }
 
 /** Ladder at 4 to 1 for a top support at `heightM`: working length along the ladder and foot distance, metres. */

@@ -83,8 +83,9 @@ it('fits parts by interface', () => {
 it('adds a stack up, camera included', () => {
   const c = context({ surfaceId: 'concrete-ceiling', cameraId: 'turret-5mp-2.8', mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-box'] })
   // Plate 40, rod 500 and box 50 mm, and the turret's 95 mm; two parts screw onto the pipe thread.
-  expect(sumOf(c)).toMatchObject({ offMm: 685, acrossMm: 120, threads: 2, holes: 4 })
-  expect(sumOf({ ...c, mounts: [] })).toMatchObject({ offMm: 95, acrossMm: 110, threads: 0, gaskets: 1, holes: 3 })
+  const say = (mm: number) => `${mm} mm`
+  expect(sumOf(c, say)).toMatchObject({ offMm: 685, acrossMm: 120, threads: 2, holes: 4 })
+  expect(sumOf({ ...c, mounts: [] }, say)).toMatchObject({ offMm: 95, acrossMm: 110, threads: 0, gaskets: 1, holes: 3 })
 })
 
 it('says of every part what comes before it is closed: shroud before portrait, dome after aiming', () => {

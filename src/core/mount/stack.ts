@@ -1,4 +1,7 @@
 import type { Camera, DeviceContext, Interface, MountPart } from '../parts'
+import { holeWords } from './holes'
+
+type Stack = Pick<DeviceContext, 'mounts' | 'camera'>
 
 const FLAT: readonly Interface[] = ['surface', 'box lid', 'pole plate']
 
@@ -7,8 +10,15 @@ export function fits(offers: Interface, needs: Interface): boolean {
   return offers === needs || (needs === 'surface' && FLAT.includes(offers))
 }
 
+export interface Misfit {
+  readonly part: string
+  readonly on: string
+  readonly needs: Interface
+  readonly offers: Interface
+}
+
 /** The first joint of a stack that does not fit, from the surface outwards; null when all do. */
-export function firstMisfit(mounts: readonly MountPart[], camera: Camera): { readonly part: string; readonly on: string; readonly needs: Interface; readonly offers: Interface } | null {
+export function firstMisfit(mounts: readonly MountPart[], camera: Camera): Misfit | null {
   let offers: Interface = 'surface'
   let on = 'the surface'
   for (const part of [...mounts, camera]) {
@@ -20,18 +30,40 @@ export function firstMisfit(mounts: readonly MountPart[], camera: Camera): { rea
 }
 
 /** The part that is fixed to the surface: the first of the stack, or the camera itself. */
-export function basePart({ mounts, camera }: Pick<DeviceContext, 'mounts' | 'camera'>): Camera | MountPart {
+export function basePart({ mounts, camera }: Stack): Camera | MountPart {
   return mounts[0] ?? camera
 }
 
 /** Mass of everything that hangs from the surface, kilograms. */
-export function stackMassKg({ mounts, camera }: Pick<DeviceContext, 'mounts' | 'camera'>): number {
+export function stackMassKg({ mounts, camera }: Stack): number {
   return mounts.reduce((sum, { massKg }) => sum + massKg, camera.massKg)
 }
 
-/** Distance from the surface to the middle of the camera, metres: the lever of an overturning load. */
-export function leverM({ mounts, camera }: Pick<DeviceContext, 'mounts' | 'camera'>): number {
-  return (mounts.reduce((sum, { reachMm }) => sum + reachMm, 0) + camera.depthMm / 2) / 1000
+/** One part of a stack and where its middle hangs: metres out from the surface and down from where the stack begins. */
+export interface Hung {
+  readonly part: Camera | MountPart
+  readonly outM: number
+  readonly dropM: number
+}
+
+/**
+ * Where each part of a stack hangs. On a wall parts stand out by their reach until one turns down; what follows hangs
+ * below it, no farther out. Under a ceiling everything hangs straight down. A camera inside a housing hangs where that does.
+ */
+export function hungParts({ surface, mounts, camera }: Pick<DeviceContext, 'surface' | 'mounts' | 'camera'>): Hung[] {
+  let down = surface.facing === 'down'
+  let [out, drop] = [0, 0]
+  const hung = mounts.map((part): Hung => {
+    const at = down ? { outM: out, dropM: drop + part.depthMm / 2000 } : { outM: out + part.reachMm / 2000, dropM: drop }
+    if (down) drop += part.depthMm / 1000
+    else out += part.reachMm / 1000
+    if (part.turns === 'down') down = true
+    return { part, ...at }
+  })
+  const housing = hung.find(({ part }) => 'coversCamera' in part && part.coversCamera)
+  if (housing) return [...hung, { part: camera, outM: housing.outM, dropM: housing.dropM }]
+  const half = camera.depthMm / 2000
+  return [...hung, { part: camera, outM: down ? out : out + half, dropM: down ? drop + half : drop }]
 }
 
 /** True when some part of the stack has room for the tail and its joint. */
@@ -47,17 +79,20 @@ export interface StackSum {
   readonly threads: number
   readonly entries: number
   readonly holes: number
+  readonly holesSay: string
 }
 
 /** Adds a stack up, camera included: reach, widest part, gaskets, threaded joints, cable entries, holes in the surface. */
-export function sumOf({ mounts, camera }: Pick<DeviceContext, 'mounts' | 'camera'>): StackSum {
+export function sumOf({ mounts, camera }: Stack, say: DeviceContext['say']): StackSum {
   const openings = [...mounts, camera].flatMap((part) => part.openings)
+  const { fixing } = basePart({ mounts, camera })
   return {
     offMm: mounts.reduce((sum, { reachMm }) => sum + reachMm, 0) + camera.depthMm,
     acrossMm: Math.max(camera.baseMm, ...mounts.map(({ baseMm }) => baseMm)),
     gaskets: openings.filter(({ kind }) => kind === 'gasket' || kind === 'wall edge').length,
     threads: mounts.filter(({ needs }) => needs === 'pipe thread').length,
-    entries: openings.filter(({ kind }) => kind === 'cable entry' || kind === 'grommet seat' || kind === 'spare entry').length,
-    holes: basePart({ mounts, camera }).fixing.holes,
+    entries: openings.filter(({ kind }) => ['cable entry', 'grommet seat', 'spare entry'].includes(kind)).length,
+    holes: fixing.holes,
+    holesSay: holeWords(fixing.holes, fixing.spacingMm, (mm) => say(mm, 'size')),
   }
 }

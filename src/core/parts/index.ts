@@ -1,4 +1,4 @@
 export { IMPACT_J } from './parts'
 export type * from './parts'
 export { remembered } from './remembered'
-export { resolve, type DeviceContext, type JobSettings } from './resolve'
+export { neighboursOf, NOT_MEASURED, resolve, type DeviceContext, type JobSettings, type Measured, type Neighbours } from './resolve'

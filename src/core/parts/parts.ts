@@ -1,3 +1,4 @@
+import type { JacketNeed } from '../job/choices'
 import type { SourceId } from '../sources'
 
 /** The kinds of part a job is made of. The data stands in the catalogue; this is its contract with the computation. */
@@ -77,6 +78,12 @@ export interface MountPart extends Part {
   readonly openings: readonly Opening[]
   /** What must be done before this part is closed or goes up. */
   readonly before: string | null
+  /** The only way a surface may face under it; either when it is left out. */
+  readonly onlyOn?: Surface['facing']
+  /** The camera sits inside it: the wind meets this part and not the camera. */
+  readonly coversCamera?: true
+  /** It spreads the load over a ceiling tile. */
+  readonly spreadsTile?: true
 }
 
 export type Holding = 'wood' | 'masonry' | 'hollow masonry' | 'steel sheet' | 'soft sheet' | 'tile' | 'pole' | 'box'
@@ -97,6 +104,8 @@ export interface Fixing extends Part {
   readonly threadMm: number
   /** Hole to drill for a plug, anchor or machine thread; null for screws that take a pilot by wood. */
   readonly holeMm: number | null
+  /** Whether the hole must grip it ('anchor'), or let it through ('clear'). */
+  readonly holeFit: 'anchor' | 'clear'
   /** Catalogue pull-out value for one fixing; null for wood, where it is computed. */
   readonly pullN: number | null
   /** Catalogue value across the fixing, for one. */
@@ -122,7 +131,12 @@ export interface Cable extends Part {
   readonly awg: number | null
   readonly conductor: 'solid' | 'stranded'
   readonly screened: boolean
-  readonly outdoor: boolean
+  /** What its jacket stands beside dry rooms. */
+  readonly stands: readonly JacketNeed[]
+  /** Tightest bend as a multiple of the diameter, hardest pull in newtons, and who says so. */
+  readonly bendTimes: number
+  readonly pullN: number
+  readonly handling: SourceId
   /** Longest run for its signal; null for pair cable, whose limit depends on heat. */
   readonly longestRunM: number | null
   readonly drumM: number
@@ -175,12 +189,18 @@ export interface Supply extends Part {
   /** Highest PoE class a port gives; null when it gives none. */
   readonly poeClass: number | null
   readonly volts: number
+  /** Its ports agree on what a camera takes; without that each reserves the whole class. */
+  readonly signals: boolean
+  /** Volts it can be set to; null where they are fixed. */
+  readonly adjustV: readonly [min: number, max: number] | null
 }
 
 export interface Accessory extends Part {
   readonly step: string
   readonly reason: string
   readonly stage: 'power' | 'terminate' | 'seal' | 'mount'
+  /** It lets a camera made for one kind of cable work over another. */
+  readonly adapts?: { readonly camera: Camera['cable']; readonly onto: Cable['kind'] }
 }
 
 export type Table<T> = ReadonlyMap<string, T>

@@ -1,6 +1,6 @@
 import type { Allowances, Device, Job, Policies, JobSupply } from '../job/job'
 import type { PlanThing, Site } from '../job/plan'
-import { EXPOSURES, type Exposure } from '../job/choices'
+import { EXPOSURES, type Exposure, type Terrain } from '../job/choices'
 import { print, type QuantityKind, type UnitSystem } from '../units'
 import type { Accessory, Cable, Camera, Catalogue, MountPart, Surface } from './parts'
 
@@ -10,6 +10,8 @@ export interface DeviceContext {
   readonly camera: Camera
   readonly surface: Surface
   readonly cable: Cable
+  /** Across its jacket, mm: as measured once somebody has, else by the catalogue. */
+  readonly cableMm: number
   readonly mounts: readonly MountPart[]
   readonly accessories: readonly Accessory[]
   readonly exposure: Exposure
@@ -20,6 +22,12 @@ export interface DeviceContext {
   readonly allowances: Allowances
   readonly supplies: readonly JobSupply[]
   readonly windMS: number
+  readonly terrain: Terrain
+  readonly mainsV: number
+  /** What the install log has measured of it already. */
+  readonly measured: Measured
+  /** Diameters (mm) of all cables in each conduit of the job that several runs share, by its name. */
+  readonly conduits: ReadonlyMap<string, readonly number[]>
   /** Where the site lies, and what stands on its plans. */
   readonly site: Site | null
   readonly things: readonly PlanThing[]
@@ -28,11 +36,40 @@ export interface DeviceContext {
   readonly say: (value: number, kind: QuantityKind) => string
 }
 
+/** Values read off at the device, in metres, millimetres and volts; null while nobody has. */
+export interface Measured {
+  readonly installedM: number | null
+  readonly cableMm: number | null
+  readonly volts: number | null
+}
+
+export const NOT_MEASURED: Measured = { installedM: null, cableMm: null, volts: null }
+
 /** What of a job its devices depend on. */
-export type JobSettings = Pick<Job, 'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things' | 'windMS'>
+export type JobSettings = Pick<Job, 'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things' | 'windMS' | 'terrain' | 'mainsV'>
+
+/** What of other devices a device depends on. */
+export interface Neighbours {
+  readonly conduits: ReadonlyMap<string, readonly number[]>
+}
+
+const ALONE: Neighbours = { conduits: new Map() }
+
+/** The cables in every named conduit of a job. A run counts once a conduit, however many stretches of it lie there. */
+export function neighboursOf(devices: readonly Device[], catalogue: Catalogue): Neighbours {
+  const conduits = new Map<string, number[]>()
+  for (const { cableId, route } of devices) {
+    const cable = catalogue.cables.get(cableId)
+    const names = new Set(route?.segments.flatMap(({ space, conduitName }) => (space === 'conduit' && conduitName !== '' ? [conduitName] : [])))
+    if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])
+  }
+  return { conduits }
+}
 
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
-export function resolve(device: Device, job: JobSettings, catalogue: Catalogue): DeviceContext | { readonly missing: readonly string[] } {
+export function resolve(
+  device: Device, job: JobSettings, catalogue: Catalogue, measured: Measured = NOT_MEASURED, { conduits }: Neighbours = ALONE,
+): DeviceContext | { readonly missing: readonly string[] } {
   const missing: string[] = []
   const find = <T>(table: ReadonlyMap<string, T>, id: string): T | undefined => {
     const part = table.get(id)
@@ -55,10 +92,10 @@ export function resolve(device: Device, job: JobSettings, catalogue: Catalogue):
   for (const { conduitId } of route?.segments ?? []) if (conduitId) find(catalogue.conduits, conduitId)
   if (!camera || !surface || !cable || missing.length > 0) return { missing }
 
-  const { units, policies, allowances, supplies, site, things, windMS } = job
+  const { units, policies, allowances, supplies, site, things, windMS, terrain, mainsV } = job
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
   return {
-    device, camera, surface, cable, mounts, accessories, exposure: EXPOSURES[device.exposure], facing, units, policies, allowances, supplies, site, things, windMS, catalogue,
+    device, camera, surface, cable, cableMm: measured.cableMm ?? cable.diameterMm, mounts, accessories, exposure: EXPOSURES[device.exposure], facing, units, policies, allowances, supplies, site, things, windMS, terrain, mainsV, measured, conduits, catalogue,
     say: (value, kind) => print({ value, kind }, units),
   }
 }

@@ -21,10 +21,13 @@ export const POE_CLASSES: readonly PoeClass[] = [
 
 export const POWER_LIMITS = {
   supplyLoad: limit('A supply or switch is loaded to', 80, '%', 'practice'),
+  contactOhm: limit('Resistance of a contact of plug and jack', 0.2, 'Ω', 'tia-568-contact'),
+  jointOhm: limit('Resistance of a screwed DC joint', 0.01, 'Ω', 'practice'),
+  dcJoints: limit('DC joints of a run: supply, cable, joint, plug', 4, '', 'practice'),
 } as const
 
 export const POWER_FORMULAS: readonly Formula[] = [
   { name: 'Volts at a constant-power load', formula: '(Vs + √(Vs² − 4PR)) / 2; none when 4PR > Vs²', source: 'physics' },
-  { name: 'PoE circuit', formula: 'r·L over two pairs, r·L/2 over four', source: 'ieee-802-3' },
-  { name: 'DC circuit', formula: '2·r·L', source: 'physics' },
+  { name: 'PoE circuit', formula: 'cable, patch leads and contacts: Σ r·L + n·c over two pairs, half of it over four', source: 'ieee-802-3' },
+  { name: 'DC circuit', formula: '2·(r·L + joints)', source: 'physics' },
 ]

@@ -37,7 +37,7 @@ describe('volts at a constant-power load, circuit theory', () => {
 describe('findings', () => {
   const SUPPLIES = ['switch-8', 'dc-12-5', 'mains-circuit', 'injector-30'].map((partId) => ({ id: partId, name: partId, partId }))
   const ids = (on: Parameters<typeof device>[0], supplyId: string, lengthM = 30) => {
-    const route = { segments: [{ id: 'a', space: 'trunking indoors' as const, lengthM, riseM: 0, temperatureC: 20, conduitId: null }], cordsM: 2, leadLengthM: null }
+    const route = { segments: [{ id: 'a', space: 'trunking indoors' as const, lengthM, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '' }], cordsM: 2, leadLengthM: null }
     const found = resolve(device({ ...on, route }), job({ supplies: SUPPLIES }), CATALOGUE)
     if ('missing' in found) throw new Error(found.missing.join())
     return assessPower(found, { supplyId, port: 1 })!.findings.map(({ id, verdict }) => `${id} ${verdict}`)

@@ -49,7 +49,7 @@ describe('steps follow from the plan', () => {
   it('none before anything is planned', () => expect(assessDevice(device(), job(), CATALOGUE).steps).toEqual([]))
   it('only those of the planned stages', () => {
     const steps = assessDevice(device({ power: { supplyId: 'switch', port: 2 } }), job(), CATALOGUE).steps.map(({ step }) => step.id)
-    expect(steps).toEqual(['test/unpack', 'test/bench', 'power/connect'])
+    expect(steps).toEqual(['bench/unpack', 'bench/power-up', 'power/connect'])
   })
   it('a coupling in the open brings a hold point with its pieces, the right way round', () => {
     const hold = find(plan({ mountIds: [], seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-four-part', cables: 1 }] } }), 'terminate/thread-on')!
@@ -68,7 +68,7 @@ describe('steps follow from the plan', () => {
     expect(find(steps, 'terminate/wire-map')).toBeUndefined()
   })
   it('a ready-made lead is led through, never cut, crimped or measured off the jacket', () => {
-    const steps = plan({ cableId: 'lead-thin', cameraId: 'dome-back-box-4mp', mountIds: [], route: { segments: [{ id: 'a', space: 'trunking indoors', lengthM: 12, riseM: 0, temperatureC: 20, conduitId: null }], cordsM: 0, leadLengthM: 20 } })
+    const steps = plan({ cableId: 'lead-thin', cameraId: 'dome-back-box-4mp', mountIds: [], route: { segments: [{ id: 'a', space: 'trunking indoors', lengthM: 12, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '' }], cordsM: 0, leadLengthM: 20 } })
     expect(find(steps, 'route/pull')!.title).toBe('Lead the ready-made cable through')
     expect([find(steps, 'route/length'), find(steps, 'terminate/camera-end')]).toEqual([undefined, undefined])
   })

@@ -13,7 +13,8 @@ export type StepEntry =
 export interface Step {
   /** Stable while the plan is: `stage/key`. Records keep it. */
   readonly id: string
-  readonly stage: Stage
+  /** The stage it belongs to; null for what is done on the bench before any. */
+  readonly stage: Stage | null
   readonly title: string
   readonly detail: string
   readonly items: readonly string[]

@@ -4,7 +4,7 @@ import type { DeviceContext } from '../parts'
 import { assessPower } from '../power'
 import { installedM, lengthItems, ROUTE_LIMITS, runLengths } from '../route'
 import { closedOpenings, greased, needsPart, SEAL_LIMITS } from '../seal'
-import { loopLimitOhm, PINS, threadOnOrder } from '../terminate'
+import { loopLeastOhm, loopLimitOhm, PINS, threadOnOrder } from '../terminate'
 import { PROCEDURE_LIMITS } from './limits'
 import type { Step, StepEntry } from './step'
 
@@ -15,7 +15,8 @@ const choice = (good: string, ...others: string[]): StepEntry => ({ kind: 'choic
 type Draft = Pick<Step, 'id' | 'title' | 'reason'> & Partial<Omit<Step, 'id' | 'stage'>>
 
 function step(draft: Draft): Step {
-  const stage = draft.id.slice(0, draft.id.indexOf('/')) as Step['stage']
+  const place = draft.id.slice(0, draft.id.indexOf('/'))
+  const stage = place === 'bench' ? null : (place as Step['stage'])
   return { detail: '', items: [], caution: null, hold: null, entry: DONE, photo: null, ...draft, stage }
 }
 
@@ -35,10 +36,10 @@ export function stepsOf(context: DeviceContext): Step[] {
 function unpacking({ camera, device, accessories }: DeviceContext): Step[] {
   return [
     step({
-      id: 'test/unpack', title: `Unpack and look over the ${camera.name}`, items: [...camera.notes, ...accessories.map(({ name }) => `${name} is here`)],
+      id: 'bench/unpack', title: `Unpack and look over the ${camera.name}`, items: [...camera.notes, ...accessories.map(({ name }) => `${name} is here`)],
       detail: 'Check for transit damage; loose screws and covers go into the tray.', reason: 'A fault found on the bench costs minutes, on the ladder an hour.', photo: 'asked',
     }),
-    ...(device.power && camera.power.poe ? [step({ id: 'test/bench', title: 'Power it on the bench and give it its address', detail: 'Replace the default password now. Never photograph pairing codes.', reason: 'Its name and address are easier to set here than up there.', entry: choice('picture and address', 'picture only', 'dead') })] : []),
+    ...(device.power && camera.power.poe ? [step({ id: 'bench/power-up', title: 'Power it on the bench and give it its address', detail: 'Replace the default password now. Never photograph pairing codes.', reason: 'Its name and address are easier to set here than up there.', entry: choice('picture and address', 'picture only', 'dead') })] : []),
   ]
 }
 
@@ -57,7 +58,7 @@ function marking({ device, facing, say, surface, mounts, camera }: DeviceContext
     }),
     step({
       id: 'mount/reach', title: up.tower ? `Set up the tower or lift for ${say(sight.heightM, 'length')}` : `Set the ladder: foot ${say(up.footM, 'length')} out`,
-      detail: `${up.tower ? 'Too high for two-handed work from a ladder.' : `Working length ${say(up.workingLengthM, 'length')} along the ladder to the top support; an extension ladder of ${say(up.extensionM, 'length')} reaches.`} Not above ${say(ladderWindMS.value, 'speed')} of wind.${massKg > overheadKg.value ? ` Two people: ${say(massKg, 'mass')} goes up.` : ''}`,
+      detail: `${up.tower ? 'Too high for two-handed work from a ladder.' : `Working length ${say(up.workingLengthM, 'length')} along the ladder to the top support${up.extensionM === null ? '' : `; an extension ladder of ${say(up.extensionM, 'length')} reaches`}.`} Not above ${say(ladderWindMS.value, 'speed')} of wind.${massKg > overheadKg.value ? ` Two people: ${say(massKg, 'mass')} goes up.` : ''}`,
       reason: 'One out for four up; rails stand 0.9 m (3 ft) above a landing.', caution: surface.caution,
     }),
     step({
@@ -90,7 +91,7 @@ function pulling(context: DeviceContext): Step[] {
   return [
     step({
       id: 'route/pull', title: lead === null ? `Cut ${say(run.cutM, 'cut')} of ${cable.name} and pull it` : `Lead the ready-made cable through`, items: device.route.segments.map((segment) => `${SPACES[segment.space].name}, ${say(segment.lengthM + Math.abs(segment.riseM), 'length')}`),
-      detail: `Mark both ends ${device.mark} before you pull. Pull no harder than ${say(ROUTE_LIMITS.pullN.value, 'force')}; bend no tighter than ${say(cable.diameterMm * ROUTE_LIMITS.bendRadius.value, 'size')}.`,
+      detail: `Mark both ends ${device.mark} before you pull. Pull no harder than ${say(cable.pullN, 'force')}; bend no tighter than ${say(cable.diameterMm * cable.bendTimes, 'size')}.`,
       reason: 'Two unmarked ends at the head end cost a ladder trip.', caution: spaces.map((space) => SPACES[space].caution).join(' '), photo: 'asked',
     }),
     ...(lead === null
@@ -133,7 +134,7 @@ function makingEnds(context: DeviceContext): Step[] {
   }
   if (pair) {
     steps.push(step({ id: 'terminate/wire-map', title: 'Read the wire map', reason: 'Proved before the camera hangs on it.', entry: choice('pass', 'open', 'short', 'reversed pair', 'crossed pair', 'split pair') }))
-    if (run.installedM > 0) steps.push(step({ id: 'terminate/loop', title: 'Measure the loop resistance of one pair', detail: 'Far end shorted.', reason: 'A high reading is a joint or a cable that is not copper.', entry: measure('resistance', 'Loop resistance', 0, loopLimitOhm(run.installedM)) }))
+    if (run.installedM > 0) steps.push(step({ id: 'terminate/loop', title: 'Measure the loop resistance of one pair', detail: 'Far end shorted.', reason: 'A high reading is a joint or a cable that is not copper; a low one is a short on the way.', entry: measure('resistance', 'Loop resistance', cable.awg === null ? 0 : loopLeastOhm(cable.awg, run.installedM, run.meanC), loopLimitOhm(run.installedM, run.meanC)) }))
   }
   return [...steps, ...accessories.filter(({ stage }) => stage === 'terminate').map((part) => step({ id: `terminate/accessory-${part.id}`, title: part.name, detail: part.step, reason: part.reason }))]
 }

@@ -85,7 +85,7 @@ function drill(context: DeviceContext, drills: Map<string, DrillLine>, load: Loa
     drills.set(key, { surface: surface.name, purpose, bit, bitMm: mm, count: (old?.count ?? 0) + count, marks: withMark(old?.marks, device.mark) })
   }
   if (facts.pilotBit !== null && facts.pilotMm !== null) hole('pilot', facts.pilotBit, bitMm(facts.pilotMm, 'pilot', units), mount.fixingCount)
-  if (facts.fixingBit !== null && facts.fixing.holeMm !== null) hole('fixing hole', facts.fixingBit, bitMm(facts.fixing.holeMm, 'clear', units), mount.fixingCount)
+  if (facts.fixingBit !== null && facts.fixingHoleMm !== null) hole('fixing hole', facts.fixingBit, facts.fixingHoleMm, mount.fixingCount)
   if (surface.holding !== 'pole' && surface.holding !== 'box') hole('cable hole', facts.cableBit, facts.cableHoleMm, 1)
   const band = facts.fixing.bandMm && mount.pole ? `, ${context.say(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
   load('fixing', facts.fixing.name + band, mount.fixingCount, 0, device.mark)

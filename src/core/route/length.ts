@@ -68,21 +68,59 @@ export function allowedM(temperatureC: number, screened: boolean): number {
   return screened ? full - (full - allowed) / 2 : allowed
 }
 
-/**
- * Length that a run counts for at 20 °C (metres): each stretch by its own temperature. Slack counts at the temperature
- * of the end where it lies; a run without segments counts as it is.
- */
-export function lengthUsedM(route: Route, runM: number, cable: Pick<Cable, 'screened'>): number {
-  const full = ROUTE_LIMITS.fixedLinkM.value
-  let used = runM
-  for (const segment of route.segments) used += segmentM(segment) * (full / allowedM(segment.temperatureC, cable.screened) - 1)
-  return used
+/** A piece of a run and how warm it lies. */
+export interface WarmPiece {
+  readonly lengthM: number
+  readonly temperatureC: number
 }
 
-/** Longest cords (metres) that a fixed link of `linkM` leaves, by gauge. */
+/**
+ * A run in pieces by temperature: each stretch by its own; slack and drip loop at the device by the stretch that ends
+ * there, the service loop by the hottest loft, slack at the head end by the last stretch. 20 °C where nothing is planned.
+ */
+export function warmPieces({ allowances, exposure }: Pick<DeviceContext, 'allowances' | 'exposure'>, { segments }: Route): WarmPiece[] {
+  const device = segments[0]?.temperatureC ?? ROOM_C
+  const head = segments.at(-1)?.temperatureC ?? ROOM_C
+  const lofts = segments.filter(({ space }) => space === 'loft').map(({ temperatureC }) => temperatureC)
+  return [
+    ...segments.map((segment) => ({ lengthM: segmentM(segment), temperatureC: segment.temperatureC })),
+    { lengthM: allowances.deviceSlackM + (exposure.outdoors ? allowances.dripLoopM : 0), temperatureC: device },
+    ...(lofts.length > 0 ? [{ lengthM: allowances.serviceLoopM, temperatureC: Math.max(...lofts) }] : []),
+    { lengthM: allowances.headEndSlackM, temperatureC: head },
+  ]
+}
+
+/** Temperature at which lengths and resistances are stated, °C. */
+export const ROOM_C = 20
+
+/** Length that pieces count for at 20 °C, metres. */
+export function lengthUsedM(pieces: readonly WarmPiece[], cable: Pick<Cable, 'screened'>): number {
+  const full = ROUTE_LIMITS.fixedLinkM.value
+  return pieces.reduce((sum, { lengthM, temperatureC }) => sum + (lengthM * full) / allowedM(temperatureC, cable.screened), 0)
+}
+
+/** Mean temperature of pieces by length, °C. */
+export function meanC(pieces: readonly WarmPiece[]): number {
+  const total = pieces.reduce((sum, { lengthM }) => sum + lengthM, 0)
+  return total === 0 ? ROOM_C : pieces.reduce((sum, { lengthM, temperatureC }) => sum + lengthM * temperatureC, 0) / total
+}
+
+const deratingOf = (awg: number) => (awg >= 26 ? ROUTE_LIMITS.cordDeratingThin : ROUTE_LIMITS.cordDerating).value
+
+/** Longest cords (metres) that a fixed link of `linkM` leaves, by the gauge of the cords. */
 export function cordLimitM(linkM: number, awg: number): number {
-  const { cordBaseM, cordDerating, cordDeratingThin } = ROUTE_LIMITS
-  return Math.max(0, (cordBaseM.value - linkM) / (1 + (awg >= 26 ? cordDeratingThin : cordDerating).value))
+  return Math.max(0, (ROUTE_LIMITS.cordBaseM.value - linkM) / (1 + deratingOf(awg)))
+}
+
+/** Longest channel (metres) that is stranded all the way, by its gauge: a link of no length and its cords. */
+export function strandedLimitM(awg: number): number {
+  return Math.min(ROUTE_LIMITS.channelM.value, cordLimitM(0, awg))
+}
+
+/** A coil of surplus cable: its turns, and how thick it lies, millimetres. */
+export function coilOf(surplusM: number, diameterMm: number): { readonly turns: number; readonly thickMm: number } {
+  const turns = Math.ceil(surplusM / (Math.PI * ROUTE_LIMITS.coilM.value))
+  return { turns, thickMm: Math.ceil(Math.sqrt(turns)) * diameterMm }
 }
 
 /** Clips, hooks or straps for a run, by kind, spares included. */

@@ -7,10 +7,13 @@ export const ROUTE_LIMITS = {
   cordDerating: limit('Cord derating D, 24 AWG and heavier', 0.2, '', 'tia-568-heat'),
   cordBaseM: limit('Cord length base: C = (102 − H)/(1 + D)', 102, 'm', 'tia-568-heat'),
   hottestC: limit('Hottest space the length table covers', 60, '°C', 'tia-568-heat'),
-  bendRadius: limit('Bend radius as a multiple of the cable diameter', 4, '×', 'tia-568-2-d'),
-  pullN: limit('Pull limit of four-pair cable', 110, 'N', 'tia-568-2-d'),
   spareSupports: limit('Spare clips and hooks', 10, '%', 'practice'),
   conduitFillOne: limit('Conduit fill for one cable (a guide for a clean pull)', 53, '%', 'nec-chapter-9-1'),
+  conduitFillTwo: limit('Conduit fill for two cables', 31, '%', 'nec-chapter-9-1'),
+  conduitFillMore: limit('Conduit fill for three cables or more', 40, '%', 'nec-chapter-9-1'),
+  cordAwg: limit('Gauge of patch leads, unless a better one is known', 26, 'AWG', 'practice'),
+  surplusM: limit('Surplus of a ready-made lead that goes into ordinary slack', 5, 'm', 'practice'),
+  coilM: limit('Coil of surplus, across', 0.25, 'm', 'practice'),
   lengthTolerance: limit('Measured length against planned', 10, '%', 'practice'),
 } as const
 
@@ -21,6 +24,7 @@ export const LENGTH_BY_TEMPERATURE: readonly (readonly [temperatureC: number, le
 
 export const ROUTE_FORMULAS: readonly Formula[] = [
   { name: 'Cut length', formula: 'segments + rises + slacks + loops + termination, then waste and cut-off', source: 'practice' },
-  { name: 'Length used by heat', formula: 'Σ lengthᵢ · 90 / allowed(Tᵢ), screened cable with half the loss', source: 'tia-568-heat' },
+  { name: 'Length used by heat', formula: 'Σ lengthᵢ · 90 / allowed(Tᵢ), slack and loops where they lie, screened cable with half the loss', source: 'tia-568-heat' },
   { name: 'Cord limit', formula: 'C = (102 − H)/(1 + D)', source: 'tia-568-heat' },
+  { name: 'Longest channel all of stranded lead', formula: '102/(1 + D), at most 100 m', source: 'tia-568-heat' },
 ]

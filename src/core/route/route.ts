@@ -2,8 +2,12 @@ import { finding, type Figure, type Finding, type StageAssessment } from '../fin
 import { SPACES } from '../job/choices'
 import type { Route } from '../job/job'
 import { remembered, type DeviceContext } from '../parts'
-import { quantity, text } from '../units'
-import { cordLimitM, cutM, installedM, lengthItems, lengthUsedM, segmentM, supports, type LengthItem } from './length'
+import { quantity } from '../units'
+import { conduitFindings } from './conduit'
+import { jacketFinding } from './jacket'
+import {
+  coilOf, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, meanC, ROOM_C, segmentM, strandedLimitM, supports, warmPieces, type LengthItem,
+} from './length'
 import { ROUTE_LIMITS } from './limits'
 
 /** What the route strip draws: stretches in proportion, metres. */
@@ -16,47 +20,79 @@ export interface RouteStrip {
   readonly usedM: number
 }
 
-/** Start values: one stretch the way the surface suggests. */
-export function proposeRoute({ facing, exposure, cable }: DeviceContext): Route {
-  const space = facing === 'down' ? 'loft' : exposure.outdoors ? (cable.outdoor ? 'clipped outside' : 'wall cavity') : 'trunking indoors'
-  return { segments: [{ id: 'way-1', space, lengthM: 15, riseM: 3, temperatureC: SPACES[space].temperatureC, conduitId: null }], cordsM: 2, leadLengthM: null }
+/** Lengths of one run, metres. */
+export interface Run {
+  /** The way with its slack, as planned, or as the jacket marks gave it once they were read. */
+  readonly wayM: number
+  /** What lies there electrically: the way, or the whole ready-made lead. */
+  readonly installedM: number
+  readonly cutM: number
+  /** What it counts for at 20 °C. */
+  readonly usedM: number
+  readonly meanC: number
+  readonly measured: boolean
+  readonly items: readonly LengthItem[]
 }
 
-/** Installed and cut length of a device's run, metres; zero lengths where no route is planned. */
-export function runLengths(context: DeviceContext, route: Route | null) {
+/** Start values: one stretch the way the surface suggests. */
+export function proposeRoute({ facing, exposure, cable }: DeviceContext): Route {
+  const outside = cable.stands.includes('sunlight') ? 'clipped outside' : 'wall cavity'
+  const level = exposure.outdoors ? outside : 'trunking indoors'
+  const space = facing === 'down' ? 'loft' : level
+  const first = { id: 'way-1', space, lengthM: 15, riseM: 3, temperatureC: SPACES[space].temperatureC, conduitId: null, conduitName: '' } as const
+  return { segments: [first], cordsM: 2, leadLengthM: null }
+}
+
+/** Lengths of a device's run; zero where no route is planned. */
+export function runLengths(context: DeviceContext, route: Route | null): Run {
   return route ? lengthsOf(context, route) : NO_RUN
 }
 
-const NO_RUN = { installedM: 0, cutM: 0, usedM: 0, items: [] as readonly LengthItem[] }
+const NO_RUN: Run = { wayM: 0, installedM: 0, cutM: 0, usedM: 0, meanC: ROOM_C, measured: false, items: [] }
 
-const lengthsOf = remembered((context, route: Route): typeof NO_RUN => {
+const lengthsOf = remembered((context, route: Route): Run => {
   const items = lengthItems(context, route)
-  const runM = installedM(items)
-  return { installedM: runM, cutM: cutM(items), usedM: lengthUsedM(route, runM, context.cable), items }
+  const planned = installedM(items)
+  const { installedM: read } = context.measured
+  const wayM = read ?? planned
+  const lies = route.leadLengthM ?? wayM
+  // Measured length, and the surplus of a lead, lie warm in the proportions of the plan.
+  const pieces = warmPieces(context, route).map(({ lengthM, temperatureC }) => ({ lengthM: planned > 0 ? (lengthM * lies) / planned : 0, temperatureC }))
+  const usedM = planned > 0 ? lengthUsedM(pieces, context.cable) : lies
+  return { wayM, installedM: lies, cutM: cutM(items), usedM, meanC: meanC(pieces), measured: read !== null, items }
 })
+
+/** Longest length that counts for a run: by the standard for pairs, by the catalogue for the rest; null where nobody says. */
+function limitOf({ cable }: DeviceContext, { cordsM }: Route): number | null {
+  if (cable.kind !== 'pair') return cable.longestRunM
+  return cable.conductor === 'stranded' ? Math.max(0, strandedLimitM(cable.awg ?? ROUTE_LIMITS.cordAwg.value) - cordsM) : ROUTE_LIMITS.fixedLinkM.value
+}
 
 /** Everything `route` has to say of one device from its record. */
 export function assessRoute(context: DeviceContext, route: Route): StageAssessment<RouteStrip> {
   const { cable } = context
   const run = runLengths(context, route)
-  const limitM = cable.kind === 'pair' ? ROUTE_LIMITS.fixedLinkM.value : cable.longestRunM
   const lead = route.leadLengthM
+  const pair = cable.kind === 'pair'
 
   const figures: Figure[] = [
     lead === null ? { label: 'Cut', reading: quantity(run.cutM, 'cut') } : { label: 'Ready-made lead', reading: quantity(lead, 'length') },
     ...(lead === null ? run.items.map(({ label, lengthM }) => ({ label: `· ${label}`, reading: quantity(lengthM, 'length') })) : []),
-    { label: 'Installed', reading: quantity(run.installedM, 'length') },
-    ...(cable.kind === 'pair' ? [{ label: 'Counts as, at 20 °C', reading: quantity(run.usedM, 'length') }] : []),
+    { label: run.measured ? 'Installed, as measured' : 'Installed', reading: quantity(run.wayM, 'length') },
+    ...(pair ? [{ label: 'Counts as, at 20 °C', reading: quantity(run.usedM, 'length') }] : []),
     ...supports(route).map(({ name, count }) => ({ label: `Take: ${name}, with spares`, reading: quantity(count, 'count') })),
-    { label: 'Bend no tighter than, radius', reading: quantity(cable.diameterMm * ROUTE_LIMITS.bendRadius.value, 'size') },
+    { label: 'Bend no tighter than, radius', reading: quantity(cable.diameterMm * cable.bendTimes, 'size') },
+    { label: 'Pull no harder than', reading: quantity(cable.pullN, 'force') },
   ]
   const findings = [
     emptyFinding(route),
-    ...lengthFindings(context, route, run),
+    pair ? pairFinding(context, route, run) : otherFinding(context, run),
+    cordsFinding(context, route, run),
+    drumFinding(context, route, run),
     ...heatFindings(context, route),
     ...conduitFindings(context, route),
-    ...leadFindings(context, route, run.installedM),
-    weatherFinding(context, route),
+    ...leadFindings(context, route, run.wayM),
+    jacketFinding(context, route),
   ].filter((f) => f !== null)
 
   return {
@@ -64,48 +100,72 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
     figures,
     findings,
     drawing: {
-      stretches: route.segments.map((segment) => ({ name: SPACES[segment.space].name, lengthM: segmentM(segment), riseM: segment.riseM, temperatureC: segment.temperatureC })),
-      items: run.items, installedM: run.installedM, cutM: run.cutM, limitM, usedM: cable.kind === 'pair' ? run.usedM : run.installedM,
+      stretches: route.segments.map((segment) => ({
+        name: SPACES[segment.space].name, lengthM: segmentM(segment), riseM: segment.riseM, temperatureC: segment.temperatureC,
+      })),
+      items: run.items, installedM: run.installedM, cutM: run.cutM, limitM: limitOf(context, route), usedM: pair ? run.usedM : run.installedM,
     },
   }
 }
 
-type Run = ReturnType<typeof runLengths>
-
 function emptyFinding(route: Route): Finding | null {
   if (route.segments.length > 0) return null
-  return finding('route', 'empty', { verdict: 'check', title: 'No way is drawn', figure: quantity(0, 'count'), limit: quantity(1, 'count'), reason: 'Only the slacks are counted.', source: 'job', advice: 'Add the stretches from the device to the head end.' })
+  return finding('route', 'empty', {
+    verdict: 'check', title: 'No way is drawn', short: 'no way drawn', figure: quantity(0, 'count'), limit: quantity(1, 'count'),
+    reason: 'Only the slacks are counted.', source: 'job', advice: 'Add the stretches from the device to the head end.',
+  })
 }
 
-function lengthFindings({ cable, say }: DeviceContext, route: Route, run: Run): Finding[] {
-  if (cable.kind !== 'pair') {
-    const longest = cable.longestRunM ?? Infinity
-    const common = { figure: quantity(run.installedM, 'length'), limit: cable.longestRunM === null ? null : quantity(cable.longestRunM, 'length'), source: cable.source }
-    if (run.installedM <= longest) return [finding('route', 'length', { ...common, verdict: 'good', title: 'Short enough for its signal', reason: `${cable.name} carries it.` })]
-    return [finding('route', 'length', { ...common, verdict: 'stop', title: 'Too long for its signal', reason: `${cable.name} weakens the picture beyond that.`, advice: 'Put an amplifier on the way, take thicker coax, or go to fibre.' })]
+function otherFinding({ cable }: DeviceContext, run: Run): Finding {
+  const longest = cable.longestRunM
+  const common = { figure: quantity(run.installedM, 'length'), limit: longest === null ? null : quantity(longest, 'length'), source: cable.source }
+  if (run.installedM <= (longest ?? Infinity)) {
+    return finding('route', 'length', { ...common, verdict: 'good', title: 'Short enough for its signal', reason: `${cable.name} carries it.` })
   }
-  const { fixedLinkM, channelM } = ROUTE_LIMITS
-  const findings: Finding[] = []
+  return finding('route', 'length', {
+    ...common, verdict: 'stop', title: 'Too long for its signal', short: 'too long', reason: `${cable.name} weakens the picture beyond that.`,
+    advice: 'Put an amplifier on the way, take thicker coax, or go to fibre.',
+  })
+}
+
+function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
+  const { cable, say } = context
+  const { fixedLinkM } = ROUTE_LIMITS
+  const limitM = limitOf(context, route)!
+  const stranded = cable.conductor === 'stranded'
   const hot = run.usedM - run.installedM > 0.5
-  const reason = hot ? `${say(run.installedM, 'length')} installed; the warm stretches make it count as ${say(run.usedM, 'length')} at 20 °C.` : 'Installed length, slack included; cut-off and waste do not count.'
-  const common = { figure: quantity(run.usedM, 'length'), limit: quantity(fixedLinkM.value, 'length'), reason, source: hot ? 'tia-568-heat' : fixedLinkM.source } as const
-  if (run.usedM <= fixedLinkM.value) {
-    findings.push(finding('route', 'length', { ...common, verdict: 'good', title: 'Within the fixed link' }))
-  } else {
-    const over = run.usedM - fixedLinkM.value
-    findings.push(finding('route', 'length', {
-      ...common, verdict: run.installedM <= fixedLinkM.value ? 'check' : 'stop', title: hot ? 'Too long for its heat' : 'Longer than the fixed link',
-      advice: `Save ${say(over, 'length')}: a cooler or shorter way, a switch mid-way, or fibre.${cable.screened ? '' : ' Screened cable loses about half as much to heat.'}`,
-    }))
-  }
-  const cords = cordLimitM(run.usedM, cable.awg ?? 24)
-  const channel = run.usedM + route.cordsM
-  if (run.usedM <= fixedLinkM.value && (route.cordsM > cords || channel > channelM.value)) {
-    findings.push(finding('route', 'cords', {
-      verdict: 'check', title: 'Patch leads too long for this link', figure: quantity(route.cordsM, 'length'), limit: quantity(Math.min(cords, Math.max(0, channelM.value - run.usedM)), 'length'), reason: 'Link and leads together make the channel.', source: 'tia-568-heat', advice: 'Take shorter patch leads.',
-    }))
-  }
-  return findings
+  const length = `${say(run.installedM, 'length')} ${run.measured ? 'as measured' : 'installed'}`
+  const kind = stranded ? ` Stranded ${cable.awg} AWG loses more, so the whole channel ends sooner.` : ''
+  const reason = hot ? `${length}; the warm stretches make it count as ${say(run.usedM, 'length')} at 20 °C.${kind}` : `${length}, slack included; cut-off and waste do not count.${kind}`
+  const source = stranded || hot ? 'tia-568-heat' : fixedLinkM.source
+  const common = { figure: quantity(run.usedM, 'length'), limit: quantity(limitM, 'length'), reason, source } as const
+  if (run.usedM <= limitM) return finding('route', 'length', { ...common, verdict: 'good', title: stranded ? 'Within the channel' : 'Within the fixed link' })
+  const over = say(run.usedM - limitM, 'length')
+  const screened = hot && !cable.screened ? ' Screened cable loses about half as much to heat.' : ''
+  return finding('route', 'length', {
+    ...common, verdict: run.installedM <= limitM ? 'check' : 'stop', title: hot ? 'Too long for its heat' : 'Longer than the standard allows', short: hot ? 'too long, too hot' : 'too long',
+    advice: `Save ${over}: a cooler or shorter way, ${stranded ? 'solid cable from a drum, ' : ''}a switch mid-way, or fibre.${screened}`,
+  })
+}
+
+function cordsFinding({ cable, say }: DeviceContext, route: Route, run: Run): Finding | null {
+  if (cable.kind !== 'pair' || cable.conductor === 'stranded' || run.usedM > ROUTE_LIMITS.fixedLinkM.value) return null
+  const { cordAwg, channelM } = ROUTE_LIMITS
+  const most = Math.min(cordLimitM(run.usedM, cordAwg.value), Math.max(0, channelM.value - run.usedM))
+  if (route.cordsM <= most + 1e-9) return null
+  return finding('route', 'cords', {
+    verdict: 'check', title: 'Patch leads too long for this link', short: 'patch leads too long', figure: quantity(route.cordsM, 'length'), limit: quantity(most, 'length'),
+    reason: `Link and leads together make the channel; leads reckoned as ${cordAwg.value} AWG.`, source: 'tia-568-heat', advice: `Take patch leads of ${say(most, 'length')} or less together.`,
+  })
+}
+
+function drumFinding({ cable, say }: DeviceContext, route: Route, run: Run): Finding | null {
+  if (route.leadLengthM !== null || run.cutM <= cable.drumM) return null
+  return finding('route', 'drum', {
+    verdict: 'stop', title: 'Longer than a drum', short: 'longer than a drum', figure: quantity(run.cutM, 'cut'), limit: quantity(cable.drumM, 'length'),
+    reason: `${cable.name} is sold in lengths of ${say(cable.drumM, 'length')}, and a run has no joint.`, source: 'catalogue',
+    advice: 'Shorten the way, put a switch mid-way, or order a longer drum.',
+  })
 }
 
 function heatFindings({ say }: DeviceContext, route: Route): Finding[] {
@@ -113,35 +173,30 @@ function heatFindings({ say }: DeviceContext, route: Route): Finding[] {
   const hottest = route.segments.reduce((most, { temperatureC }) => Math.max(most, temperatureC), -Infinity)
   if (hottest <= hottestC.value) return []
   return [finding('route', 'heat', {
-    verdict: 'stop', title: 'Too hot for the cable', figure: quantity(hottest, 'temperature'), limit: quantity(hottestC.value, 'temperature'), reason: 'The length table ends there, and so do ordinary jackets.', source: hottestC.source, advice: `Go round the hot space, or bring it under ${say(hottestC.value, 'temperature')}.`,
+    verdict: 'stop', title: 'Too hot for the cable', short: 'too hot', figure: quantity(hottest, 'temperature'), limit: quantity(hottestC.value, 'temperature'),
+    reason: 'The length table ends there, and so do ordinary jackets.', source: hottestC.source,
+    advice: `Go round the hot space, or bring it under ${say(hottestC.value, 'temperature')}.`,
   })]
 }
 
-function conduitFindings({ cable, catalogue }: DeviceContext, route: Route): Finding[] {
-  const { conduitFillOne } = ROUTE_LIMITS
-  return route.segments.flatMap((segment) => {
-    const conduit = segment.conduitId === null ? undefined : catalogue.conduits.get(segment.conduitId)
-    if (!conduit || segment.space !== 'conduit') return []
-    const fill = (100 * (Math.PI / 4) * cable.diameterMm ** 2) / conduit.boreAreaMm2
-    if (fill <= conduitFillOne.value) return []
-    return [finding('route', `conduit-${segment.id}`, {
-      verdict: 'check', title: 'Tight in the conduit', figure: quantity(fill, 'share'), limit: quantity(conduitFillOne.value, 'share'), reason: `One ${cable.name} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`, source: conduitFillOne.source, advice: 'Take the next size of conduit.',
-    })]
-  })
-}
-
-function leadFindings({ say }: DeviceContext, route: Route, runM: number): Finding[] {
+function leadFindings({ say, cable }: DeviceContext, route: Route, wayM: number): Finding[] {
   const lead = route.leadLengthM
   if (lead === null) return []
-  if (lead < runM) return [finding('route', 'lead', { verdict: 'stop', title: 'The ready-made lead is too short', figure: quantity(lead, 'length'), limit: quantity(runM, 'length'), reason: 'It is never cut or lengthened.', source: 'practice', advice: `Take a lead of ${say(runM, 'length')} or more.` })]
-  return [finding('route', 'lead', { verdict: 'good', title: 'The ready-made lead reaches', figure: quantity(lead, 'length'), limit: quantity(runM, 'length'), reason: `Coil ${say(lead - runM, 'length')} where it can be reached.`, source: 'practice' })]
+  const common = { figure: quantity(lead, 'length'), limit: quantity(wayM, 'length'), source: 'practice' } as const
+  const { surplusM, coilM } = ROUTE_LIMITS
+  const surplus = lead - wayM
+  if (surplus < 0) {
+    return [finding('route', 'lead', {
+      ...common, verdict: 'stop', title: 'The ready-made lead is too short', short: 'lead too short', reason: 'It is never cut or lengthened.', advice: `Take a lead of ${say(wayM, 'length')} or more.`,
+    })]
+  }
+  if (surplus > surplusM.value) {
+    const { turns, thickMm } = coilOf(surplus, cable.diameterMm)
+    return [finding('route', 'lead', {
+      ...common, verdict: 'check', title: 'The ready-made lead is much longer than its way', short: 'lead much too long', source: surplusM.source,
+      reason: `${say(surplus, 'length')} to coil: ${turns} turns of ${say(coilM.value * 1000, 'size')} across, ${say(thickMm, 'size')} thick.`,
+      advice: `Take a lead of ${say(wayM, 'length')} to ${say(wayM + surplusM.value, 'length')}, or find room for the coil where it can be reached and note the place.`,
+    })]
+  }
+  return [finding('route', 'lead', { ...common, verdict: 'good', title: 'The ready-made lead reaches', reason: `Coil ${say(surplus, 'length')} where it can be reached.` })]
 }
-
-function weatherFinding({ cable }: DeviceContext, route: Route): Finding | null {
-  const outside = route.segments.find(({ space }) => space === 'clipped outside' || space === 'under decking')
-  if (cable.outdoor || !outside) return null
-  return finding('route', 'jacket', {
-    verdict: 'stop', title: 'Indoor cable in the open', figure: text(cable.name), limit: text('outdoor jacket'), reason: `${SPACES[outside.space].name}: sunlight and wet break an indoor jacket.`, source: 'practice', advice: 'Take outdoor cable, or stay indoors.',
-  })
-}
-

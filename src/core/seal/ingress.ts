@@ -26,6 +26,12 @@ function readTests(ratings: readonly string[]): Set<number> {
   return tests
 }
 
+/** First digit of the best rating: how well it keeps dust out. Null where no rating says (IPX4), or none is understood. */
+export function dustOf(ratings: readonly string[]): number | null {
+  const digits = ratings.map((rating) => /^IP([0-9])[0-9]$/.exec(rating)?.[1]).filter((digit) => digit !== undefined)
+  return digits.length === 0 ? null : Math.max(...digits.map(Number))
+}
+
 /** True when every needed test has been passed. */
 export function covers(passed: ReadonlySet<number>, needed: readonly number[]): boolean {
   return needed.every((test) => passed.has(test))

@@ -12,8 +12,9 @@ export interface PlacedOpening {
   readonly ref: string
   readonly partName: string
   readonly opening: Opening
-  /** Tests that water there calls for. */
+  /** Tests that water there calls for, and the dust digit. */
   readonly needs: readonly number[]
+  readonly needsDust: number
   readonly place: JointPlace | null
 }
 
@@ -37,14 +38,16 @@ export function openingsOf(context: DeviceContext): readonly PlacedOpening[] {
 const OPENINGS = new WeakMap<DeviceContext, readonly PlacedOpening[]>()
 
 function placedOpenings(context: DeviceContext): PlacedOpening[] {
-  const { mounts, camera, exposure, policies } = context
+  const { mounts, camera, exposure } = context
   const place = jointPlace(context)
+  const dry = { needs: [], needsDust: 0 }
+  const outside = { needs: exposure.tests, needsDust: exposure.dust }
+  const edge = { needs: exposure.edgeTests, needsDust: 0 }
   const placed = (ref: string, partName: string, openings: readonly Opening[]): PlacedOpening[] =>
     openings.map((opening) => {
       const joint = opening.kind === 'tail joint'
-      // Coax and DC joints are never weatherproof: they belong in a box, whatever the policy for network tails.
-      const sheltered = joint && place !== 'in the open' && (policies.sealing === 'by exposure' || camera.connection !== 'network tail')
-      return { ref: `${ref}/${opening.key}`, partName, opening, needs: sheltered ? [] : exposure.tests, place: joint ? place : null }
+      const asked = opening.kind === 'wall edge' ? edge : outside
+      return { ref: `${ref}/${opening.key}`, partName, opening, ...(joint && place !== 'in the open' ? dry : asked), place: joint ? place : null }
     })
   return [...mounts.flatMap((part, index) => placed(`mount-${index}`, part.name, part.openings)), ...placed('camera', camera.name, camera.openings)]
 }
@@ -57,9 +60,9 @@ export interface ClosedOpening extends PlacedOpening {
 
 /** Openings with their chosen seals; a choice for an opening that the stack no longer has is passed over. */
 export const closedOpenings = remembered((context, seal: SealChoices): readonly ClosedOpening[] =>
-  openingsOf(context).map(({ ref, partName, opening, needs, place }) => {
-    const choice = seal.choices.find((chosen) => chosen.opening === ref)
-    return { ref, partName, opening, needs, place, seal: choice?.sealId ? (context.catalogue.seals.get(choice.sealId) ?? null) : null, cables: choice?.cables ?? 1 }
+  openingsOf(context).map((placed) => {
+    const choice = seal.choices.find((chosen) => chosen.opening === placed.ref)
+    return { ...placed, seal: choice?.sealId ? (context.catalogue.seals.get(choice.sealId) ?? null) : null, cables: choice?.cables ?? 1 }
   }),
 )
 

@@ -1,5 +1,3 @@
-import type { Imager } from './projection'
-
 const RAD = Math.PI / 180
 
 /** An edge ray flatter than this counts as level: beyond a hundred kilometres no ground is meant. */
@@ -25,24 +23,21 @@ export function farthestGroundM(heightM: number, tiltDeg: number, verticalFovDeg
   return upper <= LEVEL_DEG ? 'endless' : heightM / Math.tan(upper * RAD)
 }
 
-/**
- * Tilts (degrees below level) that keep a height at a distance inside the picture, upper and lower edge included.
- * `depressionDeg` is the angle at which the camera looks down on it.
- */
-export function tiltsThatShow(depressionDeg: number, verticalFovDeg: number): readonly [min: number, max: number] {
-  return [depressionDeg - verticalFovDeg / 2, depressionDeg + verticalFovDeg / 2]
-}
-
 /** How steeply the camera looks down (degrees) on a point `distanceM` away and `heightM` above the ground. */
 export function depressionDeg(cameraHeightM: number, heightM: number, distanceM: number): number {
   return Math.atan2(cameraHeightM - heightM, distanceM) / RAD
 }
 
 /**
- * How near a person may come before the face leaves the lower edge, metres; 'own feet' when it never does.
- * Follows the edge ray to face height.
+ * How near a person may come, straight ahead, before the face leaves the picture, metres: over the lower edge where the
+ * lens hangs above the face, over the upper edge where it hangs below. 'own feet' when it never leaves, 'none' when the
+ * face is never pictured.
  */
-export function nearestFaceM(cameraHeightM: number, faceHeightM: number, tiltDeg: number, imager: Pick<Imager, 'verticalFovDeg'>): Reach {
-  if (cameraHeightM <= faceHeightM) return 'none'
-  return nearestGroundM(cameraHeightM - faceHeightM, tiltDeg, imager.verticalFovDeg)
+export function nearestFaceM(cameraHeightM: number, faceHeightM: number, tiltDeg: number, halfDeg: number): Reach {
+  const above = cameraHeightM - faceHeightM
+  const [lower, upper] = [tiltDeg + halfDeg, tiltDeg - halfDeg] // below level
+  if (Math.abs(above) < 1e-9) return lower >= 0 && upper <= 0 ? 'own feet' : 'none' // it stands level with the lens, however far
+  const edge = above > 0 ? lower : -upper // how far towards the face's side the picture reaches
+  if (edge <= LEVEL_DEG) return 'none'
+  return edge >= 90 ? 'own feet' : Math.abs(above) / Math.tan(edge * RAD)
 }

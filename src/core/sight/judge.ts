@@ -22,7 +22,7 @@ export function judgeArea(area: AreaResult, units: UnitSystem): Finding {
     { share: area.outOfPicture, says: `${percent(area.outOfPicture)} is in nobody’s picture`, advice: 'Turn or widen a camera, or place another.' },
   ].filter(({ share }) => share >= 0.005).sort((a, b) => b.share - a.share)
   return finding('sight', id, {
-    verdict: area.met === 0 ? 'stop' : 'check', title: `${area.name}: not enough to ${level.name.toLowerCase()}`, figure, limit, reason: `${reasons.map(({ says }) => says).join(', ') || 'Nothing of it is seen'}.`,
+    verdict: area.met === 0 ? 'stop' : 'check', title: `${area.name}: not enough to ${level.name.toLowerCase()}`, short: 'area not met', figure, limit, reason: `${reasons.map(({ says }) => says).join(', ') || 'Nothing of it is seen'}.`,
     source: areaShare.source, advice: reasons[0]?.advice ?? 'Place a camera that sees it.',
   })
 }
@@ -36,7 +36,7 @@ export function judgeTarget({ thingId, name, level, asked: { seen, hidden } }: T
   if (best && best.densityPxM >= densityPxM) return finding('sight', id, { verdict: 'good', title: `${name}: enough to ${levelName.toLowerCase()}`, figure: quantity(best.densityPxM, 'density'), limit, reason: `Seen by ${seen.map(({ mark }) => mark).join(', ')}.`, source })
   const blocked = hidden.map(({ mark, by }) => `${mark} is blocked by ${by}`).join('; ')
   return finding('sight', id, {
-    verdict: 'stop', title: `${name}: not enough to ${levelName.toLowerCase()}`, figure: best ? quantity(best.densityPxM, 'density') : text('not seen'), limit, source,
+    verdict: 'stop', title: `${name}: not enough to ${levelName.toLowerCase()}`, short: 'target not met', figure: best ? quantity(best.densityPxM, 'density') : text('not seen'), limit, source,
     reason: best ? `${best.mark} sees it best, at ${print({ value: best.densityPxM, kind: 'density' }, units)}.` : blocked === '' ? 'It is in nobody’s picture.' : `${blocked}.`,
     advice: best ? 'A longer lens, or a camera nearer to it.' : blocked === '' ? 'Turn or widen a camera, or place another.' : 'Look past what stands there from the other side, or from higher up.',
   })
@@ -47,7 +47,7 @@ export function judgePrivacy({ thingId, name, seenBy }: PrivacyResult, units: Un
   const worst = seenBy.reduce<PrivacyResult['seenBy'][number] | null>((most, one) => (most && most.bestPxM >= one.bestPxM ? most : one), null)
   if (!worst) return null
   return finding('sight', `privacy:${thingId}`, {
-    verdict: 'check', title: `${name}: must not be seen`, figure: quantity(worst.share * 100, 'share'), limit: quantity(0, 'share'),
+    verdict: 'check', title: `${name}: must not be seen`, short: 'must not be seen', figure: quantity(worst.share * 100, 'share'), limit: quantity(0, 'share'),
     reason: seenBy.map(({ mark, share, bestPxM }) => `${mark} sees ${percent(Math.max(0.01, share))} of it at up to ${print({ value: bestPxM, kind: 'density' }, units)}`).join('; ') + '.',
     source: 'practice', advice: 'Turn the camera away, or set a privacy mask there and note it for the hand-over. Local law decides.',
   })

@@ -10,7 +10,7 @@ import type { Eye } from './footprint'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
 import { firstBetween, nameOf, occludersOf, soffitBoard } from './occluders'
-import { imagerOf, type Point } from './projection'
+import { imagerOf, uprightHalfDeg, type Point } from './projection'
 import { simulate, type SimulatedPicture } from './scene'
 import { sunInPicture, type SunInPicture } from './sun'
 import { lookingInto } from './survey'
@@ -98,13 +98,13 @@ function mayReach({ pose }: Eye, outline: readonly PlanPoint[]): boolean {
   return pose.x > box.left - 150 && pose.x < box.right + 150 && pose.y > box.bottom - 150 && pose.y < box.top + 150
 }
 
-/** What of it is worth saying. */
-export function planFindings(context: DeviceContext, sight: Sight, { hidden, near, sun, private: into, setBackM: back, lipM, eye }: OnPlan): Finding[] {
+/** What of it is worth saying. `cured` tells whether a change of the sight takes a finding away and brings no other; null where no advice is wanted. */
+export function planFindings(context: DeviceContext, sight: Sight, cured: Cured | null, { hidden, near, sun, private: into, setBackM: back, lipM, eye }: OnPlan): Finding[] {
   const { camera, say } = context
   const findings: Finding[] = []
   if (hidden) {
     findings.push(finding('sight', 'hidden', {
-      verdict: 'stop', title: 'The target is hidden', figure: quantity(hidden.distanceM, 'length'), limit: quantity(sight.targetDistanceM, 'length'),
+      verdict: 'stop', title: 'The target is hidden', short: 'target hidden', figure: quantity(hidden.distanceM, 'length'), limit: quantity(sight.targetDistanceM, 'length'),
       reason: `${cap(nameOf(hidden.thing))} stands in between, ${say(hidden.distanceM, 'length')} from the lens.`, source: 'physics', advice: 'Move the camera or turn it past what stands there, go higher, or place another camera behind it.',
     }))
   }
@@ -113,29 +113,45 @@ export function planFindings(context: DeviceContext, sight: Sight, { hidden, nea
     const seen = surface.ofPicture * 100 > nearShare.value
     const lit = camera.infraredReachM > 0 && surface.ofBeam > 0.02
     if (!seen && !lit) continue
-    const drop = surface.kind === 'soffit' && back !== null && lipM !== null ? lipClearanceM(back, lipM, sight.heightM, sight.tiltDeg, eye.imager.verticalFovDeg) : null
+    const drop = surface.kind === 'soffit' && back !== null && lipM !== null ? lipClearanceM(back, lipM, sight.heightM, sight.tiltDeg, 2 * uprightHalfDeg(eye.imager, eye.pose.rollDeg)) : null
     const what = surface.kind === 'soffit' ? 'Soffit lip' : 'Near surface'
     findings.push(finding('sight', `near:${surface.kind}`, {
-      verdict: 'check', title: seen ? `${what} in the picture` : `${what} in the infrared beam`, figure: quantity((seen ? surface.ofPicture : surface.ofBeam) * 100, 'share'), limit: seen ? text(`${nearShare.value} %`) : text(`none within ${beamMargin.value} % round the picture`),
+      verdict: 'check', title: seen ? `${what} in the picture` : `${what} in the infrared beam`, short: seen ? `${what.split(' ')[1]} in picture` : `${what.split(' ')[1]} in the beam`, figure: quantity((seen ? surface.ofPicture : surface.ofBeam) * 100, 'share'), limit: seen ? text(`${nearShare.value} %`) : text(`none within ${beamMargin.value} % round the picture`),
       reason: `${cap(surface.name)} stands ${say(surface.nearestM, 'length')} from the lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
       source: seen ? nearShare.source : nearSurfaceM.source,
-      advice: drop !== null && drop > 0 ? `Hang it ${say(drop, 'length')} lower, tilt it down more, or bring it to the edge.` : 'Turn it away, bring it past the edge, or hang it lower.',
+      advice: cured === null ? '' : nearAdvice(context, sight, cured, `sight/near:${surface.kind}`, drop),
     }))
   }
   for (const { name, share, bestPxM } of into) {
     findings.push(finding('sight', 'privacy', {
-      verdict: 'check', title: 'It looks where it must not', figure: quantity(share * 100, 'share'), limit: quantity(0, 'share'), reason: `It sees ${Math.max(1, Math.round(share * 100))} % of ${name}, at up to ${say(bestPxM, 'density')}.`,
+      verdict: 'check', title: 'It looks where it must not', short: 'private ground', figure: quantity(share * 100, 'share'), limit: quantity(0, 'share'), reason: `It sees ${Math.max(1, Math.round(share * 100))} % of ${name}, at up to ${say(bestPxM, 'density')}.`,
       source: 'practice', advice: 'Turn or tilt it away, or set a privacy mask over that part and note it for the hand-over. Local law decides.',
     }))
   }
   if (sun && sun.hoursAYear > SIGHT_LIMITS.sunHoursAYear.value) {
     const worst = sun.worst[0]!
     findings.push(finding('sight', 'sun', {
-      verdict: 'check', title: 'The sun stands in the picture', figure: text(`${Math.round(sun.hoursAYear)} h a year`), limit: text(`${SIGHT_LIMITS.sunHoursAYear.value} h`),
+      verdict: 'check', title: 'The sun stands in the picture', short: 'sun in picture', figure: text(`${Math.round(sun.hoursAYear)} h a year`), limit: text(`${SIGHT_LIMITS.sunHoursAYear.value} h`),
       reason: `Worst about ${worst.day}, ${worst.from} to ${worst.to}, if the sky is clear.`, source: SIGHT_LIMITS.sunHoursAYear.source, advice: 'Turn it, tilt it further down, hang it under an edge that shades the lens, or cover the view from the other side.',
     }))
   }
   return findings
 }
+
+/** Lowering or tilting that takes a near surface out of the picture, tried first; else to turn it or move it. */
+function nearAdvice({ say }: DeviceContext, sight: Sight, cured: Cured, id: string, dropM: number | null): string {
+  const ways: string[] = []
+  const lower = dropM === null ? null : Math.ceil((dropM + 0.01) * 20) / 20
+  if (lower !== null && sight.heightM - lower >= 0.3 && cured(id, { heightM: sight.heightM - lower })) ways.push(`Hang it ${say(lower, 'length')} lower`)
+  const tilt = TILT_MORE_DEG.map((by) => Math.round(sight.tiltDeg + by)).find((tiltDeg) => tiltDeg <= 90 && cured(id, { tiltDeg }))
+  if (tilt !== undefined) ways.push(`tilt it to ${say(tilt, 'angle')}`)
+  return ways.length > 0 ? `${cap(ways.join(', or '))}.` : 'Neither hanging it lower nor tilting it clears it without losing the target: turn it away, or bring it past the edge.'
+}
+
+/** Steps of tilt that are tried, degrees further down. */
+const TILT_MORE_DEG = [2, 4, 6, 8, 10, 14, 18]
+
+/** Whether a change of a sight takes a finding away and brings no other. */
+export type Cured = (id: string, change: Partial<Sight>) => boolean
 
 const cap = (words: string) => words[0]!.toUpperCase() + words.slice(1)

@@ -143,6 +143,16 @@ export function densityAlong(imager: Imager, { forward, right, up }: Axes, dx: n
   return Math.hypot(imager.focalPxX * (dAcross * stretch + across * dStretch), imager.focalPxY * (dAbove * stretch + above * dStretch))
 }
 
+/**
+ * Half of the angle (degrees) that a picture covers straight up and down the site through its axis: half the vertical field
+ * of view while it stands level, less or more once it is rolled.
+ */
+export function uprightHalfDeg(imager: Imager, rollDeg: number): number {
+  const [c, s] = [Math.abs(Math.cos(rollDeg * RAD)), Math.abs(Math.sin(rollDeg * RAD))]
+  const reach = Math.min(c < 1e-12 ? Infinity : imager.heightPx / (2 * imager.focalPxY * c), s < 1e-12 ? Infinity : imager.widthPx / (2 * imager.focalPxX * s))
+  return (imager.kind === 'rectilinear' ? Math.atan(reach) : Math.min(Math.PI, reach)) / RAD
+}
+
 /** Whether a pictured point lies inside the frame. */
 export const inFrame = (imager: Imager, { u, v }: Pictured): boolean => u >= 0 && u <= imager.widthPx && v >= 0 && v <= imager.heightPx
 

@@ -1,3 +1,3 @@
 export { assessTerminate, proposeTerminate, threadOnOrder, type CableEnds } from './terminate'
 export { PINS } from './pins'
-export { awgDiameterMm, ohmPerKm, pairLoopOhm, loopLimitOhm } from './resistance'
+export { awgDiameterMm, ohmPerKm, pairLoopOhm, loopLeastOhm, loopLimitOhm } from './resistance'

@@ -4,10 +4,10 @@ export const TERMINATE_LIMITS = {
   copperOhmMm2M: limit('Resistivity of 100 % IACS copper at 20 °C', 0.017241, 'Ω·mm²/m', 'astm-b258'),
   copperPerC: limit('Copper resistance per degree from 20 °C', 0.39, '%/°C', 'astm-b258'),
   conductorOhm100M: limit('Highest conductor resistance', 9.38, 'Ω per 100 m', 'tia-568-2-d'),
-  lengthTolerance: limit('Measured length against cut length', 10, '%', 'practice'),
+  loopLeast: limit('Loop reading below this share of the expected one is a short', 75, '%', 'practice'),
 } as const
 
 export const TERMINATE_FORMULAS: readonly Formula[] = [
   { name: 'Wire diameter', formula: '0.127·92^((36−n)/39) mm', source: 'astm-b258' },
-  { name: 'Loop resistance of a pair', formula: '2·r·L', source: 'physics' },
+  { name: 'Loop resistance of a pair', formula: '2·r·L, r and its limit by the temperature of the run', source: 'physics' },
 ]

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { NOW } from '@/testing/jobs'
+import type { StepState } from '../procedure'
 import type { Fault } from '../job'
 import { text, quantity } from '../units'
 import { dueDay, proposalOf, proposedFaults, punchListState } from '.'
@@ -25,7 +27,7 @@ it('says where the punch list stands on a day', () => {
 })
 
 it('fills a fault in from a finding, in the units of the job', () => {
-  const finding = { id: 'mount/count', stage: 'mount', verdict: 'stop', title: 'Too few fixings', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', advice: 'Use 4.' } as const
+  const finding = { id: 'mount/count', stage: 'mount', verdict: 'stop', title: 'Too few fixings', short: 'few words', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', advice: 'Use 4.' } as const
   expect(proposalOf('d', finding, 'metric')).toEqual({ deviceId: 'd', stage: 'mount', origin: 'finding:mount/count', title: 'Too few fixings', severity: 'will fail', cause: 'loose', note: '2 of 4. The box asks for at least 4. Use 4.' })
   expect(proposalOf(null, { ...finding, verdict: 'check', figure: text('unknown'), limit: null }, 'metric')).toMatchObject({ severity: 'below standard', note: expect.stringMatching(/^unknown\. /) as string })
 })
@@ -34,4 +36,20 @@ it('proposes nothing for steps that are good, open or a Check', () => {
   const step = { id: 'mount/level', stage: 'mount' as const, title: 'Level', detail: '', items: [], reason: '', caution: null, hold: null, entry: { kind: 'done' as const }, photo: null }
   for (const verdict of ['good', 'check', null] as const) expect(proposedFaults('d', [{ step, record: null, photos: 0, verdict, says: '' }], [])).toEqual([])
   expect(proposedFaults('d', [{ step, record: null, photos: 0, verdict: 'stop', says: '2.5°' }], [fault({ deviceId: 'other', origin: 'step:mount/level' })])).toHaveLength(1)
+})
+
+describe('causes follow the answer', () => {
+  const of = (stepId: string, entry: StepState['step']['entry'], record: { value?: number; choice?: string }): string | undefined => {
+    const step = { id: stepId, stage: stepId.split('/')[0] as 'test', title: 'Step', detail: '', items: [], reason: '', caution: null, hold: null, entry, photo: null }
+    const full = { deviceId: 'd', stepId, state: 'done' as const, value: record.value ?? null, choice: record.choice ?? null, note: '', at: NOW, by: 'Lead' }
+    return proposedFaults('d', [{ step, record: full, photos: 0, verdict: 'stop', says: '' }], [])[0]?.cause
+  }
+  const night = { kind: 'choice' as const, options: ['clear', 'glare', 'too dark'], good: ['clear'] }
+  const volts = { kind: 'measure' as const, quantity: 'voltage' as const, label: 'V', least: 10.8, most: 13.2 }
+  it('too dark is not glare, too many volts is not too few', () => {
+    expect(of('test/picture-night', night, { choice: 'glare' })).toBe('glare')
+    expect(of('test/picture-night', night, { choice: 'too dark' })).toBe('picture not as promised')
+    expect(of('power/volts', volts, { value: 9 })).toBe('not enough power')
+    expect(of('power/volts', volts, { value: 14 })).toBe('too many volts')
+  })
 })

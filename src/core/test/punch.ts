@@ -12,7 +12,25 @@ const CAUSE_BY_STAGE: Record<Stage, Cause> = {
   power: 'not enough power', aim: 'picture not as promised', test: 'other', handover: 'default password',
 }
 const CAUSE_BY_STEP: Record<string, Cause> = {
-  'mount/level': 'not upright or level', 'mount/fix': 'missing screws', 'route/length': 'wrong cable', 'seal/cable': 'wrong cable', 'test/picture-day': 'picture not as promised', 'test/picture-night': 'glare',
+  'mount/level': 'not upright or level', 'mount/fix': 'missing screws', 'route/length': 'wrong cable', 'seal/cable': 'wrong cable', 'test/picture-day': 'picture not as promised',
+}
+
+/** What an answer, or a value beyond its upper limit, tells of the cause. */
+const CAUSE_BY_ANSWER: Record<string, Record<string, Cause>> = {
+  'sight/place': { 'moved': 'wrong position against the wish' },
+  'test/picture-night': { 'glare': 'glare', 'too dark': 'picture not as promised' },
+  'terminate/wire-map': { 'open': 'bad termination', 'short': 'bad termination', 'reversed pair': 'polarity' },
+  'mount/tug': { 'moves': 'loose' },
+  'power/connect': { 'link only': 'not enough power', 'nothing': 'bad termination' },
+}
+const CAUSE_BEYOND: Record<string, Cause> = { 'power/volts': 'too many volts', 'terminate/loop': 'bad termination' }
+
+/** The cause that a step out of limits points to: by what was answered or measured, else by the step, else by its stage. */
+function causeOf({ step, record }: StepState): Cause {
+  const answered = record?.choice == null ? undefined : CAUSE_BY_ANSWER[step.id]?.[record.choice]
+  const { entry } = step
+  const beyond = entry.kind === 'measure' && entry.most !== null && (record?.value ?? -Infinity) > entry.most ? CAUSE_BEYOND[step.id] : undefined
+  return answered ?? beyond ?? CAUSE_BY_STEP[step.id] ?? (step.stage === null ? 'other' : CAUSE_BY_STAGE[step.stage])
 }
 
 /** The origin that a fault raised from a finding keeps. */
@@ -31,10 +49,11 @@ export function proposalOf(deviceId: string | null, finding: Finding, units: Uni
 /** What measured steps out of limits would raise; nothing that stands on the punch list open already. */
 export function proposedFaults(deviceId: string, steps: readonly StepState[], faults: readonly Fault[]): FaultProposal[] {
   const standing = new Set(faults.filter((fault) => fault.deviceId === deviceId && fault.state !== 'closed').map(({ origin }) => origin))
-  return steps.flatMap(({ step, verdict, says, record }) => {
+  return steps.flatMap((state) => {
+    const { step, verdict, says, record } = state
     const origin = `step:${step.id}`
     if (verdict !== 'stop' || standing.has(origin)) return []
-    return [{ deviceId, stage: step.stage, origin, title: `${step.title}: out of limits`, severity: 'will fail' as const, cause: CAUSE_BY_STEP[step.id] ?? CAUSE_BY_STAGE[step.stage], note: [says, record?.note].filter(Boolean).join(' ') }]
+    return [{ deviceId, stage: step.stage, origin, title: `${step.title}: out of limits`, severity: 'will fail' as const, cause: causeOf(state), note: [says, record?.note].filter(Boolean).join(' ') }]
   })
 }
 

@@ -20,7 +20,7 @@ export function loadJob(db: Db, id: string): Stored | null {
   if (!row) return null
   const all = (table: 'supply' | 'background' | 'plan_thing' | 'device' | 'step_record' | 'fault' | 'photo') => db.prepare(`SELECT * FROM ${table} WHERE job_id = ? ORDER BY position`).all(id) as Row[]
   const job = {
-    id: row.id, name: row.name, address: row.address, units: row.units, headEnd: row.head_end, windMS: row.wind_ms, policies: json(row.policies), allowances: json(row.allowances),
+    id: row.id, name: row.name, address: row.address, units: row.units, headEnd: row.head_end, windMS: row.wind_ms, terrain: row.terrain, mainsV: row.mains_v, keepPhotoPlace: row.keep_photo_place === 1, policies: json(row.policies), allowances: json(row.allowances),
     createdAt: row.created_at, createdBy: row.created_by,
     site: jsonOrNull(row.site),
     backgrounds: all('background').map((r) => ({ floor: r.floor, name: r.name, sha256: r.sha256, widthPx: r.width_px, heightPx: r.height_px, at: { x: r.x, y: r.y }, metresPerPx: r.metres_per_px, turnDeg: r.turn_deg })),
@@ -47,11 +47,11 @@ export function revisionOf(db: Db, id: string): number | null {
 /** Writes what differs between two states of a job. Runs inside the caller's transaction. */
 export function saveJob(db: Db, before: Job | null, after: Job, revision: number): void {
   db.prepare(
-    `INSERT INTO job (id, revision, name, address, units, head_end, wind_ms, policies, allowances, site, created_at, created_by)
-     VALUES (@id, @revision, @name, @address, @units, @headEnd, @windMS, @policies, @allowances, @site, @createdAt, @createdBy)
-     ON CONFLICT (id) DO UPDATE SET revision = @revision, name = @name, address = @address, units = @units, head_end = @headEnd, wind_ms = @windMS, policies = @policies, allowances = @allowances, site = @site`,
+    `INSERT INTO job (id, revision, name, address, units, head_end, wind_ms, terrain, mains_v, keep_photo_place, policies, allowances, site, created_at, created_by)
+     VALUES (@id, @revision, @name, @address, @units, @headEnd, @windMS, @terrain, @mainsV, @keepPhotoPlace, @policies, @allowances, @site, @createdAt, @createdBy)
+     ON CONFLICT (id) DO UPDATE SET revision = @revision, name = @name, address = @address, units = @units, head_end = @headEnd, wind_ms = @windMS, terrain = @terrain, mains_v = @mainsV, keep_photo_place = @keepPhotoPlace, policies = @policies, allowances = @allowances, site = @site`,
   ).run({
-    id: after.id, revision, name: after.name, address: after.address, units: after.units, headEnd: after.headEnd, windMS: after.windMS,
+    id: after.id, revision, name: after.name, address: after.address, units: after.units, headEnd: after.headEnd, windMS: after.windMS, terrain: after.terrain, mainsV: after.mainsV, keepPhotoPlace: after.keepPhotoPlace ? 1 : 0,
     policies: JSON.stringify(after.policies), allowances: JSON.stringify(after.allowances), site: after.site === null ? null : JSON.stringify(after.site), createdAt: after.createdAt, createdBy: after.createdBy,
   })
   // Devices and faults stand before what refers to them, and go after it.

@@ -18,7 +18,7 @@ export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
   const { input, result, attempt, keep, giveUp, units, draft } = usePlan('route', assessed)
   const { segments } = input
   const changed = (id: string, change: Partial<Segment>) => ({ segments: segments.map((segment) => (segment.id === id ? { ...segment, ...change } : segment)) })
-  const add = () => keep({ segments: [...segments, { id: `way-${uuid().slice(0, 8)}`, space: 'loft', lengthM: 5, riseM: 0, temperatureC: SPACES.loft.temperatureC, conduitId: null }] })
+  const add = () => keep({ segments: [...segments, { id: `way-${uuid().slice(0, 8)}`, space: 'loft', lengthM: 5, riseM: 0, temperatureC: SPACES.loft.temperatureC, conduitId: null, conduitName: '' }] })
   const earlier = (index: number) => keep({ segments: segments.toSpliced(index - 1, 2, segments[index]!, segments[index - 1]!) })
   return (
     <>
@@ -28,7 +28,7 @@ export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
       <Text mt={4} fontFamily="heading" fontWeight={600}>The way, from the device to the head end</Text>
       {segments.map((segment, index) => (
         <SimpleGrid key={segment.id} columns={{ base: 2, md: 5 }} gap={3} py={2} borderTopWidth="1px" borderColor="rule" gridTemplateColumns={{ md: '1.4fr 1fr 1fr 1fr auto' }} aria-label={`Stretch ${index + 1}`} role="group">
-          <Choose label={`${index + 1} through`} value={segment.space} options={optionsOf(SPACES)} onChoose={(space) => keep(changed(segment.id, { space: space as SpaceId, temperatureC: SPACES[space as SpaceId].temperatureC, conduitId: null }))} />
+          <Choose label={`${index + 1} through`} value={segment.space} options={optionsOf(SPACES)} onChoose={(space) => keep(changed(segment.id, { space: space as SpaceId, temperatureC: SPACES[space as SpaceId].temperatureC, conduitId: null, conduitName: '' }))} />
           <QuantityField label="Length" kind="length" units={units} value={segment.lengthM} least={0} most={1000} draftKey={draft(`${segment.id}:length`)} onTry={(lengthM) => attempt(changed(segment.id, { lengthM }))} onKeep={(lengthM) => lengthM !== null && keep(changed(segment.id, { lengthM }))} onGiveUp={giveUp} />
           <QuantityField label="Rise (− drop)" kind="length" units={units} value={segment.riseM} least={-100} most={100} draftKey={draft(`${segment.id}:rise`)} onTry={(riseM) => attempt(changed(segment.id, { riseM }))} onKeep={(riseM) => riseM !== null && keep(changed(segment.id, { riseM }))} onGiveUp={giveUp} />
           <QuantityField label="As hot as" kind="temperature" units={units} value={segment.temperatureC} least={-40} most={90} draftKey={draft(`${segment.id}:temperature`)} onTry={(temperatureC) => attempt(changed(segment.id, { temperatureC }))} onKeep={(temperatureC) => temperatureC !== null && keep(changed(segment.id, { temperatureC }))} onGiveUp={giveUp} />

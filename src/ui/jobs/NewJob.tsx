@@ -4,14 +4,14 @@ import { Box, Flex } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
-import { USUAL_ALLOWANCES, USUAL_POLICIES, USUAL_WIND_MS, type JobFacts, type Reason } from '@/core/job'
+import { USUAL_ALLOWANCES, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS, type JobFacts, type Reason } from '@/core/job'
 import { envelope } from '../job/commands'
 import { Sentence } from '../kit/Page'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 import { JobFactsForm } from '../settings/JobFactsForm'
 
-const START: JobFacts = { name: '', address: '', units: 'metric', headEnd: '', windMS: USUAL_WIND_MS, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
+const START: JobFacts = { name: '', address: '', units: 'metric', headEnd: '', windMS: USUAL_WIND_MS, terrain: 'open', mainsV: USUAL_MAINS_V.metric, keepPhotoPlace: false, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
 
 /** Starts a job. It is sent at once, because the pages of a job come from the server. */
 export function NewJob() {

@@ -99,7 +99,7 @@ describe('a line field', () => {
 })
 
 describe('findings', () => {
-  const stop = finding('mount', 'count', { verdict: 'stop', title: 'Too few fixings', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', advice: 'Use 4.' })
+  const stop = finding('mount', 'count', { verdict: 'stop', title: 'Too few fixings', short: 'few words', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', advice: 'Use 4.' })
   const good = finding('mount', 'load', { verdict: 'good', title: 'It holds', figure: quantity(55, 'force'), limit: quantity(273, 'force'), reason: 'Basis: screws.', source: 'nds' })
   it('show verdict in words, figure, limit, reason, advice and source, the gravest first', () => {
     const raise = vi.fn()
