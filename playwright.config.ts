@@ -23,13 +23,13 @@ export default defineConfig({
   },
   projects: [
     { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server|touch/ },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 }, testMatch: /journey|screens|plan|touch/ },
+    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 }, testMatch: /journey|screens|plan|touch|field/ },
     { name: 'server', testMatch: /server/ },
   ],
   webServer: {
-    command: `node --conditions=react-server --import tsx demo/load.ts && node node_modules/next/dist/bin/next start -p ${PORT}`,
+    command: `node --conditions=react-server --import tsx demo/load.ts && node scripts/serve.mjs --port ${PORT}`,
     env: { NEAT_BRACKET_DATA: data },
-    url: `http://localhost:${PORT}/api/jobs`,
+    url: `http://localhost:${PORT}/api/health`,
     timeout: 60_000,
   },
 })

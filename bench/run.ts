@@ -83,7 +83,7 @@ function rawInserts(folder: string, batches: number, size: number): number {
 async function commands(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-bench-'))
   const port = 3291
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
   const post = (list: unknown[]) => fetch(`http://localhost:${port}/api/commands`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands: list }) })
   try {
     for (let i = 0; i < 100; i++) {

@@ -5,6 +5,7 @@ import { assess } from '@/core/assess'
 import { openJobFile } from '@/core/job'
 import { surveyReport } from '@/core/sight'
 import { punchListState } from '@/core/test'
+import { asOf } from './shift'
 
 /** The demo jobs show what they are there to show. */
 function open(name: string) {
@@ -51,6 +52,15 @@ it('Tamarisk has faults as found, a temporary fix and feet and inches', () => {
   expect(assessment.devices.flatMap(({ proposedFaults }) => proposedFaults.map(({ origin }) => origin))).toEqual(['step:power/volts'])
   expect(job.units).toBe('imperial')
   expect(punchListState(job.faults, '2026-11-20')).toMatchObject({ open: 3, temporary: 1, closed: 1, overdue: ['fault-2'] })
+})
+
+it.each(['2026-11-06', '2027-03-01', '2031-12-31'])('loaded on %s, everything lies as many days back as it did, and hangs together', (today) => {
+  const words = readFileSync('demo/jobs/2-tamarisk-surgery.job.json', 'utf8')
+  const opened = openJobFile(asOf(words, today))
+  if (!opened.ok) throw new Error('broken')
+  expect(opened.file.job.faults.find(({ id }) => id === 'fault-2')!.due! > today).toBe(true)
+  expect(punchListState(opened.file.job.faults, today)).toMatchObject({ open: 3, temporary: 1, closed: 1 })
+  expect(opened.file.job.records.every(({ at }) => at < `${today}T00`)).toBe(true)
 })
 
 it('Quarry Lane is finished: every step good, nothing open', () => {

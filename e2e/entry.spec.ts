@@ -37,7 +37,7 @@ test('dragging the drawing moves numbers, drawing and findings together, asking 
   const values = await Promise.all([height!, distance!, tilt!].map((field) => field.inputValue()))
   await page.waitForLoadState('networkidle')
   await page.reload()
-  expect(await Promise.all([height!, distance!, tilt!].map((field) => field.inputValue()))).toEqual(values)
+  for (const [i, field] of [height!, distance!, tilt!].entries()) await expect(field).toHaveValue(values[i]!)
 
   // The same by keys, for those who do not drag.
   await page.locator('[data-handle=axis]').focus()
@@ -75,8 +75,9 @@ test('a note half written, a step left out and a photo that is none', async ({ p
   await page.goto('/jobs/kestrel-quay/devices/device-11/log?step=mount%2Freach')
   await expect(page.getByText('▲ Check Left out: working from the gallery')).toBeVisible()
   await page.getByTestId('photo-input').setInputFiles({ name: 'fake.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') })
-  await expect(page.getByText(/Not taken over \(addPhoto\)/)).toBeVisible()
-  await page.getByRole('button', { name: 'Put aside' }).click()
+  await expect(page.getByText(/Not taken over: a photo\./)).toBeVisible()
+  await page.getByRole('button', { name: 'Drop it' }).click()
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
   await expect(page.getByText(/Not taken over/)).toBeHidden()
 })
 
@@ -116,7 +117,7 @@ test('the pull sheet follows the plan, and its lists and the template can be tak
   expect((await template).suggestedFilename()).toBe('template-07-hoist-housing.pdf')
   await page.getByRole('link', { name: 'Pull sheet' }).click()
   await expect(page.getByRole('heading', { name: /runs, .* to cut; .* holes to drill/ })).toBeVisible()
-  await expect(page.getByRole('row', { name: /Expansion bolt M8/ })).toContainText('6')
+  await expect(page.getByRole('row', { name: /^8 mm plug and screw/ })).toContainText('6')
   const csv = page.waitForEvent('download')
   await page.getByRole('link', { name: 'CSV' }).last().click()
   expect((await csv).suggestedFilename()).toBe('kestrel-quay-boatyard-van-list.csv')

@@ -24,9 +24,9 @@ async function recordStep(page: Page): Promise<void> {
   } else if (await page.getByRole('radiogroup').isVisible()) {
     await page.getByRole('radio').first().click()
   }
-  if (await page.getByText('A photo is needed here').isVisible()) {
+  if (await page.getByText('▲ A photo is needed').isVisible()) {
     await page.getByTestId('photo-input').setInputFiles(await photo())
-    await expect(page.getByText('✓ Photographed')).toBeVisible()
+    await expect(page.getByText('✓ 1 taken')).toBeVisible()
   }
   await page.getByRole('button', { name: 'Record, next step' }).click()
   await expect(page.locator('h1').first()).not.toHaveText(title)
@@ -144,7 +144,7 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
 
   // The rest of the log, to the end.
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Board' }).click()
-  await page.getByRole('link', { name: /^01 log:/ }).click()
+  await page.getByRole('link', { name: /^01 log:|^Continue at step/ }).click()
   while (!(await page.getByText('Every step is recorded.').isVisible())) await recordStep(page)
   await page.getByLabel('Network address').fill('10.0.0.999')
   await page.getByLabel('Network address').blur()
@@ -161,7 +161,7 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden()
   await page.emulateMedia({ media: 'screen' })
   const pdf = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'PDF' }).click()
+  await page.getByRole('button', { name: 'PDF' }).click()
   expect((await pdf).suggestedFilename()).toBe(`harbour-hut-${kind}-01-hut-door.pdf`)
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Hand-over' }).click()
   const file = page.waitForEvent('download')

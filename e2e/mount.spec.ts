@@ -21,11 +21,11 @@ test('a pole is measured: the band that does not go round it is refused, the pic
   await page.getByRole('link', { name: /^2 Mount/ }).click()
 
   const findings = page.getByRole('list', { name: 'Findings' })
-  await expect(findings.getByText('▲ Check The picture shakes with the pole')).toBeVisible()
+  await expect(findings.getByText('▲ Check The picture moves with the pole')).toBeVisible()
   await page.getByLabel('Pole across').fill('219 mm')
   await expect(findings.getByText('■ Stop The band does not go round this pole')).toBeVisible()
   await expect(findings.getByText('Take Stainless pole band, 150–320 mm.')).toBeVisible()
-  await expect(findings.getByText('The picture shakes with the pole')).toHaveCount(0) // stiffer by far
+  await expect(findings.getByText('The picture moves with the pole')).toHaveCount(0) // stiffer by far
   await page.getByLabel('Pole across').blur()
   await page.getByLabel('Fixing', { exact: true }).selectOption({ label: 'Stainless pole band, 150–320 mm' })
   await expect(findings.getByText('The band does not go round this pole')).toHaveCount(0)

@@ -2,6 +2,7 @@ import { expect, test, type APIRequestContext } from '@playwright/test'
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createHash, randomUUID } from 'node:crypto'
 import { mkdtempSync, readFileSync } from 'node:fs'
+import { request as httpRequest } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
@@ -32,7 +33,7 @@ test('errors are problem details with the fields they concern, never a 500', asy
     [request.get('/api/photos/xyz'), 400, /64 hex digits/],
     [request.get(`/api/photos/${'0'.repeat(64)}`), 404, /No such photo/],
     [request.put(`/api/photos/${'0'.repeat(64)}`, { data: Buffer.from('text') }), 422, /do not match/],
-    [request.post('/api/import', { data: '{' }), 422, /not a JSON file/],
+    [request.post('/api/import', { data: Buffer.from('{'), headers: { 'content-type': 'application/json' } }), 422, /not a JSON file/],
   ]
   for (const [asked, status, words] of cases) {
     const response = await asked
@@ -70,9 +71,87 @@ test('job, assessment, history, schema and record answer', async ({ request }) =
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
 })
 
+test('only pages of this application change the record, and every answer says what may run in it', async ({ request, baseURL }) => {
+  const { host, origin } = new URL(baseURL!)
+  const json = { 'content-type': 'application/json' }
+  const knocks: [Record<string, string>, number][] = [
+    [{ ...json, origin: 'http://elsewhere.example' }, 403], [{ ...json, 'sec-fetch-site': 'cross-site' }, 403], [{ ...json, host: `rebound.example:${host.split(':')[1]}` }, 421],
+    [{ 'content-type': 'text/plain' }, 415], [{ 'content-type': 'application/x-www-form-urlencoded' }, 415], [{ ...json, origin, 'sec-fetch-site': 'same-origin' }, 400],
+  ]
+  for (const [headers, status] of knocks) {
+    const response = await raw(baseURL!, 'POST', '/api/commands', headers, '{"commands": []}')
+    expect([headers, response.status, response.type]).toEqual([headers, status, 'application/problem+json'])
+  }
+  const strange = await raw(baseURL!, 'GET', '/api/jobs/%ff', {})
+  expect([strange.status, strange.type]).toEqual([400, 'application/problem+json'])
+  const page = await request.get('/')
+  const policy = page.headers()['content-security-policy']!
+  const [, nonce] = /'nonce-([^']+)'/.exec(policy)!
+  expect(policy).toContain("frame-ancestors 'none'")
+  const scripts = [...(await page.text()).matchAll(/<script(?=[\s>])([^>]*)>/g)].map(([, words]) => words!)
+  expect(scripts.length).toBeGreaterThan(3)
+  expect(scripts.filter((words) => !words.includes(`nonce="${nonce}"`))).toEqual([])
+  expect(page.headers()).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin' })
+})
+
+test('hostile files are refused in words while everybody else is served', async ({ request, baseURL }) => {
+  const arc = ['0', 'SECTION', '2', 'ENTITIES', '0', 'ARC', '10', '0', '20', '0', '40', '1', '50', '0', '51', '1e18', '0', 'ENDSEC', '0', 'EOF'].join('\n')
+  const nested = Array.from({ length: 9 }, (_, i) => ['0', 'BLOCK', '2', `b${i}`, '10', '0', '20', '0', ...Array.from({ length: 12 }, () => (i === 0 ? ['0', 'LINE', '10', '0', '20', '0', '11', '1', '21', '1'] : ['0', 'INSERT', '2', `b${i - 1}`, '10', '1', '20', '1'])).flat(), '0', 'ENDBLK']).flat()
+  const bomb = ['0', 'SECTION', '2', 'BLOCKS', ...nested, '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES', '0', 'INSERT', '2', 'b8', '10', '0', '20', '0', '0', 'ENDSEC', '0', 'EOF'].join('\n')
+  const uses = `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 9 }, (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(12)}</g>`).join('')}<use href="#a9"/></svg>`
+  for (const bytes of [arc, bomb, uses]) {
+    const sent = request.post('/api/backgrounds', { data: Buffer.from(bytes), headers: { 'content-type': 'application/octet-stream' }, timeout: 90_000 })
+    let over = false
+    void sent.finally(() => (over = true))
+    const waits: number[] = []
+    while (!over) {
+      const began = performance.now()
+      await request.get('/api/health')
+      waits.push(performance.now() - began)
+      await new Promise((again) => setTimeout(again, 50))
+    }
+    const response = await sent
+    expect(response.status()).toBeLessThan(500)
+    expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).toBeLessThan(200)
+  }
+  const long = await raw(baseURL!, 'POST', '/api/commands', { 'content-type': 'application/json', 'transfer-encoding': 'chunked' }, Buffer.alloc(100 * 1024 * 1024, 32))
+  expect([413, 'cut']).toContain(long.status)
+  expect((await request.get('/api/health')).ok()).toBe(true)
+})
+
+test('the record prints in the background: it tells how far it is, and can be cancelled', async ({ request }) => {
+  const started = await request.post('/api/jobs/kestrel-quay/prints', { data: {} })
+  expect(started.status()).toBe(202)
+  const at = started.headers()['location']!
+  const state = async () => ((await (await request.get(at)).json()) as { state: string }).state
+  expect(await state()).toBe('printing')
+  expect((await request.get(`${at}/file`)).status()).toBe(404)
+  await request.delete(at)
+  await expect.poll(state).toBe('cancelled')
+  const whole = (await request.post('/api/jobs/quarry-lane/prints', { data: { deviceId: null } })).headers()['location']!
+  await expect.poll(async () => ((await (await request.get(whole)).json()) as { state: string }).state, { timeout: 60_000 }).toBe('done')
+  expect((await (await request.get(`${whole}/file`)).body()).subarray(0, 5).toString()).toBe('%PDF-')
+})
+
+interface Raw {
+  readonly status: number | 'cut'
+  readonly type: string
+}
+
+/** A request whose head is sent as it stands here, as a browser on another site or a program would send it. */
+const raw = (base: string, method: string, path: string, headers: Record<string, string>, body?: string | Buffer) => new Promise<Raw>((resolve) => {
+  const { hostname, port } = new URL(base)
+  const asked = httpRequest({ hostname, port, method, path, headers }, (response) => {
+    response.resume()
+    resolve({ status: response.statusCode!, type: response.headers['content-type'] ?? '' })
+  })
+  asked.on('error', () => resolve({ status: 'cut', type: '' }))
+  asked.end(body)
+})
+
 /** Starts a server of its own on a data folder and waits until it answers. */
 async function start(folder: string, port: number, request: APIRequestContext): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
   await expect.poll(async () => (await request.get(`http://localhost:${port}/api/jobs`).catch(() => null))?.status(), { timeout: 30_000 }).toBe(200)
   return server
 }

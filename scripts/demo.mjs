@@ -1,6 +1,7 @@
 /** `npm run demo`: from a fresh machine to the running application with the demo jobs. `-- --port N`, `-- --reset`. */
 import { spawn, spawnSync } from 'node:child_process'
-import { rmSync } from 'node:fs'
+import { existsSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { build, checkNode, installPackages, portIsFree, run, Stop } from './machine.mjs'
 
@@ -13,7 +14,8 @@ await run(async () => {
   installPackages()
   build()
   const data = process.env.NEAT_BRACKET_DATA ?? 'data'
-  if (values.reset) {
+  if (values.reset && existsSync(data)) {
+    if (!existsSync(join(data, 'record.sqlite'))) throw new Stop(`${data} holds no record of Neat Bracket: it is left alone. Remove it yourself if it should go.`)
     console.log(`Starting over: everything in ${data} goes`)
     rmSync(data, { recursive: true, force: true })
   }
@@ -21,7 +23,35 @@ await run(async () => {
   const loaded = spawnSync(process.execPath, ['--conditions=react-server', '--import', 'tsx', 'demo/load.ts'], { stdio: 'inherit', env })
   if (loaded.status !== 0) throw new Stop('The demo jobs could not be loaded; the lines above say why.')
   console.log(`\nNeat Bracket is starting at http://localhost:${port}  (data in ${data}; Ctrl+C stops it)\n`)
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(port)], { stdio: 'inherit', env })
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-  server.on('exit', (code) => process.exit(code ?? 0))
+  keepUp(() => spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], { stdio: 'inherit', env }))
 })
+
+const MOST_FALLS = 5
+const WITHIN_MS = 60_000
+
+/** Starts the server again when it falls, until it falls too often. */
+function keepUp(start) {
+  const falls = []
+  let stopping = false
+  let server
+  const up = () => {
+    server = start()
+    server.on('exit', (code) => {
+      falls.push(Date.now())
+      if (stopping || code === 0) process.exit(code ?? 0)
+      if (falls.filter((at) => Date.now() - at < WITHIN_MS).length >= MOST_FALLS) {
+        console.error('The server keeps falling; the lines above say why.')
+        process.exit(1)
+      }
+      console.error('The server fell and is started again.')
+      setTimeout(up, 1000)
+    })
+  }
+  for (const signal of ['SIGINT', 'SIGTERM']) {
+    process.on(signal, () => {
+      stopping = true
+      server.kill(signal)
+    })
+  }
+  up()
+}

@@ -22,7 +22,7 @@ const env = { ...process.env, NEAT_BRACKET_DATA: data }
 
 build()
 spawnSync(process.execPath, ['--conditions=react-server', '--import', 'tsx', 'demo/load.ts'], { env, stdio: 'inherit' })
-const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(PORT)], { env, stdio: 'ignore', detached: true })
+const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], { env, stdio: 'ignore', detached: true })
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--disable-quic'] })
 try {
   for (let i = 0; i < 50 && !(await fetch(`http://localhost:${PORT}/api/jobs`).then((r) => r.ok, () => false)); i++) await new Promise((resolve) => setTimeout(resolve, 200))

@@ -47,17 +47,35 @@ function rayEnd(e: Elevation, frame: Frame, downDeg: number, share = 1): Spot {
   return [x0 + dx * length, y0 + dy * length]
 }
 
+/** What the picture takes in, cut out of the sheet: the sheet's own corners are kept where the picture holds them. */
+function fan(e: Elevation, frame: Frame, halfDeg: number): Spot[] {
+  const [x0, y0] = [frame.cameraX, frame.groundY - e.heightM * frame.perMetre]
+  const sheet: Spot[] = [[8, 4], [frame.width - 8, 4], [frame.width - 8, frame.groundY], [8, frame.groundY]]
+  // Two half planes through the lens: below the upper edge, above the lower one.
+  const edge = (deg: number, side: 1 | -1) => ([x, y]: Spot) => side * ((y - y0) * Math.cos(deg * RAD) - (x - x0) * Math.sin(deg * RAD))
+  return [edge(e.tiltDeg - halfDeg, 1), edge(e.tiltDeg + halfDeg, -1)].reduce(cut, sheet)
+}
+
+/** The part of an outline where `inside` is not negative (Sutherland and Hodgman). */
+function cut(outline: Spot[], inside: (spot: Spot) => number): Spot[] {
+  return outline.flatMap((a, i): Spot[] => {
+    const b = outline[(i + 1) % outline.length]!
+    const [da, db] = [inside(a), inside(b)]
+    const kept: Spot[] = da >= 0 ? [a] : []
+    if (da >= 0 === db >= 0) return kept
+    const t = da / (da - db)
+    return [...kept, [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]]
+  })
+}
+
 /** The side elevation to scale: camera, rays, target, and the distances on the ground. */
 export function elevationDrawing(e: Elevation, units: UnitSystem, frame: Frame): Drawing {
   const say = (m: number) => print({ value: m, kind: 'length' }, units)
   const { cameraX, groundY, perMetre, width, height } = frame
   const [, cameraY] = elevationHandles(e, frame).camera
-  const half = e.verticalFovDeg / 2
+  const half = Math.min(89.5, e.verticalFovDeg / 2)
   const [upper, lower] = [rayEnd(e, frame, e.tiltDeg - half), rayEnd(e, frame, e.tiltDeg + half)]
-  const marks: Mark[] = [...surroundings(e, frame, cameraY)]
-  const onGround = (spot: Spot) => Math.abs(spot[1] - groundY) < 0.5
-  const corner: Spot[] = !onGround(upper) && onGround(lower) ? [[Math.max(upper[0], width - 8), groundY]] : []
-  marks.push(shape([[cameraX, cameraY], upper, ...corner, lower], 'seen', 'none'))
+  const marks: Mark[] = [...surroundings(e, frame, cameraY), shape(fan(e, frame, half), 'seen', 'none')]
   marks.push(line([cameraX, cameraY], upper, 'ray'), line([cameraX, cameraY], lower, 'ray'), line([cameraX, cameraY], rayEnd(e, frame, e.tiltDeg), 'axis'))
   marks.push(line([0, groundY], [width, groundY], 'outline'))
   marks.push(...tiltArc(e, frame, cameraY), ...camera(e, cameraX, cameraY), ...person(e, frame), ...callOut(e, frame, units))
@@ -109,7 +127,13 @@ function onTheAxis({ uprights, boards }: NonNullable<Elevation['surroundings']>,
   return marks
 }
 
+/** What it hangs on while the plan does not say: a pole with its bands, a wall, or a soffit with the wall behind. */
 function usual(e: Elevation, cameraX: number, groundY: number, cameraY: number): Mark[] {
+  if (e.onPole) {
+    const top = Math.max(6, cameraY - 30)
+    const bands = [-9, 7].map((dy) => line([cameraX - 26, cameraY + dy], [cameraX - 14, cameraY + dy], 'outline'))
+    return [box(cameraX - 24, top, 8, groundY - top, 'sheet', 'object'), box(cameraX - 30, groundY - 4, 20, 4, 'ink', 'none'), ...bands]
+  }
   if (e.facing === 'wall') return [box(cameraX - 30, Math.max(6, cameraY - 40), 16, groundY - Math.max(6, cameraY - 40), 'hatch', 'object')]
   const y = cameraY - 12
   return [box(cameraX - 30, y, 16, groundY - y, 'hatch', 'object'), box(cameraX - 34, y - 10, 82, 10, 'sheet', 'object')]

@@ -10,8 +10,8 @@ export type TemplateMark =
   | { readonly kind: 'circle'; readonly x: number; readonly y: number; readonly r: number; readonly wide: number; readonly dash?: boolean; readonly hole?: 'fixing' | 'cable' }
   | { readonly kind: 'words'; readonly x: number; readonly y: number; readonly words: string; readonly sizeMm: number; readonly anchor: 'start' | 'middle' | 'end' }
 
-/** The template laid out 1:1 on a sheet: base, hole centres, cable hole, level line, up arrow and a scale to check the print. */
-export function templateMarks(t: MountTemplate, paper: Paper): TemplateMark[] {
+/** The template laid out 1:1 on a sheet: base, hole centres, cable hole, level line, up arrow, a scale to check the print, and a line to sign. `about` names job, place and day. */
+export function templateMarks(t: MountTemplate, paper: Paper, about = ''): TemplateMark[] {
   const { width, height } = PAPERS[paper]
   const [cx, cy] = [width / 2, height / 2 - 4]
   const cross = (x: number, y: number, size: number): TemplateMark[] => [
@@ -34,6 +34,8 @@ export function templateMarks(t: MountTemplate, paper: Paper): TemplateMark[] {
     ...t.fixings.flatMap(({ x, y }): TemplateMark[] => [{ kind: 'circle', x: cx + x, y: cy + y, r: Math.max(0.5, t.fixingMm / 2), wide: 0.3, hole: 'fixing' }, ...cross(cx + x, cy + y, 5), ...(t.fixingBit ? [words(cx + x + 4, cy + y + 5, t.fixingBit, 3)] : [])]),
     { kind: 'line', x1: 12, y1: scaleY, x2: 112, y2: scaleY, wide: 0.4 }, ...Array.from({ length: 11 }, (_, i): TemplateMark => ({ kind: 'line', x1: 12 + i * 10, y1: scaleY - (i % 5 === 0 ? 4 : 2.5), x2: 12 + i * 10, y2: scaleY, wide: 0.3 })),
     words(114, scaleY, 'must measure 100 mm'),
+    ...(about === '' ? [] : [words(12, 32, `${about} · 1 of 1`, 3)]),
+    words(12, height - 6, 'Drilled by, date, signature:', 3), { kind: 'line', x1: 52, y1: height - 5.5, x2: 150, y2: height - 5.5, wide: 0.25 },
     { kind: 'line', x1: 12, y1: scaleY + 10, x2: 12 + 101.6, y2: scaleY + 10, wide: 0.4 }, ...Array.from({ length: 5 }, (_, i): TemplateMark => ({ kind: 'line', x1: 12 + i * 25.4, y1: scaleY + 6.5, x2: 12 + i * 25.4, y2: scaleY + 10, wide: 0.3 })),
     words(116, scaleY + 10, 'must measure 4 in'),
   ]
@@ -50,10 +52,10 @@ function outline({ outline: form, baseMm }: MountTemplate, cx: number, cy: numbe
 }
 
 /** The template as an SVG file in millimetres. */
-export function templateSvg(t: MountTemplate, paper: Paper): string {
+export function templateSvg(t: MountTemplate, paper: Paper, about = ''): string {
   const { width, height } = PAPERS[paper]
   const safe = (said: string) => said.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
-  const drawn = templateMarks(t, paper).map((mark) => {
+  const drawn = templateMarks(t, paper, about).map((mark) => {
     if (mark.kind === 'words') return `<text x="${mark.x}" y="${mark.y}" font-size="${mark.sizeMm}" text-anchor="${mark.anchor}" font-family="sans-serif">${safe(mark.words)}</text>`
     const pen = `stroke="#1C2126" stroke-width="${mark.wide}"${mark.dash ? ' stroke-dasharray="3 1.5"' : ''}`
     if (mark.kind === 'line') return `<line x1="${mark.x1}" y1="${mark.y1}" x2="${mark.x2}" y2="${mark.y2}" ${pen}/>`

@@ -8,3 +8,12 @@ export function problem(status: number, title: string, detail: string, errors: r
 }
 
 export const noJob = (id: string): Response => problem(404, 'No such job', `There is no job with the id ${id.slice(0, 64)}.`)
+
+/** What a body says as JSON; undefined when it is none. */
+export function jsonOf(body: Buffer): unknown {
+  try {
+    return JSON.parse(body.toString('utf8')) as unknown
+  } catch {
+    return undefined
+  }
+}

@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3'
 import { createHash, randomUUID } from 'node:crypto'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
@@ -8,13 +8,14 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { commandsOf, JOB_FILE_VERSION, type Change, type Job } from '@/core/job'
 import { device, job, NOW } from '@/testing/jobs'
 import { scratchRecord } from '@/testing/record'
-import { applyBatch, load, RefusedBatch } from './commands/batch'
+import { checkRecord } from './check'
+import { applyBatch, applyNew, load } from './commands/batch'
 import { history } from './commands/history'
 import { loadJob } from './db/job'
 import { openRecord, type Db } from './db/open'
 import { jobFile } from './exports/jobFile'
 import { importJobFile } from './imports/jobFile'
-import { keepPhoto, readPhoto } from './photos/store'
+import { knowPhoto, pathOf, readPhoto, storePhoto, sweep } from './photos/store'
 
 let folder: string
 let db: Db
@@ -25,8 +26,12 @@ beforeEach(() => {
 
 const say = (change: Change, jobId = 'job-1') => ({ ...change, id: randomUUID(), jobId, at: NOW, by: 'Lead' })
 const yard = (): Job => job({ devices: [device(), device({ id: 'device-2', mark: '02', name: 'Gate' })] })
-const put = (on: Job) => applyBatch(db, commandsOf(on, randomUUID), { wholeOrNothing: true })
+const put = (on: Job) => expect(applyNew(db, commandsOf(on, randomUUID))).toEqual([])
 const rename = (name: string) => ({ type: 'setPower' as const, deviceId: name, power: { supplyId: 'switch', port: 3 } })
+const keepPhoto = async (sha256: string | null, bytes: Buffer) => {
+  const kept = await storePhoto(folder, sha256, bytes)
+  return kept.ok ? { ...kept, created: knowPhoto(db, kept.content), sha256: kept.content.sha256 } : kept
+}
 const picture = (width = 40, height = 30) => sharp({ create: { width, height, channels: 3, background: '#887' } }).jpeg()
 
 describe('the record', () => {
@@ -74,7 +79,7 @@ describe('a batch', () => {
     expect(applyBatch(db, [{ ...once, deviceId: 'device-2' }]).answers).toMatchObject([{ status: 'refused', reasons: [{ path: '/id' }] }])
   })
   it('whole or nothing leaves nothing behind', () => {
-    expect(() => applyBatch(db, [...commandsOf(yard(), randomUUID), say(rename('gone'))], { wholeOrNothing: true })).toThrow(RefusedBatch)
+    expect(applyNew(db, [...commandsOf(yard(), randomUUID), say(rename('gone'))])).toMatchObject([{ path: '/deviceId' }])
     expect(load(db, 'job-1')).toBeNull()
     expect(db.prepare('SELECT COUNT(*) FROM command').pluck().get()).toBe(0)
   })
@@ -96,10 +101,10 @@ describe('a batch', () => {
 describe('photos', () => {
   it('are kept once, turned upright and made small, without camera data', async () => {
     const bytes = await picture(1200, 800).withExif({ IFD0: { Artist: 'someone' } }).withMetadata({ orientation: 6 }).toBuffer()
-    const first = await keepPhoto(db, folder, null, bytes)
+    const first = await keepPhoto(null, bytes)
     expect(first).toMatchObject({ ok: true, created: true })
     const sha256 = createHash('sha256').update(bytes).digest('hex')
-    expect(await keepPhoto(db, folder, sha256, bytes)).toMatchObject({ ok: true, created: false })
+    expect(await keepPhoto(sha256, bytes)).toMatchObject({ ok: true, created: false })
     expect(readPhoto(db, folder, sha256, 'original')!.bytes.equals(bytes)).toBe(true)
     const small = await sharp(readPhoto(db, folder, sha256, 'small')!.bytes).metadata()
     expect([small.width, small.height, small.exif]).toEqual([240, 360, undefined])
@@ -108,22 +113,56 @@ describe('photos', () => {
     ['text that says it is a photo', Buffer.from('\xff\xd8\xff not really'), 415],
     ['an SVG', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'), 415],
     ['too many bytes', Buffer.alloc(21 * 1024 * 1024), 413],
-  ])('refuses %s', async (_, bytes, status) => expect(await keepPhoto(db, folder, null, bytes)).toMatchObject({ ok: false, status }))
+  ])('refuses %s', async (_, bytes, status) => expect(await keepPhoto(null, bytes)).toMatchObject({ ok: false, status }))
   it('refuses bytes under another name', async () => {
-    expect(await keepPhoto(db, folder, 'd'.repeat(64), await picture().toBuffer())).toMatchObject({ ok: false, status: 422 })
+    expect(await keepPhoto('d'.repeat(64), await picture().toBuffer())).toMatchObject({ ok: false, status: 422 })
+  })
+})
+
+describe('the record and its files', () => {
+  const original = (sha256: string) => pathOf(folder, sha256, 'original')
+  it('a whole record has no fault; a missing, a damaged and a stray file are each named', async () => {
+    const [one, two, three] = await Promise.all([30, 40, 50].map(async (width) => {
+      const kept = await keepPhoto(null, await picture(width).toBuffer())
+      if (!kept.ok) throw new Error('not kept')
+      return kept.sha256
+    }))
+    put(yard())
+    expect(checkRecord(db, folder)).toEqual([])
+    rmSync(original(one!))
+    writeFileSync(original(two!), 'rubbish')
+    db.prepare('DELETE FROM photo_content WHERE sha256 = ?').run(three!)
+    writeFileSync(`${original(three!)}.left`, '')
+    const found = checkRecord(db, folder).map(({ what }) => what)
+    expect(found).toHaveLength(6) // three files of the stray one
+    expect(found).toEqual(expect.arrayContaining([expect.stringContaining(`${one!} is missing`), expect.stringContaining(`${two!} is damaged`), expect.stringMatching(/left half-written/), expect.stringMatching(/belongs to no photo/)]))
+    expect(readPhoto(db, folder, one!, 'original')).toBeNull()
+    expect(await keepPhoto(one!, await picture(30).toBuffer())).toMatchObject({ ok: true, created: false }) // sent again, it is healed
+    expect(readPhoto(db, folder, one!, 'original')).not.toBeNull()
+  })
+  it('a job that the schema would not take is named', () => {
+    put(yard())
+    db.prepare("UPDATE device SET name = '' WHERE id = 'device-2'").run()
+    expect(checkRecord(db, folder).map(({ what }) => what)).toEqual([expect.stringContaining('Job job-1 does not hold together: /devices/1/name')])
+  })
+  it('sweeps what a killed process left, once it is an hour old', async () => {
+    const kept = await keepPhoto(null, await picture().toBuffer())
+    if (!kept.ok) throw new Error('not kept')
+    writeFileSync(`${original(kept.sha256)}.half`, 'x')
+    expect([sweep(folder, Date.now()), sweep(folder, Date.now() + 3_700_000), checkRecord(db, folder)]).toEqual([0, 1, []])
   })
 })
 
 describe('the job file', () => {
   it('imports into an empty record without loss, photos included, and again only as a copy', async () => {
-    const kept = await keepPhoto(db, folder, null, await picture().toBuffer())
+    const kept = await keepPhoto(null, await picture().toBuffer())
     if (!kept.ok) throw new Error('not kept')
     put({ ...yard(), photos: [{ id: 'p', sha256: kept.sha256, deviceId: 'device-1', stepId: null, faultId: null, caption: 'as found', at: NOW, by: 'Installer 1' }] })
     const words = JSON.stringify(jobFile(db, folder, load(db, 'job-1')!.job))
 
     const folder2 = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
     const db2 = openRecord(folder2)
-    expect(await importJobFile(db2, folder2, words, false)).toEqual({ ok: true, jobId: 'job-1' })
+    expect(await importJobFile(db2, folder2, words, false)).toEqual({ ok: true, jobId: 'job-1', refused: 0 })
     expect(JSON.stringify(jobFile(db2, folder2, load(db2, 'job-1')!.job))).toBe(words)
     expect(await importJobFile(db2, folder2, words, false)).toMatchObject({ ok: false, status: 409 })
     const copy = await importJobFile(db2, folder2, words, true)

@@ -6,17 +6,19 @@ import { CacheProvider } from '@emotion/react'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { useServerInsertedHTML } from 'next/navigation'
 import { ThemeProvider } from 'next-themes'
-import { useState, type ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
+import { replayFirstTap } from './firstTap'
 import { system } from './theme'
 
 /** Everything that surrounds the pages: styles collected on the server, theme, queries. */
-export function Providers({ children }: { children: ReactNode }) {
+export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
+  useEffect(replayFirstTap, [])
   const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 5_000, retry: 1 } } }))
   return (
-    <StyleRegistry>
+    <StyleRegistry nonce={nonce}>
       <QueryClientProvider client={queries}>
         <ChakraProvider value={system}>
-          <ThemeProvider attribute="class" themes={['daylight', 'loft']} value={{ daylight: 'light', loft: 'dark' }} defaultTheme="daylight" enableSystem={false} disableTransitionOnChange>
+          <ThemeProvider nonce={nonce} attribute="class" themes={['daylight', 'loft']} value={{ daylight: 'light', loft: 'dark' }} defaultTheme="daylight" enableSystem={false} disableTransitionOnChange>
             {children}
           </ThemeProvider>
         </ChakraProvider>
@@ -26,9 +28,9 @@ export function Providers({ children }: { children: ReactNode }) {
 }
 
 /** Hands the styles that a render inserted to the page, so that server and browser agree. */
-function StyleRegistry({ children }: { children: ReactNode }) {
+function StyleRegistry({ nonce, children }: { nonce?: string; children: ReactNode }) {
   const [{ cache, flush }] = useState(() => {
-    const cache = createCache({ key: 'nb' })
+    const cache = createCache({ key: 'nb', nonce })
     cache.compat = true
     const insert = cache.insert
     let inserted: string[] = []
@@ -48,7 +50,7 @@ function StyleRegistry({ children }: { children: ReactNode }) {
     const names = flush()
     if (names.length === 0) return null
     const styles = names.map((name) => cache.inserted[name]).join('')
-    return <style key={cache.key} data-emotion={`${cache.key} ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: styles }} />
+    return <style key={cache.key} nonce={nonce} data-emotion={`${cache.key} ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: styles }} />
   })
   return <CacheProvider value={cache}>{children}</CacheProvider>
 }

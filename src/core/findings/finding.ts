@@ -47,6 +47,11 @@ export function gravest(findings: readonly Finding[]): Verdict {
   return worst
 }
 
+/** The gravest finding that is not good, the first of its kind; null when all are. */
+export function worstOf(findings: readonly Finding[]): Finding | null {
+  return findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check') ?? null
+}
+
 /** Stops first, then checks, then good; otherwise in the order given. */
 export function byGravity(findings: readonly Finding[]): Finding[] {
   return [...findings].sort((a, b) => WEIGHT[b.verdict] - WEIGHT[a.verdict])

@@ -153,7 +153,8 @@ function applyToDevice(job: Job, command: Exclude<OnDevice, { type: 'addDevice' 
     case 'recordStep': {
       const { deviceId, stepId, outcome, at, by } = command
       if (outcome.state === 'left out' && outcome.note === '') return refuse('/outcome/note', 'Say why the step is left out.')
-      const others = job.records.filter((record) => record.deviceId !== deviceId || record.stepId !== stepId)
+      const again = job.records.some((record) => record.stepId === stepId && record.deviceId === deviceId)
+      const others = again ? job.records.filter((record) => record.deviceId !== deviceId || record.stepId !== stepId) : job.records
       return { ok: true, job: { ...job, records: [...others, { deviceId, stepId, ...outcome, at, by }] } }
     }
     case 'clearStep':

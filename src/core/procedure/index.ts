@@ -1,2 +1,2 @@
 export { stepsOf } from './steps'
-export { judge, printLimits, type Step, type StepState } from './step'
+export { judge, printLimits, type Step, type StepEntry, type StepState } from './step'

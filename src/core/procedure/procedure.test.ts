@@ -83,7 +83,7 @@ describe('steps follow from the plan', () => {
     expect(find(plan({ ...tile, mount: { ...mount, tethered: true } }), 'mount/fix')!.items.some((item) => item.startsWith('Tether of'))).toBe(true)
   })
   it('takes a measured cable where the first seal grips it, and volts between the camera’s own limits', () => {
-    expect(find(plan({}), 'seal/cable')!.entry).toMatchObject({ quantity: 'size', least: 6, most: 12 })
+    expect(find(plan({}), 'seal/cable')!.entry).toMatchObject({ quantity: 'size', least: 6, most: 6.5 })
     const dc = plan({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }, { supplies: [{ id: 'dc', name: 'DC', partId: 'dc-12-5' }] })
     expect(find(dc, 'power/volts')!.entry).toMatchObject({ quantity: 'voltage', least: 10.8, most: 13.2 })
   })

@@ -101,6 +101,14 @@ function pulling(context: DeviceContext): Step[] {
   ]
 }
 
+type Range = readonly [number, number]
+
+/** What both the seal and the plug hold, mm; what the seal holds where no cable suits both, or the plug grips the coax alone. */
+function gripped(clampMm: Range, jacketMm: Range | null): Range {
+  const both: Range = [Math.max(clampMm[0], jacketMm?.[0] ?? 0), Math.min(clampMm[1], jacketMm?.[1] ?? Infinity)]
+  return both[0] < both[1] ? both : clampMm
+}
+
 function makingEnds(context: DeviceContext): Step[] {
   const { device, catalogue, cable, policies, accessories } = context
   if (!device.terminate) return []
@@ -112,9 +120,10 @@ function makingEnds(context: DeviceContext): Step[] {
   const steps: Step[] = []
   const grip = device.seal ? closedOpenings(context, device.seal).find(({ seal, opening }) => seal?.clampMm && needsPart(opening))?.seal : null
   if (grip?.clampMm) {
+    const [least, most] = gripped(grip.clampMm, cable.fittingMm === cable.diameterMm ? camera.jacketMm : null)
     steps.push(step({
-      id: 'seal/cable', title: 'Measure the cable where the seal will grip it', detail: `Across the jacket, before anything goes on: ${grip.name}.`, reason: 'Too thin leaks, too thick tears the lip. One cable to an entry.',
-      entry: measure('size', 'Cable across', grip.clampMm[0], grip.clampMm[1]),
+      id: 'seal/cable', title: 'Measure the cable where the seal will grip it', detail: `Across the jacket, before anything goes on: ${grip.name}${least === grip.clampMm[0] && most === grip.clampMm[1] ? '' : `, and then ${camera.name}`}.`,
+      reason: 'Too thin leaks, too thick tears the lip. One cable to an entry.', entry: measure('size', 'Cable across', least, most),
     }))
   }
   if (threadOn.length > 0) {

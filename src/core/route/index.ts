@@ -1,6 +1,6 @@
 export { assessRoute, proposeRoute, runLengths, type RouteStrip, type Run } from './route'
 export {
-  allowedM, coilOf, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, ROOM_C, segmentM, strandedLimitM, supports, warmPieces,
+  allowedM, coilOf, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, strandedLimitM, supports,
 } from './length'
 export { fillLimit, fillPercent } from './conduit'
 export { ROUTE_LIMITS } from './limits'

@@ -213,7 +213,8 @@ describe('the survey of a floor', () => {
     expect(inside.length).toBeGreaterThan(20)
     for (const p of inside) expect(Math.abs(densityAt(imager, pose, { ...p, z: 0 }) - 62.5) / 62.5).toBeLessThan(0.01) // a quarter-metre cell at ten metres
   })
-  it('takes an empty floor', () => {
-    expect(ask([], [])).toMatchObject({ areas: [], blindSpots: [expect.anything()] })
+  it('takes an empty floor: nothing to watch, nothing to be blind to', () => {
+    expect(ask([], [])).toMatchObject({ areas: [], blindSpots: [] })
+    expect(ask([thing('premises', -5, 0, 10, 6)], []).blindSpots).toHaveLength(1)
   })
 })

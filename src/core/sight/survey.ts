@@ -184,7 +184,7 @@ function extent(things: readonly PlanThing[], backgrounds: readonly FloorBackgro
 function groundOf(things: readonly PlanThing[], { solids }: Occluders, grid: Grid, planeM: number): Uint8Array {
   const ground = new Uint8Array(cellCount(grid))
   const matter = things.filter((thing) => thing.kind === 'premises' || thing.kind === 'area')
-  if (matter.length === 0) ground.fill(WATCHED)
+  if (matter.length === 0 && things.length > 0) ground.fill(WATCHED) // on an empty sheet there is nothing to be blind to
   for (const { outline } of matter) fillOutline(grid, ground, outline, WATCHED)
   for (const { outline, fromM, toM } of solids) if (planeM >= fromM && planeM < toM) fillOutline(grid, ground, outline, SOLID)
   return ground

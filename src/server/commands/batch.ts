@@ -19,18 +19,11 @@ export interface BatchAnswer {
 /** A batch as it comes in: commands are validated one by one, so that one bad command does not lose the others. */
 export const Batch = z.strictObject({ commands: z.array(z.unknown()).min(1, 'Send at least one command.').max(5000, 'Send at most 5000 commands at once.') })
 
-/** Thrown to roll a whole batch back when `wholeOrNothing` is asked and a command was refused. */
-export class RefusedBatch extends Error {
-  constructor(readonly answers: readonly Answer[]) {
-    super('The batch was refused.')
-  }
-}
-
 /**
  * Applies a batch in one transaction. Each command is answered: applied, already applied (its id is known), or refused
- * with reasons. Refused commands change nothing and do not hold up the others, unless `wholeOrNothing`.
+ * with reasons. Refused commands change nothing and do not hold up the others.
  */
-export function applyBatch(db: Db, commands: readonly unknown[], options: { wholeOrNothing?: boolean } = {}): BatchAnswer {
+export function applyBatch(db: Db, commands: readonly unknown[]): BatchAnswer {
   const saved: Stored[] = []
   const answer = db.transaction((): BatchAnswer => {
     const jobs = new Map<string, { before: Stored | null; now: Job | null }>()
@@ -63,8 +56,6 @@ export function applyBatch(db: Db, commands: readonly unknown[], options: { whol
       bodies.set(command.id, body)
       return { id: command.id, status: 'applied' }
     })
-    if (options.wholeOrNothing && answers.some(({ status }) => status === 'refused')) throw new RefusedBatch(answers)
-
     const revisions: Record<string, number> = {}
     for (const [id, { before, now }] of jobs) {
       const old = before?.revision ?? 0
@@ -75,13 +66,39 @@ export function applyBatch(db: Db, commands: readonly unknown[], options: { whol
       saveJob(db, before?.job ?? null, now, old + 1)
       saved.push({ revision: old + 1, job: now })
     }
-    const insert = db.prepare('INSERT INTO command (id, job_id, type, at, by, body, applied_at) VALUES (@id, @jobId, @type, @at, @by, @body, @appliedAt)')
-    const appliedAt = new Date().toISOString()
-    for (const { id, jobId, type, at, by } of log) insert.run({ id, jobId, type, at, by, body: bodies.get(id)!, appliedAt })
+    keepCommands(db, log.map((command) => ({ command, body: bodies.get(command.id)! })))
     return { answers, revisions }
   }).immediate()
   for (const stored of saved) heldBy(db).set(stored.job.id, stored) // only once the transaction stands
   return answer
+}
+
+/**
+ * Makes a job that is not here yet from its commands, whole or not at all: the reasons why one is refused, empty when all
+ * were applied, or 'exists'. The work is done before the record is locked, so that nobody waits for it.
+ */
+export function applyNew(db: Db, commands: readonly Command[]): 'exists' | readonly Reason[] {
+  let job: Job | null = null
+  for (const command of commands) {
+    const lacking = missingPhoto(db, command)
+    const applied = apply(job, command, CATALOGUE)
+    if (lacking) return [lacking]
+    if (!applied.ok) return applied.reasons
+    job = applied.job
+  }
+  const made = job!
+  return db.transaction((): 'exists' | readonly Reason[] => {
+    if (revisionOf(db, made.id) !== null) return 'exists'
+    saveJob(db, null, made, 1)
+    keepCommands(db, commands.map((command) => ({ command, body: JSON.stringify(command) })))
+    return []
+  }).immediate()
+}
+
+function keepCommands(db: Db, log: readonly { readonly command: Command; readonly body: string }[]): void {
+  const insert = db.prepare('INSERT INTO command (id, job_id, type, at, by, body, applied_at) VALUES (@id, @jobId, @type, @at, @by, @body, @appliedAt)')
+  const appliedAt = new Date().toISOString()
+  for (const { command: { id, jobId, type, at, by }, body } of log) insert.run({ id, jobId, type, at, by, body, appliedAt })
 }
 
 /** Loads a job, from memory when the record still stands at the same revision. */

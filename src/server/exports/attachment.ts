@@ -1,7 +1,10 @@
 import 'server-only'
 
-/** Headers for a download with a stable, plain file name: `kestrel-quay-boatyard.job.json`. */
-export function attachment(name: string, ending: string): Record<string, string> {
+/** A stable, plain file name: `kestrel-quay-boatyard.job.json`. */
+export function plainName(name: string, ending: string): string {
   const plain = name.normalize('NFKD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'job'
-  return { 'content-disposition': `attachment; filename="${plain}.${ending}"` }
+  return `${plain}.${ending}`
 }
+
+/** Headers for a download under that name. */
+export const attachment = (name: string, ending: string): Record<string, string> => ({ 'content-disposition': `attachment; filename="${plainName(name, ending)}"` })

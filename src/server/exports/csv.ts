@@ -1,12 +1,29 @@
 import 'server-only'
 import Papa from 'papaparse'
+import type { Job } from '@/core/job'
 import type { PullSheet } from '@/core/pull'
+import { print } from '@/core/units'
 
-const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
+type Of = Pick<Job, 'units' | 'devices'>
 
-/** The lists of a pull sheet as CSV, in SI units named in the heads, whatever the job shows. */
+/** Devices by mark and name: `01 Workshop doors`. A mark alone would lose its nought in a spreadsheet. */
+function named(marks: readonly string[], { devices }: Of): string {
+  const names = new Map(devices.map(({ mark, name }) => [mark, name]))
+  return marks.map((mark) => `${mark} ${names.get(mark) ?? ''}`.trim()).join('; ')
+}
+
+/** CSV that spreadsheets read as it is meant: UTF-8 told by its byte-order mark, and no cell that would run as a formula. */
+function csv(rows: readonly Record<string, string | number>[]): string {
+  return `\uFEFF${Papa.unparse([...rows], { escapeFormulae: /^[=+\-@\t\r\uFF1D\uFF0B\uFF0D\uFF20]/ })}`
+}
+
+/** The lists of a pull sheet as CSV: the same figures as the screen, in the job's units. */
 export const PULL_LISTS = {
-  'cut-list': ({ cuts }: PullSheet) => Papa.unparse(cuts.map(({ mark, name, cable, cutM, installedM }) => ({ mark, name, cable, cut_m: cutM === null ? '' : rounded(cutM, 2), installed_m: rounded(installedM, 2) }))),
-  'drill-list': ({ drills }: PullSheet) => Papa.unparse(drills.map(({ surface, purpose, bit, bitMm, count, marks }) => ({ surface, purpose, bit, bit_mm: rounded(bitMm, 2), holes: count, devices: marks.join(' ') }))),
-  'van-list': ({ van }: PullSheet) => Papa.unparse(van.map(({ kind, item, count, spare, unit, marks }) => ({ kind, item, count: rounded(count, 1), spare, unit, devices: marks.join(' ') }))),
+  'cut-list': ({ cuts }: PullSheet, job: Of) => csv(cuts.map(({ mark, cable, cutM, installedM }) => ({
+    device: named([mark], job), cable, cut: cutM === null ? 'ready-made lead' : print({ value: cutM, kind: 'cut' }, job.units), installed: print({ value: installedM, kind: 'cut' }, job.units),
+  }))),
+  'drill-list': ({ drills }: PullSheet, job: Of) => csv(drills.map(({ surface, purpose, bit, count, marks }) => ({ surface, purpose, bit, holes: count, devices: named(marks, job) }))),
+  'van-list': ({ van }: PullSheet, job: Of) => csv(van.map(({ kind, item, count, spare, unit, marks }) => ({
+    kind, item, count: unit === 'm' ? print({ value: count, kind: 'cut' }, job.units) : count, spare, devices: named(marks, job),
+  }))),
 } as const

@@ -1,10 +1,9 @@
-import { pdf, Document, Page, Svg, Line } from '@react-pdf/renderer'
-import { createElement } from 'react'
+import { PDFDocument } from 'pdf-lib'
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
 import { scratchRecord } from '@/testing/record'
-import { readPhoto } from '../photos/store'
-import { keepBackground } from './background'
+import { knowPhoto, readPhoto } from '../photos/store'
+import { drawBackground } from './background'
 import { drawDxf } from './dxf'
 
 const scratch = scratchRecord()
@@ -21,11 +20,17 @@ const DXF = [
 ].join('\n')
 
 const plainPdf = async (): Promise<Buffer> => {
-  const page = createElement(Page, { size: [300, 200] }, createElement(Svg, { width: 300, height: 200, viewBox: '0 0 300 200' }, createElement(Line, { x1: 0, y1: 100, x2: 300, y2: 100, strokeWidth: 20, stroke: 'black' })))
-  const stream = await pdf(createElement(Document, null, page)).toBuffer()
-  const parts: Buffer[] = []
-  for await (const part of stream) parts.push(part as Buffer)
-  return Buffer.concat(parts)
+  const pdf = await PDFDocument.create()
+  pdf.addPage([300, 200]).drawRectangle({ x: 0, y: 90, width: 300, height: 20 })
+  return Buffer.from(await pdf.save())
+}
+
+/** Draws a drawing and lets the record know its picture. */
+async function keepBackground(bytes: Buffer, page = 1) {
+  const drawn = await drawBackground(scratch.folder, bytes, page)
+  if (!drawn.ok) return drawn
+  knowPhoto(scratch.db, drawn.content)
+  return { ...drawn, sha256: drawn.content.sha256 }
 }
 
 const darkAt = async (sha256: string, x: number, y: number) => {
@@ -37,14 +42,14 @@ describe('drawings become pictures', () => {
   it('PNG, SVG and a page of a PDF', async () => {
     const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200"><rect x="0" y="90" width="400" height="20"/></svg>')
     for (const bytes of [svg, await sharp(svg).png().toBuffer(), await plainPdf()]) {
-      const kept = await keepBackground(scratch.db, scratch.folder, bytes, 1)
+      const kept = await keepBackground(bytes)
       if (!kept.ok) throw new Error(kept.message)
       expect([await darkAt(kept.sha256, 0.5, 0.5), await darkAt(kept.sha256, 0.5, 0.2)]).toEqual([true, false])
       expect(kept).toMatchObject({ metresPerPx: null, pages: 1 })
     }
   })
   it('DXF, with its own scale', async () => {
-    const kept = await keepBackground(scratch.db, scratch.folder, Buffer.from(DXF), 1)
+    const kept = await keepBackground(Buffer.from(DXF))
     if (!kept.ok) throw new Error(kept.message)
     expect((kept.widthPx - 8) * kept.metresPerPx!).toBeCloseTo(20, 2)
     expect((kept.heightPx - 8) * kept.metresPerPx!).toBeCloseTo(10, 2)
@@ -61,7 +66,7 @@ describe('drawings become pictures', () => {
   })
   it('a picture 20 000 pixels wide is made smaller and kept', async () => {
     const wide = await sharp({ create: { width: 20_000, height: 600, channels: 3, background: '#fff' } }).png().toBuffer()
-    expect(await keepBackground(scratch.db, scratch.folder, wide, 1)).toMatchObject({ ok: true, widthPx: 6000, heightPx: 180 })
+    expect(await keepBackground(wide)).toMatchObject({ ok: true, widthPx: 6000, heightPx: 180 })
   })
 })
 
@@ -75,11 +80,11 @@ describe('what cannot be read is refused in words', () => {
     ['nothing', () => Buffer.alloc(0), 422, /empty/],
     ['a broken picture', async () => (await sharp({ create: { width: 90, height: 90, channels: 3, background: '#fff' } }).png().toBuffer()).subarray(0, 60), 415, /cannot be read|not a picture/],
   ])('%s', async (_, bytes, status, message) => {
-    const kept = await keepBackground(scratch.db, scratch.folder, await bytes(), 1)
+    const kept = await keepBackground(await bytes())
     expect(kept).toMatchObject({ ok: false, status })
     if (!kept.ok) expect(kept.message).toMatch(message)
   })
   it('a page that a PDF has not', async () => {
-    expect(await keepBackground(scratch.db, scratch.folder, await plainPdf(), 3)).toMatchObject({ ok: false, message: 'This PDF has 1 page; there is no page 3.' })
+    expect(await keepBackground(await plainPdf(), 3)).toMatchObject({ ok: false, message: 'This PDF has 1 page; there is no page 3.' })
   })
 })

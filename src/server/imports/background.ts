@@ -2,11 +2,10 @@ import 'server-only'
 import { createCanvas } from '@napi-rs/canvas'
 import { join } from 'node:path'
 import sharp from 'sharp'
-import type { Db } from '../db/open'
-import { keepPhoto } from '../photos/store'
+import { storePhoto, type Content } from '../photos/store'
 import { drawDxf } from './dxf'
 
-/** Turns what a customer sends as a site drawing into one kept picture: PNG, JPEG, WebP, SVG, a page of a PDF, or DXF. */
+/** Runs in a process that can be ended. Turns what a customer sends as a site drawing into one kept picture: PNG, JPEG, WebP, SVG, a page of a PDF, or DXF. */
 
 export const MOST_DRAWING_BYTES = 40 * 1024 * 1024
 const MOST_PIXELS = 500_000_000
@@ -14,16 +13,16 @@ const MOST_PIXELS = 500_000_000
 const LONGEST_PX = 6000
 const PDF_LONGEST_PX = 4000
 
-export type BackgroundKept =
-  | { readonly ok: true; readonly sha256: string; readonly widthPx: number; readonly heightPx: number; readonly metresPerPx: number | null; readonly pages: number }
+export type DrawnBackground =
+  | { readonly ok: true; readonly content: Content; readonly widthPx: number; readonly heightPx: number; readonly metresPerPx: number | null; readonly pages: number }
   | { readonly ok: false; readonly status: 413 | 415 | 422; readonly message: string }
 
-const refuse = (status: 413 | 415 | 422, message: string): BackgroundKept => ({ ok: false, status, message })
+const refuse = (status: 413 | 415 | 422, message: string): DrawnBackground => ({ ok: false, status, message })
 
 type Drawn = { readonly ok: true; readonly picture: Buffer; readonly metresPerPx: number | null; readonly pages: number } | { readonly ok: false; readonly message: string }
 
 /** Keeps a drawing as a picture. `page` counts from 1 and matters to a PDF only. Says in words why it refuses one. */
-export async function keepBackground(db: Db, folder: string, bytes: Buffer, page: number): Promise<BackgroundKept> {
+export async function drawBackground(folder: string, bytes: Buffer, page: number): Promise<DrawnBackground> {
   if (bytes.length === 0) return refuse(422, 'The file is empty.')
   if (bytes.length > MOST_DRAWING_BYTES) return refuse(413, `The file is larger than ${MOST_DRAWING_BYTES / 1024 / 1024} MB.`)
   const head = bytes.subarray(0, 2048).toString('latin1')
@@ -35,9 +34,9 @@ export async function keepBackground(db: Db, folder: string, bytes: Buffer, page
     if (!['png', 'jpeg', 'webp', 'svg'].includes(format)) return refuse(415, 'This is not a picture (PNG, JPEG, SVG), a PDF or a DXF drawing.')
     const shrink = Math.min(1, LONGEST_PX / Math.max(autoOrient.width, autoOrient.height))
     const { data, info } = await image.autoOrient().resize({ width: Math.max(1, Math.round(autoOrient.width * shrink)) }).flatten({ background: '#ffffff' }).png({ palette: true, quality: 90 }).toBuffer({ resolveWithObject: true })
-    const kept = await keepPhoto(db, folder, null, data)
+    const kept = await storePhoto(folder, null, data)
     if (!kept.ok) return kept
-    return { ok: true, sha256: kept.sha256, widthPx: info.width, heightPx: info.height, metresPerPx: drawn.metresPerPx === null ? null : drawn.metresPerPx / shrink, pages: drawn.pages }
+    return { ok: true, content: kept.content, widthPx: info.width, heightPx: info.height, metresPerPx: drawn.metresPerPx === null ? null : drawn.metresPerPx / shrink, pages: drawn.pages }
   } catch (error) {
     if (error instanceof Error && /pixel limit/i.test(error.message)) return refuse(413, `The picture has more than ${MOST_PIXELS / 1e6} million pixels: save it smaller.`)
     return refuse(415, 'This file cannot be read as a drawing: it may be broken, or not a picture (PNG, JPEG, SVG), a PDF or a DXF drawing.')

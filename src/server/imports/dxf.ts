@@ -8,6 +8,10 @@ const METRES: Readonly<Record<number, number>> = { 1: 0.0254, 2: 0.3048, 3: 1609
 
 const LONGEST_PX = 4000
 const MOST_LINES = 200_000
+/** Points that all lines may have together, and entities that blocks within blocks may come to. */
+const MOST_POINTS = 2_000_000
+const MOST_ENTITIES = 1_000_000
+const TURN = 2 * Math.PI
 const DEEPEST = 8
 
 type Spot = readonly [x: number, y: number]
@@ -24,7 +28,10 @@ export function drawDxf(words: string): DrawnDxf {
   }
   if (!dxf?.entities) return { ok: false, message: 'This DXF file cannot be read: it is broken or cut short. Save it again as ASCII DXF.' }
   const lines: (readonly Spot[])[] = []
-  collect(dxf, dxf.entities, ({ x, y }) => [x, y], lines, 0)
+  const budget = { entities: MOST_ENTITIES, points: MOST_POINTS }
+  collect(dxf, dxf.entities, ({ x, y }) => [x, y], lines, 0, budget)
+  if (budget.entities < 0) return { ok: false, message: `This DXF file comes to more than ${MOST_ENTITIES} things once its blocks are laid out: save only the layers that are needed.` }
+  if (budget.points < 0) return { ok: false, message: `This DXF file has more than ${MOST_POINTS} points: save only the layers that are needed.` }
   if (lines.length === 0) return { ok: false, message: 'This DXF file has no lines to draw: only lines, polylines, arcs, circles, ellipses and blocks of these are taken over.' }
   if (lines.length > MOST_LINES) return { ok: false, message: `This DXF file has more than ${MOST_LINES} lines: save only the layers that are needed.` }
   let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity]
@@ -60,9 +67,9 @@ interface Drawn extends IEntity {
   readonly rotation?: number
 }
 
-function collect(dxf: IDxf, entities: readonly Drawn[], place: Place, lines: (readonly Spot[])[], depth: number): void {
+function collect(dxf: IDxf, entities: readonly Drawn[], place: Place, lines: (readonly Spot[])[], depth: number, budget: { entities: number; points: number }): void {
   for (const entity of entities) {
-    if (lines.length > MOST_LINES) return
+    if (lines.length > MOST_LINES || budget.points < 0 || --budget.entities < 0) return
     if (entity.type === 'INSERT') {
       const block = entity.name === undefined ? undefined : dxf.blocks?.[entity.name]
       if (!block?.entities || depth >= DEEPEST) continue
@@ -71,10 +78,11 @@ function collect(dxf: IDxf, entities: readonly Drawn[], place: Place, lines: (re
       collect(dxf, block.entities, ({ x, y }) => {
         const [px, py] = [(x - (block.position?.x ?? 0)) * xScale, (y - (block.position?.y ?? 0)) * yScale]
         return place({ x: position.x + px * c - py * s, y: position.y + px * s + py * c })
-      }, lines, depth + 1)
+      }, lines, depth + 1, budget)
       continue
     }
     const points = pointsOf(entity)
+    budget.points -= points.length
     if (points.length > 1) lines.push(points.map(place))
   }
 }
@@ -97,7 +105,10 @@ function pointsOf(entity: Drawn): { x: number; y: number }[] {
 }
 
 function arc(from: number, to: number, at: (turn: number) => { x: number; y: number }): { x: number; y: number }[] {
-  const sweep = to > from ? to - from : to - from + 2 * Math.PI
+  // Angles may be any number of turns off, or no numbers at all; what is drawn is never more than once round.
+  if (!Number.isFinite(from) || !Number.isFinite(to)) return []
+  const apart = (to - from) % TURN
+  const sweep = apart > 1e-9 ? apart : apart + TURN
   const steps = Math.max(4, Math.ceil(sweep / (Math.PI / 24)))
   return Array.from({ length: steps + 1 }, (_, i) => at(from + (sweep * i) / steps))
 }
@@ -105,7 +116,7 @@ function arc(from: number, to: number, at: (turn: number) => { x: number; y: num
 /** A polyline's side that bends: bulge is the tangent of a quarter of its angle. */
 function bulged(a: { x: number; y: number; bulge?: number }, b: { x: number; y: number }): { x: number; y: number }[] {
   const bulge = a.bulge ?? 0
-  if (Math.abs(bulge) < 1e-6) return [b]
+  if (!Number.isFinite(bulge) || Math.abs(bulge) < 1e-6) return [b]
   const [dx, dy] = [b.x - a.x, b.y - a.y]
   const k = (1 - bulge * bulge) / (4 * bulge)
   const centre = { x: (a.x + b.x) / 2 - dy * k, y: (a.y + b.y) / 2 + dx * k }

@@ -1,6 +1,6 @@
 import 'server-only'
 import { createHash, randomUUID } from 'node:crypto'
-import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
+import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import type { Db } from '../db/open'
@@ -15,55 +15,108 @@ const MOST_PIXELS = 120_000_000
 const TYPES: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
 const EDGE = { view: 1600, small: 360 }
 
-export type Kept = { readonly ok: true; readonly created: boolean; readonly sha256: string } | { readonly ok: false; readonly status: 413 | 415 | 422; readonly message: string }
+/** What the record knows of a photo's content. */
+export interface Content {
+  readonly sha256: string
+  readonly type: string
+  readonly bytes: number
+  readonly width: number
+  readonly height: number
+}
 
-/** Keeps a photo. Idempotent: bytes that are there already are left alone. Says in words why it refuses one. */
-export async function keepPhoto(db: Db, folder: string, expected: string | null, bytes: Buffer): Promise<Kept> {
+export type Kept = { readonly ok: true; readonly content: Content } | { readonly ok: false; readonly status: 413 | 415 | 422; readonly message: string }
+
+const hashOf = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex')
+
+/**
+ * Puts a picture and its smaller versions into the folder, on disk for good when this answers. Files that are missing or
+ * damaged are written anew; whole ones are left alone. Says in words why it refuses one.
+ */
+export async function storePhoto(folder: string, expected: string | null, bytes: Buffer): Promise<Kept> {
   if (bytes.length > MOST_PHOTO_BYTES) return { ok: false, status: 413, message: `The photo is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB.` }
-  const sha256 = createHash('sha256').update(bytes).digest('hex')
+  const sha256 = hashOf(bytes)
   if (expected !== null && expected !== sha256) return { ok: false, status: 422, message: 'The bytes do not match the name: it must be the SHA-256 of the photo.' }
-  if (db.prepare('SELECT 1 FROM photo_content WHERE sha256 = ?').get(sha256)) return { ok: true, created: false, sha256 }
-
-  let format: string | undefined
-  let versions: Record<'view' | 'small', Buffer>
-  let width = 0
-  let height = 0
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS })
-    const facts = await image.metadata() // sharp reads the type from the bytes, whatever the name or header says
-    format = facts.format
+    const { format, autoOrient } = await image.metadata() // sharp reads the type from the bytes, whatever the name or header says
     if (!format || !(format in TYPES)) return { ok: false, status: 415, message: 'This is not a JPEG, PNG or WebP picture.' }
-    width = facts.autoOrient.width
-    height = facts.autoOrient.height
     const smaller = (edge: number) => image.clone().autoOrient().resize(edge, edge, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 82 }).toBuffer()
+    const content: Content = { sha256, type: TYPES[format]!, bytes: bytes.length, width: autoOrient.width, height: autoOrient.height }
+    if (isWhole(folder, sha256)) return { ok: true, content }
     const [view, small] = await Promise.all([smaller(EDGE.view), smaller(EDGE.small)])
-    versions = { view, small }
-  } catch {
+    write(folder, sha256, 'original', bytes)
+    write(folder, sha256, 'view', view)
+    write(folder, sha256, 'small', small)
+    return { ok: true, content }
+  } catch (error) {
+    if (error instanceof Error && /pixel limit/i.test(error.message)) return { ok: false, status: 413, message: `The picture has more than ${MOST_PIXELS / 1e6} million pixels: save it smaller.` }
     return { ok: false, status: 415, message: 'This picture cannot be read: it may be broken, or not a picture.' }
   }
-  write(folder, sha256, 'original', bytes)
-  write(folder, sha256, 'view', versions.view)
-  write(folder, sha256, 'small', versions.small)
-  db.prepare('INSERT INTO photo_content (sha256, type, bytes, width, height) VALUES (?, ?, ?, ?, ?) ON CONFLICT DO NOTHING').run(sha256, TYPES[format], bytes.length, width, height)
-  return { ok: true, created: true, sha256 }
 }
 
-/** Reads a kept photo; null when there is none. Smaller versions are always JPEG and carry no camera data. */
+/** Tells the record of a photo whose files are on disk; true when it is new to it. */
+export function knowPhoto(db: Db, { sha256, type, bytes, width, height }: Content): boolean {
+  return db.prepare('INSERT INTO photo_content (sha256, type, bytes, width, height) VALUES (?, ?, ?, ?, ?) ON CONFLICT DO NOTHING').run(sha256, type, bytes, width, height).changes > 0
+}
+
+/** Whether every file of a photo is there and its original is what its name says. */
+export function isWhole(folder: string, sha256: string): boolean {
+  if (!PHOTO_SIZES.every((size) => existsSync(pathOf(folder, sha256, size)) && statSync(pathOf(folder, sha256, size)).size > 0)) return false
+  return hashOf(readFileSync(pathOf(folder, sha256, 'original'))) === sha256
+}
+
+/** Reads a kept photo; null when there is none, or its file is gone. Smaller versions are always JPEG and carry no camera data. */
 export function readPhoto(db: Db, folder: string, sha256: string, size: PhotoSize): { readonly type: string; readonly bytes: Buffer } | null {
   const type = db.prepare('SELECT type FROM photo_content WHERE sha256 = ?').pluck().get(sha256) as string | undefined
-  if (type === undefined) return null
-  return { type: size === 'original' ? type : 'image/jpeg', bytes: readFileSync(pathOf(folder, sha256, size)) }
+  const path = pathOf(folder, sha256, size)
+  if (type === undefined || !existsSync(path)) return null
+  return { type: size === 'original' ? type : 'image/jpeg', bytes: readFileSync(path) }
 }
 
-function pathOf(folder: string, sha256: string, size: PhotoSize): string {
+export function pathOf(folder: string, sha256: string, size: PhotoSize): string {
   return join(/* turbopackIgnore: true */ folder, 'photos', sha256.slice(0, 2), `${sha256}.${size}`)
 }
 
-/** Written beside and renamed, so that a killed server leaves no half photo. */
+/** Written beside, forced to disk, renamed, and the folder forced to disk: a cut of power leaves it whole or not at all. */
 function write(folder: string, sha256: string, size: PhotoSize, bytes: Buffer): void {
   const path = pathOf(folder, sha256, size)
-  mkdirSync(join(/* turbopackIgnore: true */ folder, 'photos', sha256.slice(0, 2)), { recursive: true })
+  const parent = join(/* turbopackIgnore: true */ folder, 'photos', sha256.slice(0, 2))
+  mkdirSync(parent, { recursive: true })
   const beside = `${path}.${randomUUID()}`
-  writeFileSync(beside, bytes)
+  const file = openSync(beside, 'w')
+  try {
+    writeSync(file, bytes)
+    fsyncSync(file)
+  } finally {
+    closeSync(file)
+  }
   renameSync(beside, path)
+  const at = openSync(parent, 'r')
+  try {
+    fsyncSync(at)
+  } finally {
+    closeSync(at)
+  }
+}
+
+/** Files of the photo folder, by the name and size they were kept under; what a killed process left has neither. */
+export function photoFiles(folder: string): { readonly path: string; readonly sha256: string | null }[] {
+  const photos = join(/* turbopackIgnore: true */ folder, 'photos')
+  if (!existsSync(photos)) return []
+  return readdirSync(photos, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile()).map(({ name, parentPath }) => ({
+    path: join(/* turbopackIgnore: true */ parentPath, name), sha256: /^([0-9a-f]{64})\.(original|view|small)$/.exec(name)?.[1] ?? null,
+  }))
+}
+
+const LEFT_MS = 3_600_000
+
+/** Sweeps what killed processes left: half-written files and bodies older than an hour. Answers how many. */
+export function sweep(folder: string, now: number): number {
+  const incoming = join(/* turbopackIgnore: true */ folder, 'incoming')
+  const left = [
+    ...photoFiles(folder).filter(({ sha256 }) => sha256 === null).map(({ path }) => path),
+    ...(existsSync(incoming) ? readdirSync(incoming).map((name) => join(/* turbopackIgnore: true */ incoming, name)) : []),
+  ].filter((path) => now - statSync(path).mtimeMs > LEFT_MS)
+  for (const path of left) rmSync(path, { force: true })
+  return left.length
 }

@@ -1,22 +1,20 @@
 'use client'
 
 import { Box, Button, Grid, Heading, HStack, Table, Text } from '@chakra-ui/react'
-import NextLink from 'next/link'
-import { useRouter } from 'next/navigation'
 import type { DeviceAssessment, Mark } from '@/core/assess'
-import { byGravity, PLANNED_STAGES, type PlannedStage } from '@/core/findings'
+import { byGravity, PLANNED_STAGES, worstOf, type PlannedStage } from '@/core/findings'
 import { printReading, type UnitSystem } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { FindingNote } from '../kit/Findings'
+import { go, GoLink } from '../kit/go'
 import { Nothing, Sentence } from '../kit/Page'
 import { Brackets, MARKS } from '../kit/Verdict'
 
 const TITLES: Record<PlannedStage | 'log', string> = { sight: 'Sight', mount: 'Mount', route: 'Route', terminate: 'Terminate', seal: 'Seal', power: 'Power', log: 'Log' }
 
-/** The job board: devices down, stages across. A cell shows its mark and the one figure that matters there. */
+/** The job board: devices down, stages across. A cell shows its mark, and what is wrong or the one figure that matters there. */
 export function Board() {
   const { job, assessment } = useJob()
-  const router = useRouter()
   const trouble = [
     ...assessment.devices.flatMap((device) => device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` }))),
     ...assessment.supplies.flatMap(({ supplyId, findings }) => findings.map((finding) => ({ device: null, finding, key: `${supplyId}/${finding.id}` }))),
@@ -28,37 +26,16 @@ export function Board() {
 
   return (
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) 296px' }} minH="calc(100vh - 60px)">
-      <Box px={{ base: 3, md: 5 }} py={5} minW={0}>
+      <Box px={{ base: 3, md: 5 }} py={{ base: 3, md: 5 }} minW={0}>
+        <Continue home={home} devices={assessment.devices} />
         <Sentence next={assessment.next}>{assessment.sentence}</Sentence>
-        <HStack mb={3} gap={3} flexWrap="wrap">
-          <Button asChild minH="44px" colorPalette="copper"><NextLink href={`${home}/add`}>Add a device</NextLink></Button>
-          {proposals > 0 ? <Button asChild minH="44px" variant="outline" colorPalette="inky"><NextLink href={`${home}/punch-list`}>{proposals} measured out of limits: look</NextLink></Button> : null}
+        <HStack mb={3} gap={3} flexWrap="wrap" className="no-print">
+          <Button asChild minH="44px" colorPalette="copper"><GoLink href={`${home}/add`}>Add a device</GoLink></Button>
+          {proposals > 0 ? <Button asChild minH="44px" variant="outline" colorPalette="inky"><GoLink href={`${home}/punch-list`}>{proposals} measured out of limits: look</GoLink></Button> : null}
         </HStack>
-        {job.devices.length === 0 ? (
-          <Nothing>Nothing is planned here yet. A device carries its record from the first sighting to the signed hand-over.</Nothing>
-        ) : (
-          <Table.ScrollArea>
-            <Table.Root size="sm" variant="line" css={{ '& th, & td': { borderColor: 'rule', whiteSpace: 'nowrap' } }} bg="transparent">
-              <Table.Header>
-                <Table.Row bg="transparent">
-                  <Table.ColumnHeader fontFamily="heading" fontWeight={600} color="ink" ps={1}>Device</Table.ColumnHeader>
-                  {Object.entries(TITLES).map(([key, title]) => <Table.ColumnHeader key={key} fontFamily="heading" fontWeight={600} color="ink">{title}</Table.ColumnHeader>)}
-                </Table.Row>
-              </Table.Header>
-              <Table.Body>
-                {assessment.devices.map((device) => (
-                  <Table.Row key={device.deviceId} bg="transparent" _hover={{ bg: 'sheet' }} cursor="pointer" onClick={() => router.push(`${home}/devices/${device.deviceId}/sight`)}>
-                    <Table.Cell ps={1} py={0}>
-                      <HStack asChild gap={2.5} minH="40px"><NextLink href={`${home}/devices/${device.deviceId}/sight`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text>{device.name}</NextLink></HStack>
-                    </Table.Cell>
-                    {PLANNED_STAGES.map((stage) => <Table.Cell key={stage} py={0}><StageCell home={home} device={device} stage={stage} units={job.units} /></Table.Cell>)}
-                    <Table.Cell py={0}><Cell href={`${home}/devices/${device.deviceId}/log`} mark={device.log.mark} says={device.log.total === 0 ? '–' : `${device.log.done}/${device.log.total}`} label={`${device.mark} log`} /></Table.Cell>
-                  </Table.Row>
-                ))}
-              </Table.Body>
-            </Table.Root>
-          </Table.ScrollArea>
-        )}
+        {job.devices.length === 0
+          ? <Nothing>Nothing is planned here yet. A device carries its record from the first sighting to the signed hand-over.</Nothing>
+          : <><Wide home={home} devices={assessment.devices} units={job.units} /><Narrow home={home} devices={assessment.devices} units={job.units} /></>}
         <Legend />
       </Box>
       <Box as="aside" aria-labelledby="in-the-way" bg="sheet" borderLeftWidth={{ lg: '1px' }} borderTopWidth={{ base: '1px', lg: 0 }} borderColor="rule" px={5} py={5}>
@@ -75,21 +52,92 @@ export function Board() {
   )
 }
 
-function StageCell({ home, device, stage, units }: { home: string; device: DeviceAssessment; stage: PlannedStage; units: UnitSystem }) {
-  const state = device.stages?.[stage] ?? null
-  const mark: Mark = state?.mark ?? 'not planned'
-  return <Cell href={`${home}/devices/${device.deviceId}/${stage}`} mark={mark} says={state?.planned ? printReading(state.result.headline, units) : '–'} label={`${device.mark} ${stage}`} />
+/** On a phone the board begins with the work that was begun: one tap back to the open step. */
+function Continue({ home, devices }: { home: string; devices: readonly DeviceAssessment[] }) {
+  const begun = devices.find(({ log }) => log.done > 0 && log.nextStepId !== null)
+  if (!begun) return null
+  const index = begun.steps.findIndex(({ step }) => step.id === begun.log.nextStepId)
+  return (
+    <Button asChild hideFrom="md" colorPalette="copper" w="100%" minH="60px" mb={3} justifyContent="flex-start" textAlign="left" whiteSpace="normal">
+      <GoLink href={`${home}/devices/${begun.deviceId}/log`}>Continue at step {index + 1} of {begun.mark}: {begun.steps[index]!.step.title}</GoLink>
+    </Button>
+  )
 }
 
-function Cell({ href, mark, says, label }: { href: string; mark: Mark; says: string; label: string }) {
+interface ListProps {
+  readonly home: string
+  readonly devices: readonly DeviceAssessment[]
+  readonly units: UnitSystem
+}
+
+function Wide({ home, devices, units }: ListProps) {
+  return (
+    <Table.ScrollArea hideBelow="md">
+      <Table.Root size="sm" variant="line" css={{ '& th, & td': { borderColor: 'rule', whiteSpace: 'nowrap' } }} bg="transparent">
+        <Table.Header>
+          <Table.Row bg="transparent">
+            <Table.ColumnHeader fontFamily="heading" fontWeight={600} color="ink" ps={1}>Device</Table.ColumnHeader>
+            {Object.entries(TITLES).map(([key, title]) => <Table.ColumnHeader key={key} fontFamily="heading" fontWeight={600} color="ink" px={1.5}>{title}</Table.ColumnHeader>)}
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
+          {devices.map((device) => (
+            <Table.Row key={device.deviceId} bg="transparent" _hover={{ bg: 'sheet' }} cursor="pointer" onClick={(event) => event.isDefaultPrevented() || go(`${home}/devices/${device.deviceId}/sight`)}>
+              <Table.Cell ps={1} py={0}>
+                <HStack asChild gap={2.5} minH="44px"><GoLink href={`${home}/devices/${device.deviceId}/sight`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text>{device.name}</GoLink></HStack>
+              </Table.Cell>
+              {cellsOf(device, units).map((cell) => <Table.Cell key={cell.tab} py={0} px={1.5}><Cell href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} label={`${device.mark} ${cell.tab}`} /></Table.Cell>)}
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+    </Table.ScrollArea>
+  )
+}
+
+/** One device a block, its stages in two columns: nothing to scroll sideways for. */
+function Narrow({ home, devices, units }: ListProps) {
+  return (
+    <Box as="ul" listStyleType="none" hideFrom="md" aria-label="Devices">
+      {devices.map((device) => (
+        <Box as="li" key={device.deviceId} borderTopWidth="1px" borderColor="ink" py={1}>
+          <HStack asChild gap={2.5} minH="48px" fontWeight={600}><GoLink href={`${home}/devices/${device.deviceId}/log`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text><Text as="span" flex="1">{device.name}</Text><Text as="span" className="figures" fontWeight={400}>{device.log.total === 0 ? '' : `${device.log.done}/${device.log.total}`}</Text></GoLink></HStack>
+          <Grid templateColumns="1fr 1fr" columnGap={3}>
+            {cellsOf(device, units).filter(({ tab }) => tab !== 'log').map((cell) => <Cell key={cell.tab} href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} label={`${device.mark} ${cell.tab}`} titled />)}
+          </Grid>
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+interface CellState {
+  readonly tab: PlannedStage | 'log'
+  readonly mark: Mark
+  readonly says: string
+}
+
+/** What each cell says: the trouble where there is one, otherwise the figure of the stage. */
+function cellsOf(device: DeviceAssessment, units: UnitSystem): CellState[] {
+  const stages = PLANNED_STAGES.map((tab): CellState => {
+    const state = device.stages?.[tab] ?? null
+    const trouble = state?.planned ? worstOf(state.result.findings) : null
+    return { tab, mark: state?.mark ?? 'not planned', says: state?.planned ? (trouble?.short ?? printReading(state.result.headline, units)) : '–' }
+  })
+  const { done, total, mark } = device.log
+  return [...stages, { tab: 'log', mark, says: total === 0 ? '–' : `${done}/${total}` }]
+}
+
+function Cell({ href, cell: { tab, mark, says }, label, titled = false }: { href: string; cell: CellState; label: string; titled?: boolean }) {
   const { sign, color, word } = MARKS[mark]
   return (
-    <Box asChild position="relative" display="flex" alignItems="center" gap={1.5} minH="40px" color={color} fontWeight={500} _hover={{ textDecoration: 'underline' }} className="group" _focusVisible={{ outline: 'none', bg: 'sheet' }}>
-      <NextLink href={href} aria-label={`${label}: ${word}, ${says}`} onClick={(event) => event.stopPropagation()}>
+    <Box asChild position="relative" display="flex" alignItems="center" gap={1.5} minH="44px" color={color} fontWeight={500} _hover={{ textDecoration: 'underline' }} className="group" _focusVisible={{ outline: 'none', bg: 'sheet' }}>
+      <GoLink href={href} aria-label={`${label}: ${word}, ${says}`}>
         <Text as="span" aria-hidden w="14px">{sign}</Text>
-        <Text as="span" truncate maxW="130px" className="figures">{says}</Text>
+        {titled ? <Text as="span" color="soft" fontWeight={400} fontSize="sm">{TITLES[tab]}</Text> : null}
+        <Text as="span" truncate maxW={titled ? '120px' : '142px'} className="figures">{says}</Text>
         <Box display="none" _groupHover={{ display: 'block' }} _groupFocusVisible={{ display: 'block' }} position="absolute" inset={0} pointerEvents="none"><Brackets /></Box>
-      </NextLink>
+      </GoLink>
     </Box>
   )
 }

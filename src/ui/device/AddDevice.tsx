@@ -1,10 +1,10 @@
 'use client'
 
 import { Box } from '@chakra-ui/react'
-import { useRouter } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
 import type { DeviceChoice } from '@/core/job'
 import { useJob } from '../job/JobProvider'
+import { go } from '../kit/go'
 import { Sentence } from '../kit/Page'
 import { DeviceChoiceForm } from './DeviceChoiceForm'
 
@@ -16,16 +16,15 @@ function nextMark(marks: readonly string[]): string {
 
 export function AddDevice() {
   const { job, send } = useJob()
-  const router = useRouter()
   const start: DeviceChoice = { mark: nextMark(job.devices.map(({ mark }) => mark)), name: '', cameraId: 'bullet-4mp-vf', mountIds: ['junction-box'], surfaceId: 'brick', exposure: 'open weather', cableId: 'cat6-outdoor', accessoryIds: [] }
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
       <Sentence next="Then sight it: height, distance, lens, tilt.">Add a device.</Sentence>
-      <DeviceChoiceForm start={start} draftKey={`add:${job.id}`} action="Add it and sight it" onSay={(choice) => {
+      <DeviceChoiceForm start={start} draftKey={`add:${job.id}`} action="Add it and sight it" onSay={async (choice) => {
         const deviceId = uuid()
-        const said = send({ type: 'addDevice', deviceId, choice })
+        const said = await send({ type: 'addDevice', deviceId, choice })
         if (!said.ok) return said.reasons
-        router.push(`/jobs/${job.id}/devices/${deviceId}/sight`)
+        go(`/jobs/${job.id}/devices/${deviceId}/sight`)
         return []
       }} />
     </Box>

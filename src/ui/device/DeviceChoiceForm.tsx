@@ -15,7 +15,7 @@ interface DeviceChoiceFormProps {
   readonly start: DeviceChoice
   readonly draftKey: string
   readonly action: string
-  readonly onSay: (choice: DeviceChoice) => readonly Reason[]
+  readonly onSay: (choice: DeviceChoice) => Promise<readonly Reason[]>
 }
 
 /** What is chosen when a device is added: camera, mount, surface, exposure, cable, and small things that go with it. */
@@ -25,8 +25,8 @@ export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoic
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
   const [cameraId, surfaceId, exposure] = useWatch({ control, name: ['cameraId', 'surfaceId', 'exposure'] })
-  const keep = handleSubmit((choice) => {
-    const reasons = onSay(choice)
+  const keep = handleSubmit(async (choice) => {
+    const reasons = await onSay(choice)
     setFailed(null)
     if (reasons.length === 0) return clear()
     for (const { path, message } of reasons) {

@@ -1,20 +1,20 @@
 'use client'
 
-import { Box, Button, SimpleGrid, Text } from '@chakra-ui/react'
-import { useRouter } from 'next/navigation'
+import { Box, SimpleGrid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import { Details, type Device, type DeviceChoice } from '@/core/job'
 import { useJob } from '../job/JobProvider'
-import { LineField, refusal } from '../kit/LineField'
+import { go } from '../kit/go'
+import { LineField, refusal, refusalOf } from '../kit/LineField'
 import { Part, Sentence } from '../kit/Page'
+import { Removal } from '../kit/Removal'
 import { Tick } from '../kit/Tick'
 import { DeviceChoiceForm } from './DeviceChoiceForm'
 
 /** What the device is made of, and what is written on it. */
 export function DevicePage({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
   const { job, send } = useJob()
-  const router = useRouter()
   const [message, setMessage] = useState<string | null>(null)
   const { mark, name, cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds } = device
   const start: DeviceChoice = { mark, name, cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds }
@@ -23,18 +23,18 @@ export function DevicePage({ device, assessed }: { device: Device; assessed: Dev
       <Sentence next={assessed.sentence}>{mark} {name}</Sentence>
       <Part title="Written on it and given to it"><DetailFields device={device} /></Part>
       <Part title="Parts and place">
-        <DeviceChoiceForm key={device.id} start={start} draftKey={`device:${job.id}:${device.id}`} action="Keep these parts" onSay={(choice) => {
-          const said = send({ type: 'editDevice', deviceId: device.id, choice })
+        <DeviceChoiceForm key={device.id} start={start} draftKey={`device:${job.id}:${device.id}`} action="Keep these parts" onSay={async (choice) => {
+          const said = await send({ type: 'editDevice', deviceId: device.id, choice })
           setMessage(said.ok ? '✓ Kept.' : null)
           return said.ok ? [] : said.reasons
         }} />
         {message ? <Text role="status" mt={2}>{message}</Text> : null}
       </Part>
-      <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => {
-        const said = send({ type: 'removeDevice', deviceId: device.id })
-        if (said.ok) router.push(`/jobs/${job.id}`)
+      <Removal label="Take this device out of the job" asks={`Take ${mark} ${name} out, with everything planned for it?`} onRemove={async () => {
+        const said = await send({ type: 'removeDevice', deviceId: device.id })
+        if (said.ok) go(`/jobs/${job.id}`)
         else setMessage(refusal(said))
-      }}>Take this device out of the job</Button>
+      }} />
     </Box>
   )
 }
@@ -51,13 +51,13 @@ export function DetailFields({ device }: { device: Device }) {
   return (
     <SimpleGrid columns={{ base: 1, sm: 2 }} gap={3}>
       {FIELDS.map(({ key, label, example }) => (
-        <LineField key={key} mono draftKey={`detail:${job.id}:${device.id}:${key}`} label={label} example={example} value={details[key]} onKeep={(words) => {
+        <LineField key={key} mono draftKey={`detail:${job.id}:${device.id}:${key}`} label={label} example={example} value={details[key]} onKeep={async (words) => {
           const parsed = Details.shape[key].safeParse(words)
           if (!parsed.success) return parsed.error.issues[0]!.message
-          return refusal(send({ type: 'setDetails', deviceId: device.id, details: { ...details, [key]: parsed.data } }))
+          return refusalOf(send({ type: 'setDetails', deviceId: device.id, details: { ...details, [key]: parsed.data } }))
         }} />
       ))}
-      <Tick checked={details.passwordReplaced} onTick={(passwordReplaced) => send({ type: 'setDetails', deviceId: device.id, details: { ...details, passwordReplaced } })}>Default password replaced (never write it here)</Tick>
+      <Tick checked={details.passwordReplaced} onTick={(passwordReplaced) => void send({ type: 'setDetails', deviceId: device.id, details: { ...details, passwordReplaced } })}>Default password replaced (never write it here)</Tick>
     </SimpleGrid>
   )
 }

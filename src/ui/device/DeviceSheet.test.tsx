@@ -25,9 +25,9 @@ const choose = (label: string, value: string) => fireEvent.change(screen.getByLa
 
 describe('mount', () => {
   it('an arm on hollow block: which fixing fails, the smallest change that passes, and passing it', async () => {
-    const now = show('mount', { surfaceId: 'hollow-block', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-hood'] })
+    const now = show('mount', { surfaceId: 'hollow-block', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-rod-500', 'pendant-hood'] })
     choose('Fixing', 'sleeve-hollow')
-    await settled(() => expect(findings()).toMatch(/■ Stop The fixing is too weak for four times the weight.*The 2 top ones fail first\..*Use 4 × Resin anchor M8/))
+    await settled(() => expect(findings()).toMatch(/■ Stop The fixing is too weak for four times the weight.*The weight × 4 pulls the top fixings out.*Use 4 × Resin anchor M8/))
     choose('Fixing', 'resin-hollow')
     await settled(() => expect(findings()).toContain('✓ Good The fixing holds four times the weight'))
     expect(now().devices[0]!.mount).toMatchObject({ fixingId: 'resin-hollow', fixingCount: 4 })
@@ -57,6 +57,7 @@ describe('mount', () => {
     choose('Pole of', 'timber')
     await settled(() => expect(now().devices[0]!.mount!.pole).toMatchObject({ material: 'timber', diameterMm: 76 }))
     keep('Its wall', '60')
+    await screen.findByText('The wall is thicker than half the pole.')
     expect(now().devices[0]!.mount!.pole).toMatchObject({ wallMm: 3.6 })
   })
   it('the section names the parts in order with what must be done before each is closed', () => {

@@ -1,14 +1,17 @@
 'use client'
 
-import { Box, Button, Grid, Heading, HStack, Stack, Text } from '@chakra-ui/react'
-import NextLink from 'next/link'
-import { useRouter } from 'next/navigation'
-import type { ReactNode } from 'react'
+import { Box, Button, Grid, Heading, HStack, IconButton, Stack, Text } from '@chakra-ui/react'
+import { PanelLeftClose, PanelLeftOpen } from 'lucide-react'
+import { useRef, useState, type ReactNode } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
-import { PLANNED_STAGES, type Finding, type PlannedStage } from '@/core/findings'
+import { PLANNED_STAGES, worstOf, type Finding, type PlannedStage } from '@/core/findings'
 import type { Device } from '@/core/job'
 import { InstallLog } from '../log/InstallLog'
 import { useDevice, useJob } from '../job/JobProvider'
+import { useDraft } from '../kit/draft'
+import { unread } from '../kit/unread'
+import { go, GoLink } from '../kit/go'
+import { refusal } from '../kit/LineField'
 import { FigureList, FindingList, FindingNote } from '../kit/Findings'
 import { Nothing, Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
@@ -32,20 +35,24 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
   const { job, assessment } = useJob()
   const found = useDevice(deviceId)
   const home = `/jobs/${job.id}`
+  const [folded, fold] = useDraft('devices-folded')
   if (!found) {
-    return <Box p={5}><Nothing action={<Button asChild><NextLink href={home}>To the board</NextLink></Button>}>There is no device here with this address. It may have been taken out.</Nothing></Box>
+    return <Box p={5}><Nothing action={<Button asChild><GoLink href={home}>To the board</GoLink></Button>}>There is no device here with this address. It may have been taken out.</Nothing></Box>
   }
   const { device, assessed } = found
   const marks: Partial<Record<Tab, Mark>> = { log: assessed.log.mark }
   for (const stage of PLANNED_STAGES) marks[stage] = assessed.stages?.[stage]?.mark ?? 'not planned'
   return (
-    <Grid templateColumns={{ base: 'minmax(0,1fr)', lg: '184px minmax(0, 1fr)' }} minH="calc(100vh - 60px)">
-      <Box as="nav" aria-label="Devices" display={{ base: 'none', lg: 'block' }} borderRightWidth="1px" borderColor="rule" py={3}>
+    <Grid templateColumns={{ base: 'minmax(0,1fr)', lg: folded === null ? '184px minmax(0, 1fr)' : '52px minmax(0, 1fr)' }} minH="calc(100vh - 60px)">
+      <Box as="nav" aria-label="Devices" className="no-print" display={{ base: 'none', lg: 'block' }} borderRightWidth="1px" borderColor="rule" py={1}>
+        <IconButton aria-label={folded === null ? 'Fold the list of devices away' : 'Show the list of devices'} variant="ghost" colorPalette="inky" minW="44px" minH="44px" mx={1} onClick={() => fold(folded === null ? 'folded' : null)}>
+          {folded === null ? <PanelLeftClose size={18} /> : <PanelLeftOpen size={18} />}
+        </IconButton>
         {assessment.devices.map((one) => {
           const current = one.deviceId === deviceId
           return (
             <Box key={one.deviceId} asChild display="flex" gap={2.5} px={3.5} py={2} bg={current ? 'inky.solid' : undefined} color={current ? 'inky.contrast' : undefined} _hover={current ? {} : { bg: 'sheet' }}>
-              <NextLink href={`${home}/devices/${one.deviceId}/${tab}`} aria-current={current ? 'page' : undefined}><Text as="span" fontFamily="mono" fontSize="sm">{one.mark}</Text><Text as="span" truncate>{one.name}</Text></NextLink>
+              <GoLink href={`${home}/devices/${one.deviceId}/${tab}`} title={`${one.mark} ${one.name}`} aria-current={current ? 'page' : undefined}><Text as="span" fontFamily="mono" fontSize="sm">{one.mark}</Text>{folded === null ? <Text as="span" truncate>{one.name}</Text> : null}</GoLink>
             </Box>
           )
         })}
@@ -61,11 +68,11 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
             const number = PLANNED_STAGES.indexOf(name as PlannedStage) + 1
             return (
               <Box key={name} asChild px={3} minH="44px" display="flex" alignItems="center" gap={1.5} whiteSpace="nowrap" fontWeight={current ? 600 : 400} mb="-1.5px" borderWidth="1.5px" borderColor={current ? 'ink' : 'transparent'} borderBottomColor={current ? 'sheet' : 'transparent'} bg={current ? 'sheet' : undefined} color={current ? 'ink' : 'soft'}>
-                <NextLink href={`${home}/devices/${deviceId}/${name}`} aria-current={current ? 'page' : undefined} ref={current ? intoView : undefined}>
+                <GoLink href={`${home}/devices/${deviceId}/${name}`} aria-current={current ? 'page' : undefined} ref={current ? intoView : undefined}>
                   {number > 0 ? <Text as="span" fontSize="sm">{number}</Text> : null}
                   {title(name)}
                   {mark ? <Text as="span" color={MARKS[mark].color} aria-label={MARKS[mark].word} role="img">{MARKS[mark].sign}</Text> : null}
-                </NextLink>
+                </GoLink>
               </Box>
             )
           })}
@@ -85,10 +92,11 @@ function Body({ device, assessed, tab }: { device: Device; assessed: DeviceAsses
 
 function StagePage({ device, assessed, stage }: { device: Device; assessed: DeviceAssessment; stage: PlannedStage }) {
   const { job, send } = useJob()
-  const router = useRouter()
+  const sheet = useRef<HTMLDivElement>(null)
+  const [error, setError] = useState<string | null>(null)
   const state = assessed.stages?.[stage] ?? null
   if (!state) {
-    return <Box p={5}><Nothing action={<Button asChild minH="44px"><NextLink href={`/jobs/${job.id}/settings`}>To the job’s supplies</NextLink></Button>}>No supply of this job can feed this camera. Add one on the Job page.</Nothing></Box>
+    return <Box p={5}><Nothing action={<Button asChild minH="44px"><GoLink href={`/jobs/${job.id}/settings`}>To the job’s supplies</GoLink></Button>}>No supply of this job can feed this camera. Add one on the Job page.</Nothing></Box>
   }
   const sheets: Record<PlannedStage, ReactNode> = {
     sight: <SightSheet assessed={assessed} device={device} />, mount: <MountSheet assessed={assessed} />, route: <RouteSheet assessed={assessed} />,
@@ -97,19 +105,23 @@ function StagePage({ device, assessed, stage }: { device: Device; assessed: Devi
   const worst = worstOf(state.result.findings)
   const next = PLANNED_STAGES[PLANNED_STAGES.indexOf(stage) + 1]
   const nextHref = `/jobs/${job.id}/devices/${device.id}/${next ?? 'log'}`
-  const raise = (finding: Finding) => router.push(`/jobs/${job.id}/punch-list/new?device=${device.id}&finding=${encodeURIComponent(finding.id)}`)
-  const keepAndGo = () => {
-    if (!state.planned) send(planChange(stage, device.id, state.input as never))
-    router.push(nextHref)
+  const raise = (finding: Finding) => go(`/jobs/${job.id}/punch-list/new?device=${device.id}&finding=${encodeURIComponent(finding.id)}`)
+  const keepAndGo = async () => {
+    const wrong = unread(sheet.current)
+    if (wrong) return setError(wrong)
+    const said = state.planned ? ({ ok: true } as const) : await send(planChange(stage, device.id, state.input as never))
+    if (said.ok) go(nextHref)
+    else setError(refusal(said))
   }
   return (
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }} minH={{ xl: 'calc(100vh - 112px)' }}>
-      <Box px={{ base: 3, md: 5 }} py={4} minW={0}>
+      <Box ref={sheet} px={{ base: 3, md: 5 }} pt={3} minW={0} onChange={() => setError(null)}>
         <Sentence next={state.planned ? undefined : 'Proposed start values: nothing is kept until you change one or keep them.'}>{sentenceOf(state.result.findings)}</Sentence>
         {worst ? <Box as="ul" hideFrom="xl" mb={3}><FindingNote finding={worst} units={job.units} /></Box> : null}
         {sheets[stage]}
-        <HStack mt={5} gap={3} flexWrap="wrap">
-          <Button colorPalette="copper" minH="48px" px={6} onClick={keepAndGo}>{state.planned ? `Next: ${title(next ?? 'log')}` : `Keep these, next: ${title(next ?? 'log')}`}</Button>
+        <HStack className="no-print" data-foot mt={3} mx={{ base: -3, md: -5 }} px={{ base: 3, md: 5 }} py={2} gap={3} flexWrap="wrap" position="sticky" bottom={0} zIndex={4} bg="paper" borderTopWidth="1px" borderColor="rule">
+          {error ? <Text role="alert" color="stop" w="100%">{error}</Text> : null}
+          <Button colorPalette="copper" minH="48px" px={6} onClick={() => void keepAndGo()}>{state.planned ? `Next: ${title(next ?? 'log')}` : `Keep these, next: ${title(next ?? 'log')}`}</Button>
         </HStack>
       </Box>
       <Box as="aside" aria-label="What comes out of it" bg="sheet" borderLeftWidth={{ xl: '1px' }} borderTopWidth={{ base: '1px', xl: 0 }} borderColor="rule" px={5} py={4}>
@@ -122,8 +134,6 @@ function StagePage({ device, assessed, stage }: { device: Device; assessed: Devi
 }
 
 const HEADINGS: Record<PlannedStage, string> = { sight: 'What it will see', mount: 'Will it hold', route: 'How much cable', terminate: 'The ends', seal: 'Will it stay dry', power: 'Do the volts arrive' }
-
-const worstOf = (findings: readonly Finding[]) => findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check')
 
 function sentenceOf(findings: readonly Finding[]): string {
   const worst = worstOf(findings)

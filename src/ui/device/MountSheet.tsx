@@ -31,7 +31,7 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
         <Choose label="Fixing" value={input.fixingId} options={partOptions(fittingFixings)} hint={fixing ? `for ${fixing.holdsIn.join(', ')}` : undefined} onChoose={(fixingId) => {
           const chosen = CATALOGUE.fixings.get(fixingId)!
           const screw = chosen.kind === 'wood screw' || chosen.kind === 'lag screw'
-          keep({ fixingId, threadInWoodMm: screw ? chosen.threadMm : 0, woodId: screw ? (input.woodId ?? 'spruce-pine-fir') : null, makersPullN: null })
+          void keep({ fixingId, threadInWoodMm: screw ? chosen.threadMm : 0, woodId: screw ? (input.woodId ?? 'spruce-pine-fir') : null, makersPullN: null })
         }} />
         <QuantityField label="How many" kind="count" units={units} value={input.fixingCount} least={1} most={24} draftKey={draft('count')} onTry={(count) => attempt({ fixingCount: Math.round(count) })} onKeep={(count) => count !== null && keep({ fixingCount: Math.round(count) })} onGiveUp={giveUp} />
         <Choose label="Through the hole goes" value={input.passage} options={optionsOf(PASSAGES)} onChoose={(passage) => keep({ passage: passage as PassageId })} />

@@ -9,6 +9,7 @@ import { SPACES, type Segment, type SpaceId } from '@/core/job'
 import { routeDrawing } from '@/drawings'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
+import { LineField, refusalOf } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import { usePlan } from './plan'
@@ -37,6 +38,7 @@ export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
             <IconButton aria-label={`Take stretch ${index + 1} out`} variant="outline" colorPalette="inky" minH="44px" minW="44px" onClick={() => keep({ segments: segments.filter(({ id }) => id !== segment.id) })}><Trash2 size={18} /></IconButton>
           </HStack>
           {segment.space === 'conduit' ? <Choose label="Conduit" value={segment.conduitId ?? ''} options={[{ value: '', label: 'Size not known' }, ...partOptions(CATALOGUE.conduits)]} onChoose={(id) => keep(changed(segment.id, { conduitId: id || null }))} /> : null}
+          {segment.space === 'conduit' ? <LineField label="Shared with other runs under the name" value={segment.conduitName} draftKey={draft(`${segment.id}:conduit`)} example="empty when it has its own" onKeep={(conduitName) => refusalOf(keep(changed(segment.id, { conduitName })))} /> : null}
         </SimpleGrid>
       ))}
       <Button mt={2} variant="outline" colorPalette="inky" minH="44px" onClick={add}>Add a stretch</Button>

@@ -1,7 +1,7 @@
 'use client'
 
-import { Box, Button, SimpleGrid, Text } from '@chakra-ui/react'
-import NextLink from 'next/link'
+import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
+import { GoLink } from '../kit/go'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { LEVELS, type Device, type Job, type LevelId, type Sight } from '@/core/job'
@@ -11,7 +11,7 @@ import { pictureDrawing } from '@/drawings'
 import { useJob } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
-import { LineField, refusal } from '../kit/LineField'
+import { LineField, refusalOf } from '../kit/LineField'
 import { Part } from '../kit/Page'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
@@ -31,10 +31,17 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
   const { wish } = input
   return (
     <>
-      <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 3 }} py={3}>
-        <Sized>{(width) => <ElevationEditor elevation={result.drawing} units={units} width={width} onTry={attempt} onKeep={keep} />}</Sized>
-      </Box>
-      <SimpleGrid columns={{ base: 2, md: 3, xl: 4 }} gap={3} mt={4}>
+      <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.55fr) minmax(0, 1fr)' }} gap={3} alignItems="start">
+        <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 2 }} py={2}>
+          <Sized>{(width) => <ElevationEditor elevation={result.drawing} units={units} width={width} onTry={attempt} onKeep={keep} />}</Sized>
+        </Box>
+        <Box>
+          {camera ? <Sized>{(width) => <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job.things), width)} />}</Sized> : null}
+          <Text fontSize="sm" color="soft" mt={1}>{input.place ? 'The picture, simulated from the plan: people 1.75 m tall, lines on the ground every 5 m.' : 'The picture on open ground, one person at the target.'}</Text>
+          <Button asChild size="sm" mt={1} minH="44px" variant="outline" colorPalette="inky"><GoLink href={`/jobs/${job.id}/plan?device=${device.id}`}>{input.place ? 'On the plan' : 'Put it on the plan'}</GoLink></Button>
+        </Box>
+      </Grid>
+      <SimpleGrid columns={{ base: 2, md: 4 }} columnGap={3} rowGap={1} mt={3}>
         <QuantityField label="Lens height" kind="length" units={units} value={input.heightM} least={0.3} most={60} draftKey={draft('height')} hint="drag the camera" onTry={(heightM) => attempt({ heightM })} onKeep={(heightM) => heightM !== null && keep({ heightM })} onGiveUp={giveUp} />
         <QuantityField label="Target distance" kind="length" units={units} value={input.targetDistanceM} least={0.3} most={500} draftKey={draft('distance')} hint="drag the target" onTry={(targetDistanceM) => attempt({ targetDistanceM })} onKeep={(targetDistanceM) => targetDistanceM !== null && keep({ targetDistanceM })} onGiveUp={giveUp} />
         <QuantityField label="Target height" kind="length" units={units} value={input.targetHeightM} least={0} most={20} draftKey={draft('target-height')} hint={`a face: ${print({ value: 1.6, kind: 'length' }, units)}`} onTry={(targetHeightM) => attempt({ targetHeightM })} onKeep={(targetHeightM) => targetHeightM !== null && keep({ targetHeightM })} onGiveUp={giveUp} />
@@ -45,20 +52,16 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
         <Box pt={{ base: 0, md: 6 }}><Tick checked={input.portrait} onTick={(portrait) => keep({ portrait })}>Portrait picture</Tick></Box>
       </SimpleGrid>
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={3} mt={2}>
-        <LineField label="Where the customer asked for it" value={wish.place} draftKey={draft('wish')} onKeep={(place) => refusal(keep({ wish: { ...wish, place } }))} />
+        <LineField label="Where the customer asked for it" value={wish.place} draftKey={draft('wish')} onKeep={(place) => refusalOf(keep({ wish: { ...wish, place } }))} />
         <Box pt={{ base: 0, md: 6 }}><Tick checked={!wish.kept} onTick={(moved) => keep({ wish: { ...wish, kept: !moved } })}>It stands elsewhere</Tick></Box>
         {wish.kept ? null : (
           <>
-            <LineField label="Why it was moved" value={wish.reason} draftKey={draft('moved')} onKeep={(reason) => refusal(keep({ wish: { ...wish, reason } }))} />
-            <LineField label="Who agreed" value={wish.agreedBy} draftKey={draft('agreed')} onKeep={(agreedBy) => refusal(keep({ wish: { ...wish, agreedBy } }))} />
+            <LineField label="Why it was moved" value={wish.reason} draftKey={draft('moved')} onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))} />
+            <LineField label="Who agreed" value={wish.agreedBy} draftKey={draft('agreed')} onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))} />
           </>
         )}
       </SimpleGrid>
       <Box mt={6}>
-        <Part title="The picture" aside={<Button asChild size="sm" variant="outline" colorPalette="inky"><NextLink href={`/jobs/${job.id}/plan?device=${device.id}`}>{input.place ? 'On the plan' : 'Put it on the plan'}</NextLink></Button>}>
-          {camera ? <Box maxW="560px"><Sized>{(width) => <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job.things), Math.min(560, width))} />}</Sized></Box> : null}
-          <Text fontSize="sm" color="soft" mt={1}>{input.place ? 'Simulated from the plan: people 1.75 m tall at its target, at targets and in areas of interest; lines on the ground every 5 m.' : 'Open ground and one person at the target: put it on the plan to see what stands there.'}</Text>
-        </Part>
         <Part title="Which lens"><LensFinder device={device} sight={input} tiltRangeDeg={result.drawing.tiltRangeDeg} onSet={keep} /></Part>
         <Part title="The sun">{result.drawing.sun ? <SunChart sun={result.drawing.sun} /> : <Text color="soft">{sunless(job, input)}</Text>}</Part>
       </Box>

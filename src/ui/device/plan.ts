@@ -18,18 +18,19 @@ export function planChange<S extends PlannedStage>(stage: S, deviceId: string, i
 
 /** One stage of one device for its sheet: what stands, how to try a change and how to keep it. */
 export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssessment) {
-  const { send, preview, job } = useJob()
+  const { send, latest, preview, job } = useJob()
   const state = assessed.stages![stage]! as StateOf<S>
   const input: Input<S> = state.input
   const { deviceId } = assessed
   const attempt = useCallback((change: Partial<Input<S>>) => preview(planChange(stage, deviceId, { ...input, ...change })), [preview, stage, deviceId, input])
   const keep = useCallback(
-    (change: Partial<Input<S>>): Said => {
-      const said = send(planChange(stage, deviceId, { ...input, ...change }))
+    async (change: Partial<Input<S>>): Promise<Said> => {
+      const kept = latest().devices.find(({ id }) => id === deviceId)?.[stage] as Input<S> | null | undefined
+      const said = await send(planChange(stage, deviceId, { ...(kept ?? input), ...change }))
       preview(null)
       return said
     },
-    [send, preview, stage, deviceId, input],
+    [send, latest, preview, stage, deviceId, input],
   )
   const giveUp = useCallback(() => preview(null), [preview])
   return { input, result: state.result as StateOf<S>['result'], planned: state.planned, attempt, keep, giveUp, units: job.units, draft: (field: string) => `${job.id}:${deviceId}:${stage}:${field}` }

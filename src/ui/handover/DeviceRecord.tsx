@@ -6,7 +6,7 @@ import { EXPOSURES } from '@/core/job'
 import { PLANNED_STAGES } from '@/core/findings'
 import { deviceRecord } from '@/core/handover'
 import { printReading } from '@/core/units'
-import { DrawingView } from '../kit/DrawingView'
+import { DrawingView, Sized } from '../kit/DrawingView'
 import { useDevice, useJob } from '../job/JobProvider'
 import { MARKS, VERDICTS } from '../kit/Verdict'
 import { usePicture } from '../log/Photos'
@@ -20,7 +20,6 @@ export function DeviceRecord({ deviceId }: { deviceId: string }) {
   if (!found || !found.assessed.stages) return <Text>There is no such device.</Text>
   const { device, assessed } = found
   const record = deviceRecord(job, device, assessed, CATALOGUE)
-  const drawings = drawingsOf(assessed, job.units)
   return (
     <Box as="article" css={{ breakInside: 'auto' }} mb={8}>
       <Box borderBottomWidth="2px" borderColor="ink" mb={2} pb={1} display="flex" justifyContent="space-between" alignItems="baseline" gap={3}>
@@ -36,12 +35,11 @@ export function DeviceRecord({ deviceId }: { deviceId: string }) {
       {PLANNED_STAGES.map((stage) => {
         const state = assessed.stages![stage]
         if (!state?.planned) return null
-        const drawing = drawings[stage]
         return (
           <Box key={stage} mt={4} css={{ breakInside: 'avoid' }}>
             <Heading as="h3" fontSize="md" textTransform="capitalize">{stage} <Text as="span" color={MARKS[state.mark].color} fontSize="sm">{MARKS[state.mark].sign} {MARKS[state.mark].word}</Text></Heading>
             <Grid templateColumns={{ base: '1fr', md: '1.3fr 1fr' }} gap={4}>
-              {drawing ? <DrawingView drawing={drawing} /> : <span />}
+              <Sized most={520}>{(width) => <DrawingView drawing={drawingsOf(assessed, job.units, width)[stage]!} />}</Sized>
               <Box className="figures" fontSize="sm">
                 {state.result.figures.map(({ label, reading }) => <Box key={label} display="flex" justifyContent="space-between" gap={3}><Text color="soft">{label.replace('· ', '')}</Text><Text fontWeight={500} textAlign="right">{printReading(reading, job.units)}</Text></Box>)}
               </Box>

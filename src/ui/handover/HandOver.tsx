@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, Heading, HStack, Table, Text } from '@chakra-ui/react'
-import NextLink from 'next/link'
+import { GoLink } from '../kit/go'
 import { PLANNED_STAGES } from '@/core/findings'
 import { PIN_SCHEMES, SEALING_POLICIES } from '@/core/job'
 import { printReading } from '@/core/units'
@@ -9,14 +9,14 @@ import { useJob } from '../job/JobProvider'
 import { Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DeviceRecord } from './DeviceRecord'
+import { PdfButton } from './PdfButton'
 
 /** Downloads and print, in one row that paper does not show. */
 export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: string }) {
-  const query = deviceId ? `?device=${deviceId}` : ''
   return (
     <HStack className="no-print" gap={3} mb={5} flexWrap="wrap">
       <Button colorPalette="copper" minH="44px" onClick={() => window.print()}>Print</Button>
-      <Button asChild variant="outline" colorPalette="inky" minH="44px"><a href={`/api/jobs/${jobId}/record.pdf${query}`} download>PDF</a></Button>
+      <PdfButton jobId={jobId} deviceId={deviceId ?? null} />
       {deviceId ? null : <Button asChild variant="outline" colorPalette="inky" minH="44px"><a href={`/api/jobs/${jobId}/job-file`} download>Job file (JSON)</a></Button>}
     </HStack>
   )
@@ -37,7 +37,7 @@ export function HandOver() {
           <Table.Body>
             {assessment.devices.map((device, index) => (
               <Table.Row key={device.deviceId} bg="transparent">
-                <Table.Cell ps={1}><NextLink href={`/jobs/${job.id}/record/${device.deviceId}`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text> <Text as="span" textDecoration="underline">{device.name}</Text></NextLink></Table.Cell>
+                <Table.Cell ps={1}><GoLink href={`/jobs/${job.id}/record/${device.deviceId}`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text> <Text as="span" textDecoration="underline">{device.name}</Text></GoLink></Table.Cell>
                 {PLANNED_STAGES.map((stage) => {
                   const state = device.stages?.[stage]
                   return <Table.Cell key={stage} ps={1} className="figures">{state?.planned ? `${MARKS[state.mark].sign} ${printReading(state.result.headline, job.units)}` : '–'}</Table.Cell>

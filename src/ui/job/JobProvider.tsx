@@ -1,12 +1,12 @@
 'use client'
 
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import { assessAgain, type Assessed, type Assessment, type DeviceAssessment } from '@/core/assess'
 import type { Change, Device, Job } from '@/core/job'
 import { envelope, say, withCommands, type Said } from './commands'
-import { NOTHING_WAITING, outbox, type OutboxState } from './outbox'
+import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
 
 interface StoredJob {
   readonly revision: number
@@ -17,8 +17,10 @@ interface JobView {
   readonly job: Job
   readonly assessment: Assessment
   readonly outbox: OutboxState
-  /** Says a change for good. */
-  readonly send: (change: Change) => Said
+  /** Says a change for good; answered once it is kept on this device. */
+  readonly send: (change: Change) => Promise<Said>
+  /** The job with everything said in it, also what is only now being kept: what the next change starts from. */
+  readonly latest: () => Job
   /** Shows a change without saying it: what-if while dragging and typing. Null ends it. */
   readonly preview: (change: Change | null) => void
 }
@@ -78,8 +80,13 @@ export function JobProvider({ stored, children }: { stored: StoredJob; children:
   const [assessShown] = useState(rememberingAssess)
   const assessment = useMemo(() => assessShown(shown), [assessShown, shown])
 
-  const send = useCallback((change: Change) => say(said, jobId, change), [said, jobId])
-  const view = useMemo(() => ({ job: shown, assessment, outbox: waiting, send, preview }), [shown, assessment, waiting, send])
+  const served = useRef(data.job)
+  useEffect(() => {
+    served.current = data.job
+  }, [data.job])
+  const latest = useCallback(() => withCommands(served.current, outbox().unsent(jobId)) ?? served.current, [jobId])
+  const send = useCallback((change: Change) => say(latest(), jobId, change), [latest, jobId])
+  const view = useMemo(() => ({ job: shown, assessment, outbox: waiting, send, latest, preview }), [shown, assessment, waiting, send, latest])
   return <View.Provider value={view}>{children}</View.Provider>
 }
 

@@ -5,7 +5,7 @@ import { Command } from '@/core/job'
 import { device, job } from '@/testing/jobs'
 import { author, setAuthor } from './author'
 import { envelope, say, withCommands } from './commands'
-import { outbox } from './outbox'
+import { outbox } from '../outbox/outbox'
 
 const yard = job({ devices: [device()] })
 const power = { type: 'setPower' as const, deviceId: 'device-1', power: { supplyId: 'switch', port: 2 } }
@@ -27,16 +27,16 @@ describe('saying a change', () => {
     setAuthor('   ')
     expect(author()).toBe('Installer 1')
   })
-  it('keeps a good one in the outbox at once', () => {
+  it('keeps a good one in the outbox before it answers', async () => {
     const before = outbox().snapshot().waiting.length
-    expect(say(yard, 'job-1', power)).toEqual({ ok: true })
+    expect(await say(yard, 'job-1', power)).toEqual({ ok: true })
     expect(outbox().snapshot().waiting).toHaveLength(before + 1)
   })
   it.each([
     ['breaks the schema', { ...power, power: { supplyId: 'switch', port: 0 } }, '/power/port'], ['does not fit the job', { ...power, power: { supplyId: 'gone', port: 1 } }, '/power/supplyId'],
-  ])('never lets one leave that %s, and names the field', (_, change, path) => {
+  ])('never lets one leave that %s, and names the field', async (_, change, path) => {
     const before = outbox().snapshot().waiting.length
-    const said = say(yard, 'job-1', change)
+    const said = await say(yard, 'job-1', change)
     expect(said.ok ? null : said.reasons[0]!.path).toBe(path)
     expect(outbox().snapshot().waiting).toHaveLength(before)
   })

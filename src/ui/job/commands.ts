@@ -1,8 +1,8 @@
 import { v4 as uuid } from 'uuid'
 import { CATALOGUE } from '@/catalogue'
 import { apply, Command, reasonsOf, type Change, type Job, type Reason } from '@/core/job'
+import { outbox } from '../outbox/outbox'
 import { author } from './author'
-import { outbox } from './outbox'
 
 export type Said = { readonly ok: true } | { readonly ok: false; readonly reasons: readonly Reason[] }
 
@@ -12,17 +12,15 @@ export function envelope(jobId: string, change: Change): Command {
 }
 
 /**
- * Says a change: it is checked here by the same rules as on the server, kept in the outbox and sent. Reasons come back
- * with the paths of the fields, so that a bad entry never leaves the form.
+ * Says a change: it is checked here by the same rules as on the server, kept on this device and sent. The answer comes once
+ * it is kept; reasons come back with the paths of the fields, so that a bad entry never leaves the form.
  */
-export function say(job: Job | null, jobId: string, change: Change): Said {
+export async function say(job: Job | null, jobId: string, change: Change): Promise<Said> {
   const command = envelope(jobId, change)
   const parsed = Command.safeParse(command)
   if (!parsed.success) return { ok: false, reasons: reasonsOf(parsed.error) }
   const applied = apply(job, parsed.data, CATALOGUE)
-  if (!applied.ok) return applied
-  void outbox().add(parsed.data)
-  return { ok: true }
+  return applied.ok ? outbox().add(parsed.data) : applied
 }
 
 /** A job as it stands with these commands applied; refused ones (sent before and applied since) are passed over. */

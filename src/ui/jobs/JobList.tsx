@@ -7,15 +7,18 @@ import { useRef, useState } from 'react'
 import { formatDistanceToNow } from 'date-fns'
 import type { JobSummary } from '@/core/assess'
 import { Nothing, Sentence } from '../kit/Page'
+import { Find } from '../find/Find'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 
 /** All jobs: what is on, how far, what is stuck. */
 export function JobList({ jobs }: { jobs: readonly (JobSummary & { readonly lastChange: string })[] }) {
+  const router = useRouter()
   const stuck = jobs.filter(({ stopped }) => stopped > 0).length
   return (
     <>
       <Flex as="header" borderBottomWidth="2px" borderColor="ink" px={{ base: 3, md: 5 }} py={2} align="center" justify="space-between"><Sign /><ThemeSwitch /></Flex>
+      <Find places={[...jobs.map(({ id, name }) => ({ value: `/jobs/${id}`, label: name, kind: 'job' })), { value: '/jobs/new', label: 'New job', kind: 'screen' }]} onGo={(href) => router.push(href)} />
       <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="1100px">
         <Sentence next="Open a job, or start a new one.">{jobs.length === 0 ? 'No jobs yet.' : `${jobs.length} job${jobs.length === 1 ? '' : 's'}${stuck > 0 ? `, ${stuck} with something stopped` : ', nothing stopped'}.`}</Sentence>
         <HStack gap={3} mb={5} flexWrap="wrap">

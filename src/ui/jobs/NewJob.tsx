@@ -7,6 +7,7 @@ import { v4 as uuid } from 'uuid'
 import { USUAL_ALLOWANCES, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS, type JobFacts, type Reason } from '@/core/job'
 import { envelope } from '../job/commands'
 import { Sentence } from '../kit/Page'
+import { Find } from '../find/Find'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 import { JobFactsForm } from '../settings/JobFactsForm'
@@ -34,8 +35,9 @@ export function NewJob() {
   return (
     <>
       <Flex as="header" borderBottomWidth="2px" borderColor="ink" px={{ base: 3, md: 5 }} py={2} align="center" justify="space-between"><NextLink href="/" aria-label="Neat Bracket: all jobs"><Sign /></NextLink><ThemeSwitch /></Flex>
+      <Find places={[{ value: '/', label: 'All jobs', kind: 'screen' }]} onGo={(href) => router.push(href)} />
       <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="900px">
-        <Sentence next="Name it, choose units and habits; every one can be changed later.">A new job.</Sentence>
+        <Sentence next="Name, place and units; everything else has a usual value that can be changed later.">A new job.</Sentence>
         <JobFactsForm start={START} draftKey="new-job" action="Create the job" onSay={create} />
       </Box>
     </>

@@ -1,9 +1,11 @@
 'use client'
 
 import { Field, Input } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { parse, print, type QuantityKind, type UnitSystem } from '@/core/units'
+import type { Said } from '../job/commands'
 import { useDraft } from './draft'
+import { refusal } from './LineField'
 
 interface QuantityFieldProps {
   readonly label: string
@@ -17,18 +19,21 @@ interface QuantityFieldProps {
   /** Names the field's draft, so that what was typed survives a reload. */
   readonly draftKey: string
   readonly optional?: boolean
+  /** In a form: words that survived a reload are taken over at once, so that what is shown is what is sent. */
+  readonly takesDraft?: boolean
   /** Called while typing with every value that is understood and allowed. */
   readonly onTry?: (value: number) => void
-  /** Called when the field is left with a new value; null when an optional field was emptied. */
-  readonly onKeep: (value: number | null) => void
+  /** Called when the field is left with a new value; null when an optional field was emptied. Answers with reasons when it is not taken over. */
+  readonly onKeep: (value: number | null) => Promise<Said> | void | false
   /** Called when an attempt ends without a new value. */
   readonly onGiveUp?: () => void
 }
 
 /** A field that accepts what a person says, echoes how it was understood, and keeps words it does not understand. */
-export function QuantityField({ label, kind, units, value, least = -Infinity, most = Infinity, hint, draftKey, optional = false, onTry, onKeep, onGiveUp }: QuantityFieldProps) {
+export function QuantityField({ label, kind, units, value, least = -Infinity, most = Infinity, hint, draftKey, optional = false, takesDraft = false, onTry, onKeep, onGiveUp }: QuantityFieldProps) {
   const [words, setWords] = useDraft(draftKey)
   const [before, setBefore] = useState<number | null | undefined>(undefined) // while typing, `value` follows what is tried
+  const [refused, setRefused] = useState<string | null>(null)
 
   const shown = value === null ? '' : print({ value, kind }, units)
   const read = words === null ? null : understand(words)
@@ -42,20 +47,31 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
     return { value: parsed.value, error: null }
   }
 
+  useEffect(() => {
+    if (takesDraft && read?.error === null && read.value !== null && read.value !== value) onTry?.(read.value)
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, with what was there when the field came up
+  }, [takesDraft])
+
   const type = (said: string) => {
     if (words === null) setBefore(value)
+    setRefused(null)
     setWords(said)
     const understood = understand(said)
     if (understood.error === null && understood.value !== null) onTry?.(understood.value)
   }
 
-  const leave = () => {
+  const leave = async () => {
     if (words === null) return
     const understood = understand(words)
     if (understood.error !== null) return onGiveUp?.()
-    setWords(null)
-    if (understood.value === (before === undefined ? value : before)) return onGiveUp?.()
-    onKeep(understood.value)
+    if (understood.value === (before === undefined ? value : before)) {
+      setWords(null)
+      return onGiveUp?.()
+    }
+    const said = await onKeep(understood.value)
+    const wrong = said ? refusal(said) : null
+    setRefused(wrong)
+    if (wrong === null) setWords(null) // what is not kept stays in the field
   }
 
   const abandon = () => {
@@ -65,19 +81,19 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
 
   const echo = read && read.error === null && read.value !== null ? `= ${print({ value: read.value, kind }, units)}` : null
   return (
-    <Field.Root invalid={read !== null && read.error !== null}>
+    <Field.Root invalid={refused !== null || (read !== null && read.error !== null)}>
       <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
       <Input
         bg="sheet" borderColor="ink" value={words ?? shown} inputMode={kind === 'count' ? 'numeric' : 'text'} autoComplete="off" minH="44px" fontWeight={500}
         onFocus={(event) => event.target.select()}
         onChange={(event) => type(event.target.value)}
-        onBlur={leave}
+        onBlur={() => void leave()}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') leave()
+          if (event.key === 'Enter') void leave()
           if (event.key === 'Escape') abandon()
         }}
       />
-      {read?.error ? <Field.ErrorText role="alert">{read.error}</Field.ErrorText> : <Field.HelperText color="soft" minH="1.3em">{echo ?? hint ?? ''}</Field.HelperText>}
+      {(read?.error ?? refused) ? <Field.ErrorText role="alert">{read?.error ?? refused}</Field.ErrorText> : <Field.HelperText color="soft" minH="1.3em">{echo ?? hint ?? ''}</Field.HelperText>}
     </Field.Root>
   )
 }

@@ -12,15 +12,25 @@ const subscribe = (listener: () => void) => {
   return () => listeners.delete(listener)
 }
 
+/** Words that a full storage did not take: they live as long as the page. */
+const onlyHere = new Map<string, string>()
+
+const read = (key: string): string | null => onlyHere.get(key) ?? window.localStorage.getItem(KEY + key)
+
 function write(key: string, words: string | null): void {
-  if (words === null) window.localStorage.removeItem(KEY + key)
-  else window.localStorage.setItem(KEY + key, words)
+  onlyHere.delete(key)
+  try {
+    if (words === null) window.localStorage.removeItem(KEY + key)
+    else window.localStorage.setItem(KEY + key, words)
+  } catch {
+    if (words !== null) onlyHere.set(key, words)
+  }
   for (const listener of listeners) listener()
 }
 
 /** One draft: its words, null when there are none, and how to change them. */
 export function useDraft(key: string): [string | null, (words: string | null) => void] {
-  const words = useSyncExternalStore(subscribe, () => window.localStorage.getItem(KEY + key), () => null)
+  const words = useSyncExternalStore(subscribe, () => read(key), () => null)
   const set = useCallback((now: string | null) => write(key, now), [key])
   return [words, set]
 }
@@ -28,7 +38,7 @@ export function useDraft(key: string): [string | null, (words: string | null) =>
 /** Keeps a whole form's values as a draft while they are typed, and brings them back. The answer forgets them. */
 export function useFormDraft<T extends FieldValues>(key: string, { subscribe: follow, reset, getValues }: UseFormReturn<T>): () => void {
   useEffect(() => {
-    const words = window.localStorage.getItem(KEY + key)
+    const words = read(key)
     if (words !== null) {
       try {
         reset({ ...getValues(), ...(JSON.parse(words) as Partial<T>) }, { keepDefaultValues: true })

@@ -1,13 +1,13 @@
 // @vitest-environment jsdom
 import { ChakraProvider } from '@chakra-ui/react'
-import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useState, type ReactNode } from 'react'
 import { finding } from '@/core/findings'
 import type { Step, StepState } from '@/core/procedure'
 import { quantity } from '@/core/units'
 import { StackField } from '../device/StackField'
-import { StepEntryForm } from '../log/StepEntryForm'
+import { StepEntry, StepNote, useEntry } from '../log/StepEntry'
 import { system } from '../theme'
 import { DrawingView } from './DrawingView'
 import { FigureList, FindingList } from './Findings'
@@ -85,16 +85,16 @@ describe('a quantity field', () => {
 })
 
 describe('a line field', () => {
-  it('keeps refused words with the reason, and forgets the draft once they are taken over', () => {
-    const keep = vi.fn<(words: string) => string | null>().mockReturnValueOnce('Write it like 192.168.10.21.').mockReturnValue(null)
+  it('keeps refused words with the reason, and forgets the draft once they are taken over', async () => {
+    const keep = vi.fn<(words: string) => Promise<string | null>>().mockResolvedValueOnce('Write it like 192.168.10.21.').mockResolvedValue(null)
     show(<LineField label="Address" value="" draftKey="a" onKeep={keep} />)
     type('Address', '10.0.0.999')
     leave('Address')
-    expect(screen.getByRole('alert').textContent).toBe('Write it like 192.168.10.21.')
+    expect((await screen.findByRole('alert')).textContent).toBe('Write it like 192.168.10.21.')
     type('Address', ' 10.0.0.9 ')
     leave('Address')
     expect(keep).toHaveBeenLastCalledWith('10.0.0.9')
-    expect(window.localStorage.getItem('neat-bracket-draft:a')).toBeNull()
+    await waitFor(() => expect(window.localStorage.getItem('neat-bracket-draft:a')).toBeNull())
   })
 })
 
@@ -121,8 +121,18 @@ describe('recording a step', () => {
   const state = (entry: Step['entry']): StepState => ({ step: step(entry), record: null, photos: 0, verdict: null, says: '' })
   const level = { kind: 'measure', quantity: 'angle', label: 'Off level', least: 0, most: 1 } as const
   const form = (entry: Step['entry'], units: 'metric' | 'imperial' = 'metric') => {
-    const record = vi.fn<(outcome: object) => string | null>().mockReturnValue(null)
-    show(<StepEntryForm state={state(entry)} units={units} draftKey="s" onRecord={record} />)
+    const record = vi.fn<(outcome: object) => Promise<string | null>>().mockResolvedValue(null)
+    function Page() {
+      const using = useEntry({ state: state(entry), units, draftKey: 's', onRecord: record })
+      return (
+        <>
+          <StepEntry state={state(entry)} units={units} using={using} />
+          <StepNote state={state(entry)} using={using} />
+          <button onClick={() => void using.keep()}>Record, next step</button>
+        </>
+      )
+    }
+    show(<Page />)
     return record
   }
   const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }))

@@ -1,56 +1,61 @@
 'use client'
 
-import { Box, Button, Grid, Heading, HStack, Stack, Text } from '@chakra-ui/react'
-import NextLink from 'next/link'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { Box, Button, Flex, Grid, Heading, HStack, IconButton, Text } from '@chakra-ui/react'
+import { ChevronLeft, ChevronRight } from 'lucide-react'
+import { useSearchParams } from 'next/navigation'
 import type { DeviceAssessment } from '@/core/assess'
-import type { Device } from '@/core/job'
+import type { Device, Outcome } from '@/core/job'
 import type { StepState } from '@/core/procedure'
-import { useJob } from '../job/JobProvider'
 import { DetailFields } from '../device/DevicePage'
+import { useJob } from '../job/JobProvider'
+import { go, GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { VERDICTS, VerdictLine } from '../kit/Verdict'
 import { PhotoButton, PhotoStrip } from './Photos'
-import { StepEntryForm } from './StepEntryForm'
+import { StepEntry, StepNote, useEntry } from './StepEntry'
 
 /** The install log: one step at a time in the right order for where one is standing; all steps beside it on a laptop. */
 export function InstallLog({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
   const { job } = useJob()
-  const router = useRouter()
   const asked = useSearchParams().get('step')
   const { steps, log } = assessed
   const home = `/jobs/${job.id}/devices/${device.id}`
   if (steps.length === 0) {
-    return <Box p={5}><Nothing action={<Button asChild minH="44px" colorPalette="copper"><NextLink href={`${home}/sight`}>Plan it</NextLink></Button>}>Steps come from the plan. Plan what it should see first.</Nothing></Box>
+    return <Box p={5}><Nothing action={<Button asChild minH="44px" colorPalette="copper"><GoLink href={`${home}/sight`}>Plan it</GoLink></Button>}>Steps come from the plan. Plan what it should see first.</Nothing></Box>
   }
+  const at = (id: string | null) => `${home}/log${id === null ? '' : `?step=${encodeURIComponent(id)}`}`
   const nextIndex = steps.findIndex(({ step }) => step.id === log.nextStepId)
   const askedIndex = steps.findIndex(({ step }) => step.id === asked)
   const index = askedIndex >= 0 ? askedIndex : nextIndex
-  const go = (to: number | null) => router.replace(to === null ? `${home}/log` : `${home}/log?step=${encodeURIComponent(steps[to]!.step.id)}`, { scroll: true })
+  const onGo = (to: number | null) => go(at(to === null ? null : steps[to]!.step.id), { replace: true })
   const current = index >= 0 ? steps[index]! : null
   return (
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 300px' }}>
-      <Box px={{ base: 4, md: 6 }} py={4} maxW="640px" w="100%">
-        <HStack gap={1} mb={3} role="img" aria-label={`${log.done} of ${log.total} steps are recorded`}>
-          {steps.map(({ step, record, verdict }, i) => (
-            <Box key={step.id} flex="1" h="6px" bg={i === index ? 'copper.solid' : record === null ? 'rule' : verdict === 'stop' ? 'stop' : verdict === 'check' ? 'check' : 'ink'} />
-          ))}
+      <Box px={{ base: 4, md: 6 }} pt={3} maxW="640px" w="100%">
+        <HStack gap={1} mb={2} role="img" aria-label={`${log.done} of ${log.total} steps are recorded`}>
+          {steps.map(({ step, record, verdict }, i) => <Box key={step.id} flex="1" h="6px" bg={barColour(i === index, record !== null, verdict)} />)}
         </HStack>
-        {current ? <OneStep key={current.step.id} device={device} assessed={assessed} state={current} index={index} onGo={go} /> : <AllRecorded device={device} assessed={assessed} />}
+        {current ? <OneStep key={current.step.id} device={device} assessed={assessed} state={current} index={index} onGo={onGo} /> : <AllRecorded device={device} assessed={assessed} />}
       </Box>
-      <Box as="nav" aria-label="All steps" bg="sheet" borderLeftWidth={{ md: '1px' }} borderTopWidth={{ base: '1px', md: 0 }} borderColor="rule" py={3}>
+      <Box as="nav" aria-label="All steps" bg="sheet" borderLeftWidth={{ md: '1px' }} borderTopWidth={{ base: '1px', md: 0 }} borderColor="rule" pt={3} pb={{ base: '100px', md: 3 }}>
         {steps.map(({ step, record, verdict }, i) => (
-          <Box key={step.id} asChild display="flex" gap={2} px={4} py={1.5} minH={{ base: '44px', md: '34px' }} alignItems="baseline" bg={i === index ? 'inky.muted' : undefined} _hover={{ bg: 'inky.subtle' }}>
-            <NextLink href={`${home}/log?step=${encodeURIComponent(step.id)}`} aria-current={i === index ? 'step' : undefined}>
-              <Text as="span" w="16px" flexShrink={0} color={verdict ? VERDICTS[verdict].color : 'soft'} role="img" aria-label={record ? (verdict ? VERDICTS[verdict].word : 'recorded') : 'open'}>{verdict ? VERDICTS[verdict].sign : '○'}</Text>
+          <Box key={step.id} asChild display="flex" gap={2} px={4} py={1.5} minH={{ base: '48px', md: '34px' }} alignItems={{ base: 'center', md: 'baseline' }} bg={i === index ? 'inky.muted' : undefined} _hover={{ bg: 'inky.subtle' }}>
+            <GoLink href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
+              <Text as="span" w="16px" flexShrink={0} color={verdict ? VERDICTS[verdict].color : 'soft'} role="img" aria-label={record && verdict ? VERDICTS[verdict].word : 'open'}>{verdict ? VERDICTS[verdict].sign : '○'}</Text>
               <Text as="span" color={record ? 'soft' : 'ink'}>{step.title}</Text>
-            </NextLink>
+            </GoLink>
           </Box>
         ))}
       </Box>
     </Grid>
   )
+}
+
+function barColour(current: boolean, recorded: boolean, verdict: StepState['verdict']): string {
+  if (current) return 'copper.solid'
+  if (!recorded) return 'rule'
+  return verdict === 'stop' || verdict === 'check' ? verdict : 'ink'
 }
 
 interface OneStepProps {
@@ -68,48 +73,61 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
   const { step, record, verdict, says } = state
   const photos = job.photos.filter((photo) => photo.deviceId === device.id && photo.stepId === step.id)
   const proposal = assessed.proposedFaults.find(({ origin }) => origin === `step:${step.id}`)
-  const recordStep = (outcome: Parameters<React.ComponentProps<typeof StepEntryForm>['onRecord']>[0]) => {
-    const said = send({ type: 'recordStep', deviceId: device.id, stepId: step.id, outcome })
-    if (!said.ok) return refusal(said)
-    const following = steps.findIndex((other, i) => i > index && other.record === null)
-    onGo(following >= 0 ? following : null)
-    return null
-  }
+  const using = useEntry({
+    state, units: job.units, draftKey: `step:${job.id}:${device.id}:${step.id}`,
+    onRecord: async (outcome: Outcome) => {
+      const said = await send({ type: 'recordStep', deviceId: device.id, stepId: step.id, outcome })
+      if (!said.ok) return refusal(said)
+      const following = steps.findIndex((other, i) => i > index && other.record === null)
+      onGo(following >= 0 ? following : null)
+      return null
+    },
+  })
   return (
     <>
-      <Text color="soft">Step {index + 1} of {steps.length} · {step.stage}</Text>
-      {step.hold ? (
-        <Text mt={2} display="inline-block" bg="stop" color="sheet" px={3} py={1} fontWeight={600} fontFamily="heading">■ Hold: {step.hold.toLowerCase()}</Text>
-      ) : null}
+      <HStack justify="space-between" gap={2}>
+        <IconButton aria-label="Step back" variant="outline" colorPalette="inky" minW="48px" minH="48px" disabled={index === 0} onClick={() => onGo(index - 1)}><ChevronLeft size={22} /></IconButton>
+        <Text color="soft">Step {index + 1} of {steps.length} · {step.stage ?? 'on the bench'}</Text>
+        <IconButton aria-label="Look ahead" variant="outline" colorPalette="inky" minW="48px" minH="48px" disabled={index === steps.length - 1} onClick={() => onGo(index + 1)}><ChevronRight size={22} /></IconButton>
+      </HStack>
+      {step.hold ? <Text mt={2} display="inline-block" bg="stop" color="sheet" px={3} py={1} fontWeight={600} fontFamily="heading">■ Hold: {step.hold.toLowerCase()}</Text> : null}
       <Heading as="h1" fontSize="2xl" mt={1} mb={2} lineHeight={1.15}>{step.title}</Heading>
       {step.detail ? <Text fontSize="md" mb={2}>{step.detail}</Text> : null}
-      {step.items.length > 0 ? (
-        <Box as="ol" ps={6} mb={3} fontSize="md" listStyleType="decimal">{step.items.map((item, i) => <Box as="li" key={i} py={0.5}>{item}</Box>)}</Box>
-      ) : null}
-      <Box borderLeftWidth="3px" borderColor="copper.solid" pl={3} mb={3}>
-        <Text>{step.reason}</Text>
-        {step.caution ? <Text fontWeight={500} mt={1}><span aria-hidden>⚠ </span>{step.caution} Local codes and the maker’s instructions decide.</Text> : null}
-      </Box>
+      {step.items.length > 0 ? <Box as="ol" ps={6} mb={3} fontSize="md" listStyleType="decimal">{step.items.map((item, i) => <Box as="li" key={i} py={0.5}>{item}</Box>)}</Box> : null}
+      <StepEntry state={state} units={job.units} using={using} />
       {record ? <Box mb={3}><VerdictLine verdict={verdict!}>{says}</VerdictLine><Text color="soft" fontSize="sm">{record.by}, {record.at.slice(0, 16).replace('T', ' ')}</Text></Box> : null}
       {proposal ? (
         <Box borderWidth="1.5px" borderColor="stop" p={3} mb={3}>
           <Text fontWeight={600} color="stop">■ Out of limits</Text>
           <Text>{proposal.note}</Text>
-          <Button asChild mt={2} minH="44px"><NextLink href={`/jobs/${job.id}/punch-list/new?device=${device.id}&step=${encodeURIComponent(step.id)}`}>Put it on the punch list</NextLink></Button>
+          <Button asChild mt={2} minH="48px"><GoLink href={`/jobs/${job.id}/punch-list/new?device=${device.id}&step=${encodeURIComponent(step.id)}`}>Put it on the punch list</GoLink></Button>
         </Box>
       ) : null}
-      <Stack gap={2} mb={3}>
-        <HStack align="center"><PhotoButton about={{ deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }} />
-          {step.photo ? <Text color={step.photo === 'required' && photos.length === 0 ? 'check' : 'soft'}>{step.photo === 'required' ? (photos.length === 0 ? '▲ A photo is needed here' : '✓ Photographed') : 'A photo is welcome here'}</Text> : null}
-        </HStack>
-        <PhotoStrip photos={photos} onRemove={({ id }) => send({ type: 'removePhoto', photoId: id })} />
-      </Stack>
-      <StepEntryForm state={state} units={job.units} draftKey={`step:${job.id}:${device.id}:${step.id}`} onRecord={recordStep} />
-      <HStack mt={3} justify="space-between">
-        <Button variant="outline" colorPalette="inky" minH="48px" disabled={index === 0} onClick={() => onGo(index - 1)}>Step back</Button>
-        <Button variant="outline" colorPalette="inky" minH="48px" disabled={index === steps.length - 1} onClick={() => onGo(index + 1)}>Look ahead</Button>
-      </HStack>
+      <Box borderLeftWidth="3px" borderColor="copper.solid" pl={3} mb={3}>
+        <Text>{step.reason}</Text>
+        {step.caution ? <Text fontWeight={500} mt={1}><span aria-hidden>⚠ </span>{step.caution} Local codes and the maker’s instructions decide.</Text> : null}
+      </Box>
+      <PhotoStrip photos={photos} onRemove={({ id }) => send({ type: 'removePhoto', photoId: id })} />
+      <StepNote state={state} using={using} />
+      <Foot>
+        <PhotoButton about={{ deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }} asked={step.photo} taken={photos.length} />
+        <Button colorPalette="copper" flex="1" minH="60px" fontSize="lg" fontFamily="heading" onClick={() => void using.keep()}>{recordLabel(using.typed.leaving, record !== null)}</Button>
+      </Foot>
     </>
+  )
+}
+
+function recordLabel(leaving: boolean, again: boolean): string {
+  if (leaving) return 'Record as left out'
+  return again ? 'Record again' : 'Record, next step'
+}
+
+/** What is pressed most stands at the thumb: always in view. */
+function Foot({ children }: { children: React.ReactNode }) {
+  return (
+    <Flex className="no-print" data-foot gap={3} align="center" position={{ base: 'fixed', md: 'sticky' }} bottom={0} left={0} right={0} zIndex={5} bg="paper" borderTopWidth="1px" borderColor="rule" px={{ base: 4, md: 0 }} pt={2} pb="max(10px, env(safe-area-inset-bottom))" mt={3}>
+      {children}
+    </Flex>
   )
 }
 
@@ -119,7 +137,7 @@ function AllRecorded({ device, assessed }: { device: Device; assessed: DeviceAss
     <>
       <Sentence next="Write down what stands on the label, then look at its record.">{assessed.sentence}</Sentence>
       <Part title="Written on it and given to it"><DetailFields device={device} /></Part>
-      <Button asChild colorPalette="copper" minH="56px" w={{ base: '100%', md: 'auto' }} px={8}><NextLink href={`/jobs/${job.id}/record/${device.id}`}>To its record</NextLink></Button>
+      <Button asChild colorPalette="copper" minH="56px" w={{ base: '100%', md: 'auto' }} px={8} mb={4}><GoLink href={`/jobs/${job.id}/record/${device.id}`}>To its record</GoLink></Button>
     </>
   )
 }

@@ -1,13 +1,15 @@
 'use client'
 
-import { Box, Button, HStack, IconButton, Image, Text } from '@chakra-ui/react'
-import { Camera, X } from 'lucide-react'
+import { Box, Button, HStack, Image, Text } from '@chakra-ui/react'
+import { Camera } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import type { Photo, PhotoFacts } from '@/core/job'
+import { withoutPlace } from '@/core/photo'
 import { useJob, useOutbox } from '../job/JobProvider'
-import { outbox } from '../job/outbox'
 import { refusal } from '../kit/LineField'
+import { Removal } from '../kit/Removal'
+import { outbox } from '../outbox/outbox'
 
 /** Where a photo's picture is: with this browser while it waits, with the server after. */
 export function usePicture(): (photo: Photo, size?: 'small' | 'view') => string {
@@ -15,30 +17,37 @@ export function usePicture(): (photo: Photo, size?: 'small' | 'view') => string 
   return ({ sha256 }, size = 'small') => pictures.get(sha256) ?? `/api/photos/${sha256}?size=${size}`
 }
 
-/** Small pictures in a row, each opening the larger one. */
-export function PhotoStrip({ photos, onRemove }: { photos: readonly Photo[]; onRemove?: (photo: Photo) => void }) {
+/** Small pictures in a row, each opening the larger one; without `onRemove` they stay. */
+export function PhotoStrip({ photos, onRemove }: { photos: readonly Photo[]; onRemove?: ((photo: Photo) => Promise<unknown>) | undefined }) {
   const picture = usePicture()
   if (photos.length === 0) return null
   return (
-    <HStack as="ul" listStyleType="none" gap={3} flexWrap="wrap" align="start">
+    <HStack as="ul" listStyleType="none" gap={3} flexWrap="wrap" align="start" mb={2}>
       {photos.map((photo) => (
-        <Box as="li" key={photo.id} position="relative" w="112px">
+        <Box as="li" key={photo.id} w="128px">
           <a href={picture(photo, 'view')} target="_blank" rel="noreferrer">
-            <Image src={picture(photo)} alt={photo.caption || 'Photo without caption'} w="112px" h="84px" objectFit="cover" borderWidth="1px" borderColor="rule" />
+            <Image src={picture(photo)} alt={photo.caption || 'Photo without caption'} w="128px" h="96px" objectFit="cover" borderWidth="1px" borderColor="rule" />
           </a>
-          <Text fontSize="xs" color="soft" lineClamp={2}>{photo.caption}</Text>
-          {onRemove ? (
-            <IconButton position="absolute" top={0} right={0} size="xs" minW="32px" minH="32px" colorPalette="inky" aria-label={`Remove photo ${photo.caption}`} onClick={() => onRemove(photo)} className="no-print"><X size={14} /></IconButton>
-          ) : null}
+          <HStack justify="space-between" align="start" gap={0}>
+            <Text fontSize="sm" color="soft" lineClamp={2} flex="1">{photo.caption}</Text>
+            {onRemove ? <Removal icon label={`Remove photo ${photo.caption}`} asks="Remove this photo from the record?" onRemove={() => onRemove(photo)} /> : null}
+          </HStack>
         </Box>
       ))}
     </HStack>
   )
 }
 
+interface PhotoButtonProps {
+  readonly about: Omit<PhotoFacts, 'sha256'>
+  /** How much a photo is wanted here, and how many there are: said beside the button. */
+  readonly asked?: 'asked' | 'required' | null
+  readonly taken?: number
+}
+
 /** Takes or picks photos; they are kept on this device at once and uploaded when there is signal. */
-export function PhotoButton({ about, label = 'Photo' }: { about: Omit<PhotoFacts, 'sha256'>; label?: string }) {
-  const { send } = useJob()
+export function PhotoButton({ about, asked = null, taken = 0 }: PhotoButtonProps) {
+  const { job, send } = useJob()
   const input = useRef<HTMLInputElement>(null)
   const [error, setError] = useState<string | null>(null)
   const take = async (files: FileList | null) => {
@@ -48,19 +57,31 @@ export function PhotoButton({ about, label = 'Photo' }: { about: Omit<PhotoFacts
         setError(`${file.name} is not a picture.`)
         continue
       }
-      const sha256 = await outbox().addPhoto(file)
-      const said = send({ type: 'addPhoto', photoId: uuid(), facts: { ...about, sha256 } })
+      const bytes = new Uint8Array(await file.arrayBuffer())
+      const kept = job.keepPhotoPlace ? bytes : withoutPlace(bytes)
+      const sha256 = await outbox().addPhoto(kept === bytes ? file : new Blob([kept.slice()], { type: file.type }), job.keepPhotoPlace)
+      if (sha256 === null) {
+        setError('This device cannot keep more: save the waiting work as a file and make room.')
+        return
+      }
+      const said = await send({ type: 'addPhoto', photoId: uuid(), facts: { ...about, sha256 } })
       if (!said.ok) setError(refusal(said))
     }
   }
   return (
-    <>
+    <HStack gap={2}>
       <input ref={input} type="file" accept="image/*" capture="environment" multiple hidden data-testid="photo-input" onChange={(event) => {
         const { files } = event.target
         void take(files).finally(() => (event.target.value = ''))
       }} />
-      <Button variant="outline" colorPalette="inky" minH="56px" minW="72px" bg="sheet" onClick={() => input.current?.click()}><Camera size={24} aria-hidden />{label}</Button>
+      <Button variant="outline" colorPalette="inky" minH="60px" minW="88px" bg="sheet" onClick={() => input.current?.click()}><Camera size={24} aria-hidden />Photo</Button>
       {error ? <Text role="alert" color="stop">{error}</Text> : null}
-    </>
+      {asked && !error ? <Text fontSize="sm" maxW="92px" lineHeight={1.2} color={asked === 'required' && taken === 0 ? 'check' : 'soft'}>{photoWords(asked, taken)}</Text> : null}
+    </HStack>
   )
+}
+
+function photoWords(asked: 'asked' | 'required', taken: number): string {
+  if (taken > 0) return `✓ ${taken} taken`
+  return asked === 'required' ? '▲ A photo is needed' : 'A photo is welcome'
 }

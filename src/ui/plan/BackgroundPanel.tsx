@@ -6,6 +6,7 @@ import { z } from 'zod'
 import { along, bearingDeg, distanceM, type PlanPoint } from '@/core/geometry'
 import type { FloorBackground } from '@/core/job'
 import { QuantityField } from '../kit/QuantityField'
+import type { Said } from '../job/commands'
 import { refusal } from '../kit/LineField'
 import type { Editor } from './editor'
 
@@ -28,7 +29,7 @@ export function BackgroundPanel({ editor, scaling, onScaled }: { editor: Editor;
     const failed = (error: string) => setState({ busy: false, error, note: null })
     let response: Response
     try {
-      response = await fetch(`/api/backgrounds?page=${encodeURIComponent(page.trim() || '1')}`, { method: 'POST', body: file })
+      response = await fetch(`/api/backgrounds?page=${encodeURIComponent(page.trim() || '1')}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file })
     } catch {
       return failed('There is no connection: a drawing is fetched in when there is one. Nothing else is lost.')
     }
@@ -37,12 +38,12 @@ export function BackgroundPanel({ editor, scaling, onScaled }: { editor: Editor;
     if (!response.ok || !answer.success) return failed(Problem.safeParse(body).data?.detail ?? 'The drawing could not be read.')
     const { sha256, widthPx, heightPx, metresPerPx, pages } = answer.data
     const scale = metresPerPx ?? UNSCALED_M / Math.max(widthPx, heightPx)
-    const said = commit({ type: 'setBackground', floor, background: { name: file.name.slice(0, 80), sha256, widthPx, heightPx, at: { x: 0, y: heightPx * scale }, metresPerPx: scale, turnDeg: 0 } })
+    const said = await commit({ type: 'setBackground', floor, background: { name: file.name.slice(0, 80), sha256, widthPx, heightPx, at: { x: 0, y: heightPx * scale }, metresPerPx: scale, turnDeg: 0 } })
     setState({ busy: false, error: refusal(said), note: metresPerPx === null ? `Not to scale yet: scale it by two points.${pages > 1 ? ` It has ${pages} pages; this is page ${page}.` : ''}` : 'It knows its own scale.' })
   }
 
-  const lay = (change: Partial<FloorBackground>) => {
-    if (!background) return
+  const lay = async (change: Partial<FloorBackground>): Promise<Said> => {
+    if (!background) return { ok: true }
     const { floor: _, ...rest } = { ...background, ...change }
     return commit({ type: 'setBackground', floor, background: rest })
   }
@@ -52,7 +53,7 @@ export function BackgroundPanel({ editor, scaling, onScaled }: { editor: Editor;
     const factor = knownM / distanceM(from, to)
     // The first point stays where it is; everything else grows or shrinks about it.
     const at = along(from, bearingDeg(from, background.at), distanceM(from, background.at) * factor)
-    lay({ metresPerPx: background.metresPerPx * factor, at })
+    void lay({ metresPerPx: background.metresPerPx * factor, at })
     onScaled()
     setState({ busy: false, error: null, note: 'Scaled. Measure something else on it to be sure.' })
   }

@@ -1,10 +1,10 @@
 'use client'
 
 import { Box, Button, HStack, Heading, SimpleGrid, Stack, Text } from '@chakra-ui/react'
-import NextLink from 'next/link'
+import { GoLink } from '../kit/go'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Place, Sight } from '@/core/job'
-import { LineField, refusal } from '../kit/LineField'
+import { LineField, refusalOf } from '../kit/LineField'
 import { FigureList, FindingList } from '../kit/Findings'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
@@ -29,7 +29,7 @@ export function DeviceForm({ device, assessed, editor }: { device: Device; asses
     <Stack gap={3}>
       <HStack justify="space-between" align="start">
         <Heading as="h2" fontSize="md">{device.mark} {device.name}</Heading>
-        <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky"><NextLink href={`/jobs/${job.id}/devices/${device.id}/sight`}>Its sheet</NextLink></Button>
+        <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky"><GoLink href={`/jobs/${job.id}/devices/${device.id}/sight`}>Its sheet</GoLink></Button>
       </HStack>
       {place ? (
         <>
@@ -53,8 +53,8 @@ export function DeviceForm({ device, assessed, editor }: { device: Device; asses
               <Tick checked={!wish.kept} onTick={(elsewhere) => keep({ wish: { ...wish, kept: !elsewhere } })}>It stands elsewhere, agreed</Tick>
               {wish.kept ? null : (
                 <>
-                  <LineField label="Why it was moved" value={wish.reason} draftKey={draft('reason')} onKeep={(reason) => refusal(keep({ wish: { ...wish, reason } }))} />
-                  <LineField label="Who agreed" value={wish.agreedBy} draftKey={draft('agreed')} onKeep={(agreedBy) => refusal(keep({ wish: { ...wish, agreedBy } }))} />
+                  <LineField label="Why it was moved" value={wish.reason} draftKey={draft('reason')} onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))} />
+                  <LineField label="Who agreed" value={wish.agreedBy} draftKey={draft('agreed')} onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))} />
                 </>
               )}
             </Stack>

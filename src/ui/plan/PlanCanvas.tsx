@@ -170,12 +170,12 @@ export const PlanCanvas = memo(function PlanCanvas({ editor, width, height, surv
     freeze(null)
     if (!now) return
     if (now.on === 'sheet') {
-      if (!now.moved) click(toPlan(view, spot), event)
+      if (!now.moved) void click(toPlan(view, spot), event)
       return
     }
     const change = now.moved ? changeOf(now, toPlan(view, spot)) : null
     original.current = null
-    if (change) editor.commit(change)
+    if (change) void editor.commit(change)
     else editor.attempt(null)
   }
 
@@ -195,11 +195,11 @@ export const PlanCanvas = memo(function PlanCanvas({ editor, width, height, surv
       const device = job.devices.find(({ id }) => id === tool.deviceId)
       const sight = device && sightOf(device)
       if (!device || !sight) return
-      if (tool.does === 'wish') editor.commit({ type: 'setSight', deviceId: device.id, sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } } })
+      if (tool.does === 'wish') void editor.commit({ type: 'setSight', deviceId: device.id, sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } } })
       else {
         const edge = snapping ? ontoEdge(at, options) : null
         const spot = edge?.at ?? snapped(at).at
-        editor.commit({ type: 'setSight', deviceId: device.id, sight: { ...sight, place: { floor, ...spot, panDeg: edge?.outDeg ?? sight.place?.panDeg ?? 0, rollDeg: sight.place?.rollDeg ?? 0 } } })
+        void editor.commit({ type: 'setSight', deviceId: device.id, sight: { ...sight, place: { floor, ...spot, panDeg: edge?.outDeg ?? sight.place?.panDeg ?? 0, rollDeg: sight.place?.rollDeg ?? 0 } } })
       }
       editor.setTool({ does: 'select' })
       editor.select({ is: 'device', id: device.id })
@@ -211,7 +211,7 @@ export const PlanCanvas = memo(function PlanCanvas({ editor, width, height, surv
     const again = clicks === 'until ended' && draft.length > 1 && distanceM(point, draft.at(-1)!) * view.perMetre < 3
     if (closes || again) return editor.finish(draft)
     const points = [...draft, point]
-    if (typeof clicks === 'number' && points.length >= clicks) editor.finish(points)
+    if (typeof clicks === 'number' && points.length >= clicks) void editor.finish(points)
     else editor.setDraft(points)
   }
 

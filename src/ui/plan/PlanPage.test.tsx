@@ -76,7 +76,7 @@ describe('editing', () => {
     const one = within(screen.getByRole('group', { name: 'Opening 1' }))
     fireEvent.change(one.getByLabelText('Width'), { target: { value: '9' } })
     fireEvent.blur(one.getByLabelText('Width'))
-    expect(await screen.findByText('The opening reaches past the end of the wall.')).toBeTruthy()
+    expect((await one.findByRole('alert')).textContent).toBe('The opening reaches past the end of the wall.')
     expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9 }] })
   })
   it('arrows move what is selected, Delete takes it away, undo brings it back', async () => {

@@ -204,7 +204,7 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
       else setTool({ does: 'select' })
     } else if (event.key === 'Enter' && tool.does === 'draw') {
       used()
-      if (draft.length > 1) finish()
+      if (draft.length > 1) void finish()
       else setTool({ does: 'select' })
     } else if (event.key === 'Backspace' && draft.length > 0) {
       used()
@@ -216,18 +216,18 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
       const [dx, dy] = ARROWS[event.key]!
       const thing = selection?.is === 'thing' ? job.things.find(({ id }) => id === selection.id) : undefined
       const device = selection?.is === 'device' ? job.devices.find(({ id }) => id === selection.id) : undefined
-      if (thing) commit({ type: 'putThing', thing: moved(thing, dx * stepM, dy * stepM) })
-      else if (device?.sight?.place) commit({ type: 'setSight', deviceId: device.id, sight: { ...device.sight, place: { ...device.sight.place, x: device.sight.place.x + dx * stepM, y: device.sight.place.y + dy * stepM } } })
+      if (thing) void commit({ type: 'putThing', thing: moved(thing, dx * stepM, dy * stepM) })
+      else if (device?.sight?.place) void commit({ type: 'setSight', deviceId: device.id, sight: { ...device.sight, place: { ...device.sight.place, x: device.sight.place.x + dx * stepM, y: device.sight.place.y + dy * stepM } } })
       else setPinned({ x: (pinned?.x ?? 0) + dx * stepM * 5, y: (pinned?.y ?? 0) + dy * stepM * 5 })
     } else if ((event.key === '[' || event.key === ']') && selection?.is === 'device') {
       const device = job.devices.find(({ id }) => id === selection.id)
       if (!device?.sight?.place) return
       used()
       const turn = (event.key === '[' ? -1 : 1) * (event.shiftKey ? 10 : 1)
-      commit({ type: 'setSight', deviceId: device.id, sight: { ...device.sight, place: { ...device.sight.place, panDeg: (device.sight.place.panDeg + turn + 360) % 360 } } })
+      void commit({ type: 'setSight', deviceId: device.id, sight: { ...device.sight, place: { ...device.sight.place, panDeg: (device.sight.place.panDeg + turn + 360) % 360 } } })
     } else if (event.key === 'Delete' && selection?.is === 'thing') {
       used()
-      commit({ type: 'removeThing', thingId: selection.id })
+      void commit({ type: 'removeThing', thingId: selection.id })
       select(null)
     }
   }

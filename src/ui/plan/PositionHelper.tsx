@@ -64,7 +64,7 @@ export function PositionHelper({ area, editor, assessed }: { area: ThingOf<'area
             <Text className="figures"><strong>{i + 1}. {position.on}: {Math.floor(position.covered * 100)} % covered</strong>, lens {print({ value: position.focalMm, kind: 'focal' }, job.units)}, faces from {print({ value: position.faceAngleDeg, kind: 'angle' }, job.units)} above{position.sunHours === null ? '' : `, sun ${Math.round(position.sunHours)} h a year`}{position.cableM === null ? '' : `, ${print({ value: position.cableM, kind: 'length' }, job.units)} to the head end`}.</Text>
             <HStack mt={1}>
               <Button size="sm" minH="44px" variant="ghost" colorPalette="inky" onPointerEnter={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })} onPointerLeave={() => attempt(null)} onFocus={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })} onBlur={() => attempt(null)} onClick={() => {
-                commit({ type: 'setSight', deviceId, sight: sightAt(position) })
+                void commit({ type: 'setSight', deviceId, sight: sightAt(position) })
                 editor.select({ is: 'device', id: deviceId })
               }}>Put {device?.mark} there</Button>
             </HStack>

@@ -8,7 +8,8 @@ import { LEVELS, THING_KINDS, type LevelId, type PlanThing, type ThingOf } from 
 import { levelsOf } from '@/core/sight'
 import { print, type QuantityKind } from '@/core/units'
 import { Choose } from '../kit/Choose'
-import { LineField, refusal } from '../kit/LineField'
+import type { Said } from '../job/commands'
+import { LineField, refusalOf } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import type { Editor } from './editor'
 
@@ -17,18 +18,18 @@ export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor 
   const { job, commit } = editor
   const put = (change: Partial<PlanThing>) => commit({ type: 'putThing', thing: { ...thing, ...change } as PlanThing })
   const draft = (field: string) => `${job.id}:thing:${thing.id}:${field}`
-  const metres = (label: string, value: number, least: number, most: number, onKeep: (value: number) => void, field = label) => (
+  const metres = (label: string, value: number, least: number, most: number, onKeep: (value: number) => Promise<Said>, field = label) => (
     <QuantityField label={label} kind="length" units={job.units} value={value} least={least} most={most} draftKey={draft(field)} onKeep={(kept) => kept !== null && onKeep(kept)} />
   )
   return (
     <Stack gap={3}>
       <HStack justify="space-between"><Heading as="h2" fontSize="md">{THING_KINDS[thing.kind]}</Heading>
         <Button size="sm" minH="44px" variant="outline" colorPalette="inky" onClick={() => {
-          commit({ type: 'removeThing', thingId: thing.id })
+          void commit({ type: 'removeThing', thingId: thing.id })
           editor.select(null)
         }}><Trash2 size={16} aria-hidden />Delete</Button>
       </HStack>
-      <LineField label="Name" value={thing.name} draftKey={draft('name')} onKeep={(name) => refusal(put({ name }))} />
+      <LineField label="Name" value={thing.name} draftKey={draft('name')} onKeep={(name) => refusalOf(put({ name }))} />
       <SimpleGrid columns={2} gap={3}>
         {thing.kind === 'wall' || thing.kind === 'soffit' ? metres('Length', distanceM(thing.from, thing.to), 0.05, 1000, (lengthM) => put({ to: along(thing.from, bearingDeg(thing.from, thing.to), lengthM) })) : null}
         {thing.kind === 'wall' || thing.kind === 'obstacle' ? metres('Height', thing.heightM, 0.05, 100, (heightM) => put({ heightM })) : null}
@@ -54,9 +55,9 @@ export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor 
   )
 }
 
-type Metres = (label: string, value: number, least: number, most: number, onKeep: (value: number) => void, field?: string) => React.ReactNode
+type Metres = (label: string, value: number, least: number, most: number, onKeep: (value: number) => Promise<Said>, field?: string) => React.ReactNode
 
-function RoundFields({ thing, metres, put }: { thing: ThingOf<'obstacle'>; metres: Metres; put: (change: Partial<PlanThing>) => unknown }) {
+function RoundFields({ thing, metres, put }: { thing: ThingOf<'obstacle'>; metres: Metres; put: (change: Partial<PlanThing>) => Promise<Said> }) {
   const { form } = thing
   return form.is === 'round' ? metres('Across', 2 * form.radiusM, 0.04, 100, (across) => put({ form: { ...form, radiusM: across / 2 } })) : null
 }
@@ -69,7 +70,7 @@ function Openings({ wall, editor: { job, commit } }: { wall: ThingOf<'wall'>; ed
   const fields: readonly (readonly [key: 'alongM' | 'widthM' | 'sillM' | 'headM', label: string])[] = [['alongM', 'From its start'], ['widthM', 'Width'], ['sillM', 'Sill'], ['headM', 'Head']]
   const add = () => {
     const widthM = Math.min(0.9, lengthM * 0.8)
-    put([...wall.openings, { id: `opening-${uuid().slice(0, 8)}`, name: '', alongM: Math.round((lengthM - widthM) * 50) / 100, widthM, sillM: 0, headM: Math.min(2.1, wall.baseM + wall.heightM) }])
+    void put([...wall.openings, { id: `opening-${uuid().slice(0, 8)}`, name: '', alongM: Math.round((lengthM - widthM) * 50) / 100, widthM, sillM: 0, headM: Math.min(2.1, wall.baseM + wall.heightM) }])
   }
   return (
     <Box>

@@ -76,7 +76,7 @@ export function ToolHelp({ editor, lengthField }: { editor: Editor; lengthField:
     const points = [...draft, along(from, bearing, parsed.value)]
     setWords('')
     setError(null)
-    if (tool.does === 'draw' && clicksOf(tool.kind) === 2) finish(points)
+    if (tool.does === 'draw' && clicksOf(tool.kind) === 2) void finish(points)
     else setDraft(points)
   }
   const turn = () => {

@@ -35,10 +35,12 @@ export interface Editor {
   readonly draft: readonly PlanPoint[]
   readonly setDraft: (draft: readonly PlanPoint[]) => void
   /** Ends what is being drawn and keeps it. */
-  readonly finish: (points?: readonly PlanPoint[]) => void
+  readonly finish: (points?: readonly PlanPoint[]) => Promise<void>
   /** Says a change that can be taken back. */
-  readonly commit: (change: Change) => Said
+  readonly commit: (change: Change) => Promise<Said>
   readonly attempt: (change: Change | null) => void
+  /** The job with everything said in it, tried changes left out: what the next change starts from. */
+  readonly latest: () => Job
   readonly undo: (() => void) | null
   readonly redo: (() => void) | null
   /** Why the last change was refused; null after one that was not. */
@@ -52,7 +54,7 @@ const START = { wallHeightM: 3, obstacleHeightM: 2.5, undersideM: 3, soffitDepth
 
 /** State of the plan's editor: everything it does to the job goes through commands. */
 export function useEditor(deviceId: string | null): Editor {
-  const { job, send, preview } = useJob()
+  const { job, send, latest, preview } = useJob()
   const start = job.devices.find(({ id }) => id === deviceId)
   const [floor, showFloor] = useState<Floor>(start?.sight?.place?.floor ?? 'ground')
   const [tool, takeTool] = useState<Tool>({ does: 'select' })
@@ -69,25 +71,25 @@ export function useEditor(deviceId: string | null): Editor {
     preview(change)
   }, [job, preview])
 
-  const commit = useCallback((change: Change): Said => {
-    const back = inverseOf(base ?? job, change)
-    preview(null)
+  const commit = useCallback(async (change: Change): Promise<Said> => {
+    const back = inverseOf(base ?? latest(), change)
     setBase(null)
-    const said = send(change)
+    const said = await send(change)
+    preview(null) // what was tried is shown until it is kept
     setRefused(refusal(said))
     if (said.ok && back) {
       setDone((steps) => [...steps.slice(-199), { forth: change, back }])
       setUndone([])
     }
     return said
-  }, [base, job, preview, send])
+  }, [base, latest, preview, send])
 
-  const replay = useCallback((from: readonly Step[], way: 'back' | 'forth', setFrom: (steps: readonly Step[]) => void, setTo: (change: (steps: readonly Step[]) => readonly Step[]) => void) => {
+  const replay = useCallback(async (from: readonly Step[], way: 'back' | 'forth', setFrom: (steps: readonly Step[]) => void, setTo: (change: (steps: readonly Step[]) => readonly Step[]) => void) => {
     const step = from.at(-1)
     if (!step) return
-    const said = send(step[way])
-    setRefused(refusal(said))
     setFrom(from.slice(0, -1))
+    const said = await send(step[way])
+    setRefused(refusal(said))
     if (said.ok) setTo((steps) => [...steps, step])
   }, [send])
 
@@ -98,13 +100,13 @@ export function useEditor(deviceId: string | null): Editor {
     if (next.does === 'draw') select(null)
   }, [])
 
-  const finish = useCallback((points: readonly PlanPoint[] = draft) => {
+  const finish = useCallback(async (points: readonly PlanPoint[] = draft) => {
     if (tool.does !== 'draw') return
     const corners = points.filter((p, i) => i === 0 || distanceM(p, points[i - 1]!) > 1e-6)
     const thing = newThing(tool.kind, floor, corners, job)
     const parsed = PlanThing.safeParse(thing)
     if (!parsed.success) return setRefused(parsed.error.issues.map(({ message }) => message).join(' ')) // what is drawn stays, to be mended
-    if (!commit({ type: 'putThing', thing: parsed.data }).ok) return
+    if (!(await commit({ type: 'putThing', thing: parsed.data })).ok) return
     if (tool.kind === 'wall') return setDraft([corners[1]!])
     setDraft([])
     takeTool({ does: 'select' })
@@ -118,10 +120,10 @@ export function useEditor(deviceId: string | null): Editor {
   }, [setTool])
 
   return useMemo(() => ({
-    job, floor, setFloor, tool, setTool, selection, select, draft, setDraft, finish, commit, attempt, refused, snapping, setSnapping,
-    undo: done.length > 0 ? () => replay(done, 'back', setDone, setUndone) : null,
-    redo: undone.length > 0 ? () => replay(undone, 'forth', setUndone, setDone) : null,
-  }), [job, floor, setFloor, tool, setTool, selection, draft, finish, commit, attempt, refused, snapping, done, undone, replay])
+    job, floor, setFloor, tool, setTool, selection, select, draft, setDraft, finish, commit, attempt, latest, refused, snapping, setSnapping,
+    undo: done.length > 0 ? () => void replay(done, 'back', setDone, setUndone) : null,
+    redo: undone.length > 0 ? () => void replay(undone, 'forth', setUndone, setDone) : null,
+  }), [job, floor, setFloor, tool, setTool, selection, draft, finish, commit, attempt, latest, refused, snapping, done, undone, replay])
 }
 
 /** How many clicks a drawing takes: exactly so many, or as many as it likes until it is ended. */

@@ -14,7 +14,7 @@ interface FaultFormProps {
   readonly start: FaultFacts
   readonly draftKey: string
   readonly action: string
-  readonly onSay: (facts: FaultFacts) => readonly Reason[]
+  readonly onSay: (facts: FaultFacts) => Promise<readonly Reason[]>
 }
 
 /** What is wrong, where, how bad, why, and by when. */
@@ -24,8 +24,8 @@ export function FaultForm({ start, draftKey, action, onSay }: FaultFormProps) {
   const { register, control, handleSubmit, formState: { errors } } = form
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
-  const keep = handleSubmit((facts) => {
-    const reasons = onSay(facts)
+  const keep = handleSubmit(async (facts) => {
+    const reasons = await onSay(facts)
     setFailed(reasons.length > 0 ? reasons.map(({ message }) => message).join(' ') : null)
     if (reasons.length === 0) clear()
   })

@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, Field, HStack, Input, SimpleGrid, Text, Textarea } from '@chakra-ui/react'
-import NextLink from 'next/link'
+import { GoLink } from '../kit/go'
 import { useState } from 'react'
 import { SEVERITIES, type Change, type Fault } from '@/core/job'
 import { dueDay } from '@/core/test'
@@ -21,7 +21,7 @@ export function FaultPage({ faultId }: { faultId: string }) {
   const { job, send } = useJob()
   const [editing, edit] = useState(false)
   const fault = job.faults.find(({ id }) => id === faultId)
-  if (!fault) return <Box p={5}><Nothing action={<Button asChild><NextLink href={`/jobs/${job.id}/punch-list`}>To the punch list</NextLink></Button>}>There is no fault here with this address.</Nothing></Box>
+  if (!fault) return <Box p={5}><Nothing action={<Button asChild><GoLink href={`/jobs/${job.id}/punch-list`}>To the punch list</GoLink></Button>}>There is no fault here with this address.</Nothing></Box>
   const device = job.devices.find(({ id }) => id === fault.deviceId)
   const photos = job.photos.filter((photo) => photo.faultId === faultId)
   const due = dueDay(fault)
@@ -32,7 +32,7 @@ export function FaultPage({ faultId }: { faultId: string }) {
       <Text fontWeight={600} mb={3} role="status">{state === 'closed' ? '✓' : state === 'open' ? '■' : '▲'} {SENTENCES[state]}</Text>
       <Text mb={4} whiteSpace="pre-wrap">{fault.note}</Text>
       <Part title="Photos" aside={<Text color="soft" fontSize="sm">before and after</Text>}>
-        <PhotoStrip photos={photos} onRemove={({ id }) => send({ type: 'removePhoto', photoId: id })} />
+        <PhotoStrip photos={photos} onRemove={state === 'closed' ? undefined : ({ id }) => send({ type: 'removePhoto', photoId: id })} />
         <Box mt={2}><PhotoButton about={{ deviceId: fault.deviceId, stepId: null, faultId, caption: `${state === 'open' ? 'Before' : 'After'}: ${fault.title}`.slice(0, 200) }} /></Box>
       </Part>
       <Part title="What happened">
@@ -46,8 +46,8 @@ export function FaultPage({ faultId }: { faultId: string }) {
       {state === 'closed' ? null : state === 'fixed' ? <Recheck fault={fault} /> : <FixForm fault={fault} />}
       {state === 'closed' ? null : editing ? (
         <Part title="Change it">
-          <FaultForm start={facts} draftKey={`fault-edit:${faultId}`} action="Keep the change" onSay={(changed) => {
-            const said = send({ type: 'editFault', faultId, facts: changed })
+          <FaultForm start={facts} draftKey={`fault-edit:${faultId}`} action="Keep the change" onSay={async (changed) => {
+            const said = await send({ type: 'editFault', faultId, facts: changed })
             if (said.ok) edit(false)
             return said.ok ? [] : said.reasons
           }} />
@@ -57,11 +57,11 @@ export function FaultPage({ faultId }: { faultId: string }) {
   )
 }
 
-function useSay(): [string | null, (change: Change) => boolean] {
+function useSay(): [string | null, (change: Change) => Promise<boolean>] {
   const { send } = useJob()
   const [error, setError] = useState<string | null>(null)
-  return [error, (change) => {
-    const said = send(change)
+  return [error, async (change) => {
+    const said = await send(change)
     setError(refusal(said))
     return said.ok
   }]
@@ -81,9 +81,9 @@ function FixForm({ fault }: { fault: Fault }) {
         <Field.ErrorText role="alert">{error}</Field.ErrorText>
       </Field.Root>
       <HStack mt={3} gap={3} align="end" flexWrap="wrap">
-        <Button colorPalette="copper" minH="48px" onClick={() => say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'lasting', what } }) && setWhat(null)}>Lasting fix made</Button>
+        <Button colorPalette="copper" minH="48px" onClick={() => void say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'lasting', what } }).then((kept) => kept && setWhat(null))}>Lasting fix made</Button>
         <Field.Root w="170px"><Field.Label fontWeight={400} color="soft">Temporary, holds until</Field.Label><Input type="date" value={until} onChange={(event) => setUntil(event.target.value)} bg="sheet" borderColor="ink" minH="44px" /></Field.Root>
-        <Button variant="outline" colorPalette="inky" minH="48px" onClick={() => say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'temporary', what, until } }) && setWhat(null)}>Temporary fix made</Button>
+        <Button variant="outline" colorPalette="inky" minH="48px" onClick={() => void say({ type: 'fixFault', faultId: fault.id, fix: { kind: 'temporary', what, until } }).then((kept) => kept && setWhat(null))}>Temporary fix made</Button>
       </HStack>
     </Part>
   )
@@ -94,7 +94,7 @@ function Recheck({ fault }: { fault: Fault }) {
   const [draft, setNote] = useDraft(`recheck:${job.id}:${fault.id}`)
   const note = draft ?? ''
   const [error, say] = useSay()
-  const answer = (passed: boolean) => say({ type: 'recheckFault', faultId: fault.id, passed, note }) && setNote(null)
+  const answer = (passed: boolean) => void say({ type: 'recheckFault', faultId: fault.id, passed, note }).then((kept) => kept && setNote(null))
   return (
     <Part title="Check it again">
       <Field.Root invalid={error !== null}>

@@ -1,18 +1,18 @@
 'use client'
 
 import { Box } from '@chakra-ui/react'
-import { useRouter, useSearchParams } from 'next/navigation'
+import { useSearchParams } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
 import type { FaultFacts } from '@/core/job'
 import { proposalOf } from '@/core/test'
 import { useJob } from '../job/JobProvider'
+import { go } from '../kit/go'
 import { Sentence } from '../kit/Page'
 import { FaultForm } from './FaultForm'
 
 /** Raises a fault: from a finding, from a measured step, or freely. */
 export function NewFault() {
   const { job, assessment, send } = useJob()
-  const router = useRouter()
   const query = useSearchParams()
   const [deviceId, findingId, stepId] = [query.get('device'), query.get('finding'), query.get('step')]
   const device = assessment.devices.find((one) => one.deviceId === deviceId)
@@ -24,11 +24,11 @@ export function NewFault() {
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="720px">
       <Sentence next={proposal ? 'Filled in from what was computed; change what you know better. Photos come next.' : 'Say what you saw. Photos come next.'}>Raise a fault{device ? ` on ${device.mark} ${device.name}` : ''}.</Sentence>
-      <FaultForm start={start} draftKey={`fault:${job.id}:${query.toString()}`} action="Raise it" onSay={(facts) => {
+      <FaultForm start={start} draftKey={`fault:${job.id}:${query.toString()}`} action="Raise it" onSay={async (facts) => {
         const faultId = uuid()
-        const said = send({ type: 'raiseFault', faultId, facts })
+        const said = await send({ type: 'raiseFault', faultId, facts })
         if (!said.ok) return said.reasons
-        router.replace(`/jobs/${job.id}/punch-list/${faultId}`)
+        go(`/jobs/${job.id}/punch-list/${faultId}`, { replace: true })
         return []
       }} />
     </Box>

@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
-import NextLink from 'next/link'
+import { GoLink } from '../kit/go'
 import { format } from 'date-fns'
 import { SEVERITIES, type Fault } from '@/core/job'
 import { dueDay, punchListState } from '@/core/test'
@@ -24,13 +24,13 @@ export function PunchList() {
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="960px">
       <Sentence next={standing.temporary > 0 ? `${standing.temporary} temporary ${standing.temporary === 1 ? 'fix stands' : 'fixes stand'}; a return visit is due.` : undefined}>{job.faults.length === 0 ? 'Nothing on the punch list.' : `${parts.join(', ')}.`}</Sentence>
-      <Button asChild colorPalette="copper" minH="44px" mb={5}><NextLink href={`${home}/new`}>Raise a fault</NextLink></Button>
+      <Button asChild colorPalette="copper" minH="44px" mb={5}><GoLink href={`${home}/new`}>Raise a fault</GoLink></Button>
       {proposals.length > 0 ? (
         <Part title="Measured out of limits">
           {proposals.map(({ device, proposal }) => (
             <HStack key={`${device.deviceId}:${proposal.origin}`} py={2} borderBottomWidth="1px" borderColor="rule" justify="space-between" gap={3}>
               <Box><Text fontWeight={600}>{device.mark} {proposal.title}</Text><Text color="soft">{proposal.note}</Text></Box>
-              <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky"><NextLink href={`${home}/new?device=${device.deviceId}&step=${encodeURIComponent(proposal.origin.slice(5))}`}>Raise it</NextLink></Button>
+              <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky"><GoLink href={`${home}/new?device=${device.deviceId}&step=${encodeURIComponent(proposal.origin.slice(5))}`}>Raise it</GoLink></Button>
             </HStack>
           ))}
         </Part>
@@ -52,7 +52,7 @@ function FaultLine({ fault, overdue }: { fault: Fault; overdue: boolean }) {
   const due = dueDay(fault)
   return (
     <Box asChild display="flex" gap={3} py={2} borderBottomWidth="1px" borderColor="rule" _hover={{ bg: 'sheet' }} alignItems="center">
-      <NextLink href={`/jobs/${job.id}/punch-list/${fault.id}`}>
+      <GoLink href={`/jobs/${job.id}/punch-list/${fault.id}`}>
         {/* Pictures come from the project's own route in their final size. */}
         {/* eslint-disable-next-line @next/next/no-img-element */}
         {photo ? <img src={picture(photo)} alt="" width={72} height={54} style={{ objectFit: 'cover', width: 72, height: 54 }} /> : null}
@@ -61,7 +61,7 @@ function FaultLine({ fault, overdue }: { fault: Fault; overdue: boolean }) {
           <Text color="soft">{SEVERITIES[fault.severity]} · {fault.cause}{fault.stage ? ` · ${fault.stage}` : ''}</Text>
         </Box>
         {due ? <Text color={overdue ? 'stop' : 'soft'} fontWeight={overdue ? 600 : 400} className="figures" whiteSpace="nowrap">{overdue ? '■ overdue ' : 'by '}{due}</Text> : null}
-      </NextLink>
+      </GoLink>
     </Box>
   )
 }

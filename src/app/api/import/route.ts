@@ -1,12 +1,15 @@
-import { dataFolder, record } from '@/server/db/open'
-import { importJobFile } from '@/server/imports/jobFile'
+import { answering, withBodyFile } from '@/server/answer'
+import { dataFolder } from '@/server/db/open'
 import { problem } from '@/server/problem'
+import { work } from '@/server/workshop/workshop'
 
 const MOST_BYTES = 200 * 1024 * 1024
 
-/** Imports a job file sent as the body. `?as=copy` gives it an id of its own. */
-export async function POST(request: Request): Promise<Response> {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return problem(413, 'The file is too large', 'A job file has at most 200 MB.')
-  const imported = await importJobFile(record(), dataFolder(), await request.text(), new URL(request.url).searchParams.get('as') === 'copy')
-  return imported.ok ? Response.json({ jobId: imported.jobId }, { status: 201 }) : problem(imported.status, imported.title, imported.reasons[0]?.message ?? '', imported.reasons)
-}
+/** Imports a job file, or a file of work that waited on a device, sent as the body. `?as=copy` gives a job an id of its own. */
+export const POST = answering(async (request) => {
+  const asCopy = new URL(request.url).searchParams.get('as') === 'copy'
+  const folder = dataFolder()
+  const imported = await withBodyFile(request, folder, MOST_BYTES, (path) => work('import', { folder, path, asCopy }, { signal: request.signal }))
+  if (!imported.ok) return problem(imported.status, imported.title, imported.reasons[0]?.message ?? '', imported.reasons)
+  return Response.json({ jobId: imported.jobId, refused: imported.refused }, { status: 201 })
+})

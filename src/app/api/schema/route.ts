@@ -1,6 +1,7 @@
 import { jobFileSchema } from '@/core/job'
+import { answering } from '@/server/answer'
 
 /** The JSON Schema of the job file. */
-export function GET(): Response {
+export const GET = answering(() => {
   return new Response(JSON.stringify(jobFileSchema(), null, 2), { headers: { 'content-type': 'application/schema+json' } })
-}
+})

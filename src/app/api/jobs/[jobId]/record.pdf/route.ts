@@ -1,17 +1,23 @@
+import { readFile } from 'node:fs/promises'
+import { answering } from '@/server/answer'
 import { load } from '@/server/commands/batch'
 import { dataFolder, record } from '@/server/db/open'
-import { attachment } from '@/server/exports/attachment'
-import { recordPdf } from '@/server/exports/recordPdf'
+import { plainName } from '@/server/exports/attachment'
+import { cancelPrint, printed, startPrint } from '@/server/print/prints'
 import { noJob, problem } from '@/server/problem'
 
-/** The printed record as PDF; `?device=` for one device. */
-export async function GET(request: Request, { params }: { params: Promise<{ jobId: string }> }): Promise<Response> {
+/** The printed record as PDF, when it is done; `?device=` for one device. Whoever hangs up ends it. */
+export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (request, { params }) => {
   const { jobId } = await params
   const deviceId = new URL(request.url).searchParams.get('device')
   const stored = load(record(), jobId)
   if (!stored) return noJob(jobId)
-  const pdf = await recordPdf(record(), dataFolder(), stored.job, deviceId)
-  if (!pdf) return problem(404, 'No such device', 'The job has no device with this id.')
   const device = stored.job.devices.find(({ id }) => id === deviceId)
-  return new Response(new Uint8Array(pdf), { headers: { 'content-type': 'application/pdf', ...attachment(device ? `${stored.job.name} ${device.mark} ${device.name}` : stored.job.name, 'pdf') } })
-}
+  const name = plainName(device ? `${stored.job.name} ${device.mark} ${device.name}` : stored.job.name, 'pdf')
+  const { id } = startPrint({ folder: dataFolder(), jobId, deviceId, name })
+  request.signal.addEventListener('abort', () => cancelPrint(id))
+  const print = await printed(id)
+  if (print.state === 'no such device') return problem(404, 'No such device', 'The job has no device with this id.')
+  if (print.state !== 'done') throw new Error(print.message ?? 'The print did not end.')
+  return new Response(new Uint8Array(await readFile(print.path)), { headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${name}"` } })
+})

@@ -2,14 +2,15 @@ import { CATALOGUE } from '@/catalogue'
 import { mountTemplate } from '@/core/mount'
 import { resolve } from '@/core/parts'
 import { PAPERS, templateSvg, type Paper } from '@/drawings'
+import { answering } from '@/server/answer'
 import { load } from '@/server/commands/batch'
 import { record } from '@/server/db/open'
 import { attachment } from '@/server/exports/attachment'
-import { templatePdf } from '@/server/exports/templatePdf'
+import { templatePdf } from '@/server/print/templatePdf'
 import { noJob, problem } from '@/server/problem'
 
 /** The drilling template of a device at 1:1: `?paper=a4|letter&format=pdf|svg`. */
-export async function GET(request: Request, { params }: { params: Promise<{ jobId: string; deviceId: string }> }): Promise<Response> {
+export const GET = answering<{ params: Promise<{ jobId: string; deviceId: string }> }>(async (request, { params }) => {
   const { jobId, deviceId } = await params
   const query = new URL(request.url).searchParams
   const paper = (query.get('paper') ?? 'a4') as Paper
@@ -23,7 +24,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ jobI
   if ('missing' in context) return problem(422, 'No template', `The catalogue lacks ${context.missing.join(', ')}.`)
   if (!device.mount) return problem(422, 'No template yet', 'Plan the mount of this device first.')
   const template = mountTemplate(context, device.mount)
+  const about = [stored.job.name, stored.job.address, new Date().toISOString().slice(0, 10)].filter(Boolean).join(' · ')
   const name = attachment(`template ${device.mark} ${device.name}`, format)
-  if (format === 'svg') return new Response(templateSvg(template, paper), { headers: { 'content-type': 'image/svg+xml', ...name } })
-  return new Response(new Uint8Array(await templatePdf(template, paper)), { headers: { 'content-type': 'application/pdf', ...name } })
-}
+  if (format === 'svg') return new Response(templateSvg(template, paper, about), { headers: { 'content-type': 'image/svg+xml', ...name } })
+  return new Response(new Uint8Array(await templatePdf(template, paper, about)), { headers: { 'content-type': 'application/pdf', ...name } })
+})

@@ -1,0 +1,117 @@
+import { expect, test, type BrowserContext, type Page, type Route } from '@playwright/test'
+import sharp from 'sharp'
+
+/** As it is used on site: nothing answers, two tabs, a full phone, gloves. */
+
+/** Both sizes of screen work on one record: each on devices of its own. */
+const own = (laptop: string, phone: string) => (test.info().project.name === 'phone' ? phone : laptop)
+
+/** The whole server is gone: every request of every page of this browser fails. */
+async function gone(context: BrowserContext): Promise<void> {
+  await context.route('**/*', (route) => route.abort('connectionrefused'))
+}
+const back = (context: BrowserContext) => context.unroute('**/*')
+
+/** Records the step that is shown and waits for the next one. */
+async function record(page: Page, note: string): Promise<void> {
+  const title = (await page.locator('h1').first().textContent())!
+  if (await page.getByRole('radiogroup').isVisible()) await page.getByRole('radio').first().click()
+  await page.getByLabel('Note').fill(note)
+  await page.getByRole('button', { name: /^Record/ }).click()
+  await expect(page.locator('h1').first()).not.toHaveText(title)
+}
+
+test('with the whole server gone, screens change, work is kept, and it all arrives when the server is back', async ({ page, context }) => {
+  const mark = own('03', '05')
+  await page.goto(`/jobs/kestrel-quay/devices/device-${mark}/log`)
+  await expect(page.getByText(/^Step \d+ of/)).toBeVisible()
+  await gone(context)
+  await record(page, 'no server, first')
+  await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Board' }).click()
+  await expect(page).toHaveURL(/kestrel-quay$/)
+  await page.getByRole('link', { name: new RegExp(`^${mark} (log:|.* 1/33$)`) }).click()
+  await expect(page.getByText(/^Step 2 of/)).toBeVisible()
+  await record(page, 'no server, second')
+  await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Plan' }).click()
+  await expect(page.getByTestId('plan').locator('canvas').first()).toBeVisible()
+  await expect(page.getByText(/no signal, 2 kept/)).toBeVisible()
+  await page.goBack()
+  await expect(page.getByText(/^Step \d+ of/)).toBeVisible()
+  await back(context)
+  await expect(page.getByText(/2 kept/)).toBeHidden({ timeout: 30_000 })
+  const { job } = (await (await page.request.get('/api/jobs/kestrel-quay')).json()) as { job: { records: { note: string; deviceId: string }[] } }
+  expect(job.records.filter(({ deviceId }) => deviceId === `device-${mark}`).map(({ note }) => note)).toEqual(['no server, first', 'no server, second'])
+})
+
+test('two tabs show each other’s work, also while nothing is sent', async ({ page, context }) => {
+  const other = await context.newPage()
+  const deviceId = `device-${own('09', '13')}`
+  await page.goto(`/jobs/kestrel-quay/devices/${deviceId}/log`)
+  await other.goto(`/jobs/kestrel-quay/devices/${deviceId}/log`)
+  await expect(other.getByText(/^Step 1 of/)).toBeVisible()
+  await gone(context)
+  await record(page, 'from the first tab')
+  await expect(other.getByText(/no signal, 1 kept|sending 1/)).toBeVisible()
+  await record(other, 'from the second')
+  await back(context)
+  await expect(page.getByText(/signal, \d+ kept$/)).toBeHidden({ timeout: 30_000 })
+  await expect(other.getByText(/signal, \d+ kept$/)).toBeHidden({ timeout: 30_000 })
+  const { entries } = (await (await page.request.get('/api/jobs/kestrel-quay/history?limit=5000')).json()) as { entries: { command: { type: string; deviceId?: string; outcome?: { note: string } } }[] }
+  const notes = entries.filter(({ command }) => command.type === 'recordStep' && command.deviceId === deviceId).map(({ command }) => command.outcome!.note)
+  expect(notes).toEqual(['from the first tab', 'from the second'])
+})
+
+test('a phone that is full says so, and never shows as kept what is not', async ({ page }) => {
+  await page.addInitScript(() => {
+    type Add = (this: IDBObjectStore, ...words: unknown[]) => IDBRequest
+    const add = Reflect.get(IDBObjectStore.prototype, 'add') as Add
+    const full: Add = function (...words) {
+      if (this.name === 'waiting') throw new DOMException('full', 'QuotaExceededError')
+      return add.apply(this, words)
+    }
+    Reflect.set(IDBObjectStore.prototype, 'add', full)
+  })
+  await page.goto('/jobs/kestrel-quay/devices/device-06/log')
+  const title = (await page.locator('h1').first().textContent())!
+  await page.getByLabel('Note').fill('must not be lost')
+  await page.getByRole('button', { name: 'Record, next step' }).click()
+  await expect(page.getByText(/its storage is full/)).toBeVisible()
+  await expect(page.getByText('This device is full.')).toBeVisible()
+  await expect(page.locator('h1').first()).toHaveText(title)
+  await expect(page.getByLabel('Note')).toHaveValue('must not be lost')
+})
+
+test('a photo is never taken away by one tap, nor the closed fault’s at all', async ({ page }) => {
+  await page.goto('/jobs/kestrel-quay/devices/device-08/log?step=mount%2Freach')
+  const photo = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#576' } }).jpeg().toBuffer()
+  await page.getByTestId('photo-input').setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: photo })
+  const bin = page.getByRole('button', { name: /^Remove photo/ })
+  await bin.click()
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(bin).toBeVisible()
+  await bin.click()
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect(bin).toBeHidden()
+})
+
+test('a tap before the application runs counts', async ({ page }) => {
+  const held: Route[] = []
+  let open = false
+  await page.route('**/_next/static/**/*.js', (route) => (open ? route.continue() : void held.push(route)))
+  await page.goto('/jobs/kestrel-quay/devices/device-02/sight', { waitUntil: 'commit' })
+  await page.getByRole('button', { name: /^Theme/ }).click()
+  await expect(page.locator('html')).not.toHaveClass(/dark/) // nothing runs yet
+  open = true
+  for (const route of held) await route.continue()
+  await expect(page.locator('html')).toHaveClass(/dark/)
+})
+
+test('names on tabs tell screens apart, and what is found opens', async ({ page }) => {
+  await page.goto('/jobs/kestrel-quay/devices/device-02/sight')
+  await expect(page).toHaveTitle(/^02 .* · sight · Kestrel Quay boatyard/)
+  await page.keyboard.press('/')
+  await page.getByLabel('Find a device, a fault or a screen').fill('13')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/device-13/)
+  await expect(page).toHaveTitle(/^13 /)
+})

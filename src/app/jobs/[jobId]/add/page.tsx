@@ -1,5 +1,0 @@
-import { AddDevice } from '@/ui/device/AddDevice'
-
-export default function Page() {
-  return <AddDevice />
-}

@@ -1,5 +1,0 @@
-import { HandOver } from '@/ui/handover/HandOver'
-
-export default function Page() {
-  return <HandOver />
-}

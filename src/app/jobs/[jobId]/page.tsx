@@ -1,5 +1,0 @@
-import { Board } from '@/ui/board/Board'
-
-export default function Page() {
-  return <Board />
-}

@@ -1,5 +1,0 @@
-import { PullSheetPage } from '@/ui/pull/PullSheetPage'
-
-export default function Page() {
-  return <PullSheetPage />
-}

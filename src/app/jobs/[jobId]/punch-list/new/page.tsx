@@ -1,5 +1,0 @@
-import { NewFault } from '@/ui/punch/NewFault'
-
-export default function Page() {
-  return <NewFault />
-}

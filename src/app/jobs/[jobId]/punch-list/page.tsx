@@ -1,5 +1,0 @@
-import { PunchList } from '@/ui/punch/PunchList'
-
-export default function Page() {
-  return <PunchList />
-}

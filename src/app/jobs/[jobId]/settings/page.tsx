@@ -1,5 +1,0 @@
-import { JobSettings } from '@/ui/settings/JobSettings'
-
-export default function Page() {
-  return <JobSettings />
-}

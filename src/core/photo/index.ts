@@ -1,0 +1,1 @@
+export { hasPlace, withoutPlace } from './place'

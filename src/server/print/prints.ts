@@ -1,0 +1,71 @@
+import 'server-only'
+import { randomUUID } from 'node:crypto'
+import { mkdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { Cancelled, work } from '../workshop/workshop'
+
+/** A record that is being printed, or was: it can be watched, ended, and fetched once. */
+export interface Print {
+  readonly id: string
+  readonly path: string
+  readonly name: string
+  readonly state: 'printing' | 'done' | 'failed' | 'cancelled' | 'no such device'
+  readonly done: number
+  readonly total: number
+  readonly message: string | null
+}
+
+interface Running {
+  print: Print
+  readonly cancel: AbortController
+}
+
+const KEPT_MS = 10 * 60_000
+const shared = globalThis as typeof globalThis & { neatBracketPrints?: Map<string, Running> }
+const prints = (): Map<string, Running> => (shared.neatBracketPrints ??= new Map<string, Running>())
+
+export interface PrintOrder {
+  readonly folder: string
+  readonly jobId: string
+  readonly deviceId: string | null
+  /** File name of the download. */
+  readonly name: string
+}
+
+/** Starts a print and answers at once. */
+export function startPrint({ folder, jobId, deviceId, name }: PrintOrder): Print {
+  const id = randomUUID()
+  const incoming = join(/* turbopackIgnore: true */ folder, 'incoming')
+  mkdirSync(incoming, { recursive: true })
+  const running: Running = { print: { id, path: join(/* turbopackIgnore: true */ incoming, `${id}.pdf`), name, state: 'printing', done: 0, total: 0, message: null }, cancel: new AbortController() }
+  prints().set(id, running)
+  const change = (part: Partial<Print>) => (running.print = { ...running.print, ...part })
+  const today = new Date().toISOString().slice(0, 10)
+  void work('record', { folder, jobId, deviceId, today, to: running.print.path }, { signal: running.cancel.signal, onProgress: (done, total) => change({ done, total }) })
+    .then((found) => change({ state: found ? 'done' : 'no such device' }))
+    .catch((error: unknown) => change({ state: error instanceof Cancelled ? 'cancelled' : 'failed', message: error instanceof Error ? error.message.split('\n')[0]! : 'It broke.' }))
+    .finally(() => setTimeout(() => forget(id), KEPT_MS).unref())
+  return running.print
+}
+
+export const printOf = (id: string): Print | null => prints().get(id)?.print ?? null
+
+export function cancelPrint(id: string): Print | null {
+  prints().get(id)?.cancel.abort()
+  return printOf(id)
+}
+
+function forget(id: string): void {
+  const running = prints().get(id)
+  if (running) rmSync(running.print.path, { force: true })
+  prints().delete(id)
+}
+
+/** Waits until a print has ended one way or another. */
+export async function printed(id: string): Promise<Print> {
+  for (;;) {
+    const print = printOf(id)!
+    if (print.state !== 'printing') return print
+    await new Promise((again) => setTimeout(again, 50))
+  }
+}

@@ -1,0 +1,51 @@
+import 'server-only'
+import { existsSync, readFileSync } from 'node:fs'
+import { writeFile } from 'node:fs/promises'
+import { load } from '../commands/batch'
+import { openRecord } from '../db/open'
+import { drawBackground, type DrawnBackground } from '../imports/background'
+import { importFile, type Imported } from '../imports/jobFile'
+import { pathOf, storePhoto, type Kept } from '../photos/store'
+import { recordPdf } from '../print/recordPdf'
+
+/** What is done in a process of its own, because what it reads is foreign or what it makes takes long. */
+export interface Tasks {
+  /** A picture that came in under a name: kept in all its sizes. */
+  photo: (input: { folder: string; path: string; expected: string | null }) => Promise<Kept>
+  /** A site drawing: turned into a picture and kept. */
+  background: (input: { folder: string; path: string; page: number }) => Promise<DrawnBackground>
+  /** A job file, or a file of waiting work: taken into the record. */
+  import: (input: { folder: string; path: string; asCopy: boolean }) => Promise<Imported>
+  /** The printed record, written to a file; false when there is no such device. */
+  record: (input: { folder: string; jobId: string; deviceId: string | null; today: string; to: string }, onProgress: (done: number, total: number) => void) => Promise<boolean>
+}
+export type TaskName = keyof Tasks
+
+export const TASKS: Tasks = {
+  photo: ({ folder, path, expected }) => storePhoto(folder, expected, readFileSync(path)),
+  background: ({ folder, path, page }) => drawBackground(folder, readFileSync(path), page),
+  import: async ({ folder, path, asCopy }) => {
+    const db = openRecord(folder)
+    try {
+      return await importFile(db, folder, readFileSync(path, 'utf8'), asCopy)
+    } finally {
+      db.close()
+    }
+  },
+  record: async ({ folder, jobId, deviceId, today, to }, onProgress) => {
+    const db = openRecord(folder)
+    try {
+      const stored = load(db, jobId)
+      if (!stored) return false
+      const picture = (sha256: string) => {
+        const at = pathOf(folder, sha256, 'view')
+        return existsSync(at) ? readFileSync(at) : null
+      }
+      const pdf = await recordPdf({ job: stored.job, deviceId, today, picture, onProgress })
+      if (pdf) await writeFile(to, pdf)
+      return pdf !== null
+    } finally {
+      db.close()
+    }
+  },
+}

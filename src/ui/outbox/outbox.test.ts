@@ -1,0 +1,183 @@
+// @vitest-environment jsdom
+import 'fake-indexeddb/auto'
+import { Blob as NodeBlob } from 'node:buffer'
+import { createHash, randomUUID } from 'node:crypto'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Command } from '@/core/job'
+import { Outbox } from './outbox'
+import { OutboxStore } from './store'
+
+/** One storage and one job for each test: what an earlier one left behind sends nothing into the next. */
+let here = ''
+const NOW = '2026-03-02T09:30:00.000Z'
+const command = (change: object = {}): Command => ({ id: randomUUID(), jobId: here, at: NOW, by: 'Lead', type: 'removePhoto', photoId: 'p', ...change })
+const photo = (sha256: string) => command({ type: 'addPhoto', photoId: 'p', facts: { sha256, deviceId: null, stepId: null, faultId: null, caption: '' } })
+const problem = (status: number, detail: string) => new Response(JSON.stringify({ title: 'No', detail, status }), { status, headers: { 'content-type': 'application/problem+json' } })
+
+/** A stand-in for the server: answers what the test says, remembers what it was sent. */
+let online = true
+let refuse: (command: Command) => boolean = () => false
+let batch: (commands: Command[]) => Response | null = () => null
+let upload: () => Response = () => new Response('{}', { status: 201 })
+const sent: Command[][] = []
+const uploads: string[] = []
+let boxes: Outbox[] = []
+
+beforeEach(() => {
+  online = true
+  refuse = () => false
+  batch = () => null
+  upload = () => new Response('{}', { status: 201 })
+  sent.length = 0
+  uploads.length = 0
+  boxes = []
+  here = randomUUID()
+  let held: Promise<unknown> = Promise.resolve()
+  Object.defineProperty(navigator, 'locks', { configurable: true, value: { request: (_: string, work: () => Promise<void>) => (held = held.then(work, work)) } })
+  URL.createObjectURL = () => 'blob:here'
+  vi.stubGlobal('fetch', (url: string, init: { body: string }) => (online ? Promise.resolve().then(() => answer(url, init)) : Promise.reject(new TypeError('Failed to fetch'))))
+  const answer = (url: string, init: { body: string }) => {
+    if (url.startsWith('/api/health')) return Response.json({ status: 'ok' })
+    if (url.startsWith('/api/photos/')) {
+      uploads.push(url)
+      return upload()
+    }
+    const { commands } = JSON.parse(init.body) as { commands: Command[] }
+    if (commands.some(({ jobId }) => jobId !== here)) throw new TypeError('of an earlier test')
+    const instead = batch(commands)
+    if (instead) return instead
+    sent.push(commands)
+    const answers = commands.map((one) => (refuse(one) ? { id: one.id, status: 'refused', reasons: [{ path: '', message: 'no' }] } : { id: one.id, status: 'applied' }))
+    return Response.json({ answers, revisions: { [here]: sent.length } })
+  }
+})
+afterEach(async () => {
+  online = false
+  await vi.waitFor(() => expect(boxes.every((box) => box.snapshot().signal !== 'sending')).toBe(true))
+  vi.restoreAllMocks()
+  vi.unstubAllGlobals()
+})
+
+const open = () => {
+  const box = new Outbox(here)
+  boxes.push(box)
+  return box
+}
+const emptied = (box: Outbox) => vi.waitFor(() => expect(box.snapshot().waiting).toEqual([]), { timeout: 8000 })
+const settled = (box: Outbox) => vi.waitFor(() => expect(box.snapshot().signal).not.toBe('sending'))
+const ids = (commands: readonly { id: string }[]) => commands.map(({ id }) => id)
+
+describe('the outbox', () => {
+  it('sends what is said and tells who listens', async () => {
+    const box = open()
+    const heard: [number, object][] = []
+    box.onApplied((commands, revisions) => heard.push([commands.length, revisions]))
+    expect(await box.add(command())).toEqual({ ok: true })
+    await emptied(box)
+    expect(heard).toEqual([[1, { [here]: 1 }]])
+  })
+  it('keeps a command before it shows it, and through a reload while there is no signal', async () => {
+    online = false
+    const box = open()
+    const one = command()
+    const adding = box.add(one)
+    expect([box.snapshot().waiting, ids(box.unsent(here))]).toEqual([[], [one.id]]) // not shown as kept, yet the next change builds on it
+    await adding
+    const store = new OutboxStore(here)
+    expect(ids(await store.waiting.toArray())).toEqual([one.id])
+    expect(ids(box.snapshot().waiting)).toEqual([one.id])
+    await vi.waitFor(() => expect(box.snapshot().signal).toBe('no signal'))
+    online = true
+    const reloaded = open()
+    await vi.waitFor(() => expect(ids(sent.flat())).toEqual([one.id]))
+    await emptied(reloaded)
+  })
+  it('says when this device cannot keep more, and shows nothing as kept', async () => {
+    const box = open()
+    await settled(box)
+    const full = new DOMException('full', 'QuotaExceededError')
+    vi.spyOn(Object.getPrototypeOf((box as unknown as { store: OutboxStore }).store.waiting) as OutboxStore['waiting'], 'add').mockRejectedValue(full)
+    vi.spyOn(Object.getPrototypeOf((box as unknown as { store: OutboxStore }).store.photos) as OutboxStore['photos'], 'put').mockRejectedValue(full)
+    expect(await box.add(command())).toMatchObject({ ok: false, reasons: [{ message: expect.stringMatching(/storage is full/) as string }] })
+    expect(await box.addPhoto(new NodeBlob([new Uint8Array([1])]) as unknown as Blob)).toBeNull()
+    expect(box.snapshot()).toMatchObject({ waiting: [], full: true })
+  })
+  it('keeps the order in which things were said', async () => {
+    online = false
+    const box = open()
+    const said = [command(), command(), command()]
+    for (const one of said) await box.add(one)
+    online = true
+    window.dispatchEvent(new Event('online'))
+    await emptied(box)
+    expect(ids(sent.at(-1)!)).toEqual(ids(said))
+  })
+  it('two tabs send each command once, and both hear of it', async () => {
+    const [one, two] = [open(), open()]
+    await Promise.all(Array.from({ length: 12 }, (_, i) => (i % 2 ? one : two).add(command())))
+    await Promise.all([emptied(one), emptied(two)])
+    expect(new Set(ids(sent.flat())).size).toBe(12)
+    expect(sent.flat()).toHaveLength(12)
+  })
+})
+
+describe('what the server does not take', () => {
+  it('keeps a refused command with its reasons, sends the others, tries it again when asked, and drops it when told to', async () => {
+    const bad = command({ photoId: 'bad' })
+    refuse = ({ id }) => id === bad.id
+    const box = open()
+    await box.add(bad)
+    await box.add(command())
+    const stands = () => vi.waitFor(() => expect(box.snapshot().waiting.map(({ id, reasons }) => [id, reasons?.[0]?.message])).toEqual([[bad.id, 'no']]))
+    await stands()
+    await box.retry(bad.id)
+    await vi.waitFor(() => expect(sent.flat().filter(({ id }) => id === bad.id)).toHaveLength(2))
+    await stands()
+    await box.drop(bad.id)
+    await emptied(box)
+    const store = new OutboxStore(here)
+    expect(await store.waiting.count()).toBe(0)
+  })
+  it('splits a batch that fails until the one bad command stands alone', async () => {
+    online = false
+    const box = open()
+    const said = Array.from({ length: 9 }, () => command())
+    for (const one of said) await box.add(one)
+    batch = (commands) => (commands.some(({ id }) => id === said[4]!.id) ? problem(422, 'This command breaks the server.') : null)
+    online = true
+    box.sendNow()
+    await vi.waitFor(() => expect(sent.flat()).toHaveLength(8))
+    expect(ids(sent.flat())).toEqual(ids(said.filter((_, i) => i !== 4)))
+    await vi.waitFor(() => expect(box.snapshot().waiting).toMatchObject([{ id: said[4]!.id, reasons: [{ message: 'This command breaks the server.' }] }]))
+  })
+  it.each([401, 403, 408, 429, 503])('waits and keeps everything on %i', async (status) => {
+    batch = () => problem(status, 'Later, please.')
+    const box = open()
+    await box.add(command())
+    await vi.waitFor(() => expect(box.snapshot()).toMatchObject({ signal: 'no signal', says: 'Later, please.', waiting: [{ reasons: null }] }))
+  })
+  it('a photo that is too large for the server does not hold up the words', async () => {
+    upload = () => problem(413, 'The photo is larger than 20 MB.')
+    const box = open()
+    const sha256 = await box.addPhoto(new NodeBlob([new Uint8Array([9])]) as unknown as Blob)
+    const waits = photo(sha256!)
+    await box.add(waits)
+    const words = command({ photoId: 'other' })
+    await box.add(words)
+    await vi.waitFor(() => expect(ids(sent.flat())).toEqual([words.id]))
+    await vi.waitFor(() => expect(box.snapshot()).toMatchObject({ waiting: [{ id: waits.id, reasons: null }], says: 'The photo is larger than 20 MB.' }))
+  })
+})
+
+describe('photos', () => {
+  it('go up under the hash of their bytes before the command that names them', async () => {
+    const box = open()
+    const bytes = new Uint8Array([1, 2, 3])
+    const sha256 = (await box.addPhoto(new NodeBlob([bytes]) as unknown as Blob))!
+    expect(sha256).toBe(createHash('sha256').update(bytes).digest('hex'))
+    expect(box.snapshot().pictures.get(sha256)).toBe('blob:here')
+    await box.add(photo(sha256))
+    await emptied(box)
+    expect(uploads).toEqual([`/api/photos/${sha256}`])
+  })
+})

@@ -1,0 +1,323 @@
+import { sha256 } from '@noble/hashes/sha2'
+import { bytesToHex } from '@noble/hashes/utils'
+import type { Command, Reason } from '@/core/job'
+import { postCommands, putPhoto, serverAnswers } from './post'
+import { askToPersist, OutboxStore, type Waiting } from './store'
+
+export type { Waiting } from './store'
+
+export type Signal = 'sent' | 'sending' | 'no signal'
+
+export interface OutboxState {
+  /** Everything kept here, in the order in which it was said. */
+  readonly waiting: readonly Waiting[]
+  readonly signal: Signal
+  /** The server's own words when it wants to be asked later; null otherwise. */
+  readonly says: string | null
+  /** True once this device could not keep something. */
+  readonly full: boolean
+  /** Local pictures of photos whose bytes are not with the server yet, by hash. */
+  readonly pictures: ReadonlyMap<string, string>
+}
+
+export type Kept = { readonly ok: true } | { readonly ok: false; readonly reasons: readonly Reason[] }
+
+type OnApplied = (commands: readonly Command[], revisions: Readonly<Record<string, number>>) => void
+
+/** What the tabs of one browser tell each other. */
+type Heard =
+  | { readonly is: 'stored' }
+  | { readonly is: 'applied'; readonly commands: readonly Command[]; readonly revisions: Readonly<Record<string, number>> }
+
+const EMPTY: OutboxState = { waiting: [], signal: 'sent', says: null, full: false, pictures: new Map() }
+const BATCH = 200
+const FIRST_PAUSE_MS = 2000
+const LONGEST_PAUSE_MS = 60_000
+const MOST_FAILURES = 2
+const NOT_KEPT: Kept = { ok: false, reasons: [{ path: '', message: 'This device cannot keep more: its storage is full. Save the waiting work as a file, make room, and try again.' }] }
+
+/** Sending stopped: nothing more goes out until the pause is over. */
+class Pause extends Error {
+  constructor(readonly says: string | null, readonly afterMs: number) {
+    super('pause')
+  }
+}
+
+/**
+ * What this browser has said and the server has not acknowledged. It stands in the device's storage before anything shows
+ * it, so that nothing is lost to a reload, a dead spot or a full store; one tab at a time sends, in order, and all tabs hear
+ * what became of it.
+ */
+export class Outbox {
+  private state: OutboxState = EMPTY
+  private readonly listeners = new Set<() => void>()
+  private readonly applied = new Set<OnApplied>()
+  private readonly store: OutboxStore
+  private readonly tabs: BroadcastChannel | null
+  private readonly ready: Promise<void>
+  /** Said and on the way into the storage. */
+  private readonly storing = new Set<Command>()
+  /** Applied already: a reading of the storage that began before must not bring them back. */
+  private readonly gone = new Set<string>()
+  private sending: Promise<void> | null = null
+  private again = false
+  private pauses = 0
+  private timer: ReturnType<typeof setTimeout> | null = null
+
+  /** `name` of its storage, of its channel between tabs and of its lock. */
+  constructor(private readonly name: string) {
+    this.store = new OutboxStore(name)
+    this.tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(name)
+    this.ready = this.read()
+    window.addEventListener('online', () => this.sendNow())
+    window.addEventListener('offline', () => this.change({ signal: 'no signal' }))
+    this.tabs?.addEventListener('message', ({ data }: MessageEvent<Heard>) => this.hear(data))
+    void this.ready.then(() => this.send())
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  readonly snapshot = (): OutboxState => this.state
+
+  /** Calls back with commands that the server has applied, whichever tab sent them. */
+  onApplied(listener: OnApplied): () => void {
+    this.applied.add(listener)
+    return () => this.applied.delete(listener)
+  }
+
+  /** Commands of a job that the server has not applied, those still on the way into the storage included. */
+  unsent(jobId: string): Command[] {
+    const waiting = this.state.waiting.filter(({ reasons }) => reasons === null).map(({ command }) => command)
+    const known = new Set(waiting.map(({ id }) => id))
+    return [...waiting, ...[...this.storing].filter(({ id }) => !known.has(id))].filter((command) => command.jobId === jobId)
+  }
+
+  /** Keeps a command on this device, then shows it, then sends it when it can. The answer tells whether it is kept. */
+  async add(command: Command): Promise<Kept> {
+    const waiting: Waiting = { id: command.id, jobId: command.jobId, command, reasons: null }
+    this.storing.add(command)
+    try {
+      await this.ready
+      const seq = await this.store.waiting.add({ ...waiting })
+      this.change({ waiting: [...this.state.waiting, { ...waiting, seq }], full: false })
+    } catch {
+      this.change({ full: true })
+      return NOT_KEPT
+    } finally {
+      this.storing.delete(command)
+    }
+    this.tell({ is: 'stored' })
+    void askToPersist()
+    void this.send()
+    return { ok: true }
+  }
+
+  /** Keeps a photo's bytes until they are with the server, and names them; null when this device cannot keep them. */
+  async addPhoto(blob: Blob, keepsPlace = false): Promise<string | null> {
+    const name = bytesToHex(sha256(new Uint8Array(await blob.arrayBuffer())))
+    try {
+      await this.store.photos.put({ sha256: name, blob, keepsPlace })
+    } catch {
+      this.change({ full: true })
+      return null
+    }
+    this.change({ pictures: new Map(this.state.pictures).set(name, URL.createObjectURL(blob)) })
+    return name
+  }
+
+  /** Forgets a command for good, with the bytes of its photo. */
+  async drop(id: string): Promise<void> {
+    const one = this.state.waiting.find((waiting) => waiting.id === id)
+    await this.store.waiting.where('id').equals(id).delete()
+    if (one?.command.type === 'addPhoto') await this.store.photos.delete(one.command.facts.sha256)
+    this.gone.add(id)
+    this.change({ waiting: this.state.waiting.filter((waiting) => waiting.id !== id) })
+    this.tell({ is: 'stored' })
+  }
+
+  /** Puts a refused command back in line. */
+  async retry(id: string): Promise<void> {
+    await this.store.waiting.where('id').equals(id).modify({ reasons: null, failures: 0, held: null })
+    await this.read()
+    this.tell({ is: 'stored' })
+    this.sendNow()
+  }
+
+  /** Everything that waits, refused or not, as a file that imports elsewhere. */
+  async file(): Promise<Blob> {
+    const rows = await this.store.waiting.orderBy('seq').toArray()
+    const photos = await Promise.all((await this.store.photos.toArray()).map(async ({ sha256: name, blob }) => ({ sha256: name, base64: await base64Of(blob) })))
+    return new Blob([JSON.stringify({ format: 'neat-bracket-waiting', version: 1, commands: rows.map(({ command }) => command), photos })], { type: 'application/json' })
+  }
+
+  /** Sends at once, whatever pause there was. */
+  sendNow(): void {
+    this.pauses = 0
+    void this.send()
+  }
+
+  private hear(heard: Heard): void {
+    if (heard.is === 'applied') return this.settle(heard.commands, heard.revisions)
+    void this.read().then(() => this.send())
+  }
+
+  private tell(words: Heard): void {
+    this.tabs?.postMessage(words)
+  }
+
+  private async read(): Promise<void> {
+    const [rows, photos] = await Promise.all([this.store.waiting.orderBy('seq').toArray(), this.store.photos.toArray()])
+    const pictures = new Map(this.state.pictures)
+    for (const { sha256: name, blob } of photos) if (!pictures.has(name)) pictures.set(name, URL.createObjectURL(blob))
+    const held = new Set(rows.map(({ id }) => id))
+    const since = this.state.waiting.filter(({ id, seq }) => !held.has(id) && (seq ?? 0) > (rows.at(-1)?.seq ?? 0)) // said while it was read
+    this.change({ waiting: [...rows, ...since].filter(({ id }) => !this.gone.has(id)), pictures })
+  }
+
+  /** One sending at a time, in this tab by a promise and among tabs by a lock. */
+  private send(): Promise<void> {
+    if (this.sending) {
+      this.again = true
+      return this.sending
+    }
+    this.sending = this.ready
+      .then(() => (navigator.locks ? navigator.locks.request(`${this.name}-outbox`, () => this.sendAll()) : this.sendAll()))
+      .finally(() => {
+        this.sending = null
+        if (!this.again) return
+        this.again = false
+        void this.send()
+      })
+    return this.sending
+  }
+
+  private async sendAll(): Promise<void> {
+    if (this.timer) clearTimeout(this.timer)
+    this.timer = null
+    const passed = new Set<string>() // put off this time
+    try {
+      for (;;) {
+        const rows = (await this.store.waiting.orderBy('seq').toArray()).filter(({ id, reasons }) => reasons === null && !passed.has(id))
+        if (rows.length === 0) break
+        this.change({ signal: 'sending' })
+        // Photos are large and go one by one; what was said meanwhile does not wait for them.
+        const plain = rows.filter(({ command }) => command.type !== 'addPhoto' && !waitsForPhoto(command, rows))
+        const next = plain.length > 0 ? plain.slice(0, BATCH) : rows.slice(0, 1)
+        await this.deliver(next, passed)
+        this.pauses = 0
+      }
+      if (passed.size > 0) throw new Pause(null, 0)
+      this.change({ signal: 'sent', says: null })
+    } catch (error) {
+      if (!(error instanceof Pause)) throw error
+      const left = (await this.store.waiting.toArray()).find(({ held, reasons }) => held && reasons === null)
+      this.change({ signal: 'no signal', says: error.says ?? left?.held ?? null })
+      this.wait(error.afterMs)
+    }
+  }
+
+  /** Pauses grow from two seconds to a minute, a little different in every browser. */
+  private wait(atLeastMs: number): void {
+    const pause = Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** this.pauses++) * (0.8 + 0.4 * Math.random())
+    this.timer = setTimeout(() => void this.send(), Math.max(atLeastMs, pause))
+  }
+
+  /** Delivers rows; a batch that fails is split until the one bad command stands alone and the others have gone on. */
+  private async deliver(rows: readonly Waiting[], passed: Set<string>): Promise<void> {
+    const [first] = rows
+    if (rows.length === 1 && first!.command.type === 'addPhoto' && !(await this.photoIsThere(first!, first!.command.facts.sha256, passed))) return
+    const reply = await postCommands(rows.map(({ command }) => command))
+    if (reply.is === 'unreachable') throw new Pause(null, 0)
+    if (reply.is === 'answered') return this.answered(rows, reply.refused, reply.revisions)
+    const tooMuch = reply.is === 'later' && reply.status === 413
+    if (reply.is === 'later' && !tooMuch) throw new Pause(reply.says, reply.afterMs)
+    if (rows.length > 1) {
+      const half = Math.ceil(rows.length / 2)
+      await this.deliver(rows.slice(0, half), passed)
+      return this.deliver(rows.slice(half), passed)
+    }
+    if (reply.is === 'refused') return this.refuse(new Map([[first!.id, [{ path: '', message: reply.says }]]]))
+    if (tooMuch) return this.putOff(first!, reply.says, passed)
+    await this.fails(first!, reply.says, passed)
+  }
+
+  /** The server failed on this one alone: put off while it fails on everything, set aside when it serves others. */
+  private async fails(row: Waiting, says: string, passed: Set<string>): Promise<void> {
+    if (!(await serverAnswers())) throw new Pause(says, 0)
+    const failures = (row.failures ?? 0) + 1
+    if (failures >= MOST_FAILURES) return this.refuse(new Map([[row.id, [{ path: '', message: says }]]]))
+    await this.store.waiting.where('id').equals(row.id).modify({ failures })
+    await this.putOff(row, says, passed)
+  }
+
+  private async putOff({ id }: Waiting, says: string, passed: Set<string>): Promise<void> {
+    passed.add(id)
+    await this.store.waiting.where('id').equals(id).modify({ held: says })
+  }
+
+  private async photoIsThere(row: Waiting, name: string, passed: Set<string>): Promise<boolean> {
+    const photo = await this.store.photos.get(name)
+    if (!photo) return true // uploaded before, or kept by the server already
+    const reply = await putPhoto(name, photo.blob, photo.keepsPlace ?? false)
+    if (reply.is === 'answered') return true // the bytes stay until the command that names them is applied
+    if (reply.is === 'unreachable') throw new Pause(null, 0)
+    if (reply.is === 'refused') await this.refuse(new Map([[row.id, [{ path: '', message: reply.says }]]]))
+    else if (reply.is === 'failed') await this.fails(row, reply.says, passed)
+    else if (reply.status === 413) await this.putOff(row, reply.says, passed)
+    else throw new Pause(reply.says, reply.afterMs)
+    return false
+  }
+
+  private async answered(rows: readonly Waiting[], refused: ReadonlyMap<string, readonly Reason[]>, revisions: Readonly<Record<string, number>>): Promise<void> {
+    if (refused.size > 0) await this.refuse(refused)
+    const done = rows.filter(({ id }) => !refused.has(id)).map(({ command }) => command)
+    await this.store.waiting.where('id').anyOf(done.map(({ id }) => id)).delete()
+    for (const command of done) if (command.type === 'addPhoto') await this.store.photos.delete(command.facts.sha256) // the local picture stays until the page goes
+    this.settle(done, revisions)
+    this.tell({ is: 'applied', commands: done, revisions })
+  }
+
+  /** Takes what the server has applied out of this tab's view, together with the new state that contains it. */
+  private settle(done: readonly Command[], revisions: Readonly<Record<string, number>>): void {
+    for (const { id } of done) this.gone.add(id)
+    for (const listener of this.applied) listener(done, revisions)
+    this.change({ waiting: this.state.waiting.filter(({ id }) => !this.gone.has(id)) })
+  }
+
+  private async refuse(refused: ReadonlyMap<string, readonly Reason[]>): Promise<void> {
+    for (const [id, reasons] of refused) await this.store.waiting.where('id').equals(id).modify({ reasons })
+    await this.read()
+    this.tell({ is: 'stored' })
+  }
+
+  private change(part: Partial<OutboxState>): void {
+    this.state = { ...this.state, ...part }
+    for (const listener of this.listeners) listener()
+  }
+}
+
+/** True for a command about a photo that waits itself. */
+function waitsForPhoto(command: Command, rows: readonly Waiting[]): boolean {
+  return command.type === 'removePhoto' && rows.some(({ command: other }) => other.type === 'addPhoto' && other.photoId === command.photoId)
+}
+
+async function base64Of(blob: Blob): Promise<string> {
+  const bytes = new Uint8Array(await blob.arrayBuffer())
+  let words = ''
+  for (let i = 0; i < bytes.length; i += 0x8000) words += String.fromCharCode(...bytes.subarray(i, i + 0x8000))
+  return btoa(words)
+}
+
+const shared = globalThis as typeof globalThis & { neatBracketOutbox?: Outbox }
+
+/** The one outbox of this page; only in a browser. */
+export function outbox(): Outbox {
+  shared.neatBracketOutbox ??= new Outbox('neat-bracket')
+  return shared.neatBracketOutbox
+}
+
+/** What a server render and the first paint show. */
+export const NOTHING_WAITING = (): OutboxState => EMPTY

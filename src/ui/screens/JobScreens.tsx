@@ -1,0 +1,49 @@
+'use client'
+
+import { useSearchParams } from 'next/navigation'
+import { useEffect, type ReactNode } from 'react'
+import { Board } from '../board/Board'
+import { AddDevice } from '../device/AddDevice'
+import { DeviceSheet } from '../device/DeviceSheet'
+import type { Tab } from '../device/tabs'
+import { HandOver, OneRecord } from '../handover/HandOver'
+import { useJob } from '../job/JobProvider'
+import { useWay } from '../kit/go'
+import { Missing } from '../kit/Missing'
+import { PlanPage } from '../plan/PlanPage'
+import { PullSheetPage } from '../pull/PullSheetPage'
+import { FaultPage } from '../punch/FaultPage'
+import { NewFault } from '../punch/NewFault'
+import { PunchList } from '../punch/PunchList'
+import { JobSettings } from '../settings/JobSettings'
+import { screenAt, titleOf, type Screen, type ScreenName } from './address'
+
+const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams) => ReactNode> = {
+  'board': () => <Board />,
+  'add': () => <AddDevice />,
+  'plan': (_, query) => <PlanPage key={query.get('device')} deviceId={query.get('device')} />,
+  'device': ({ device, tab }) => <DeviceSheet deviceId={device!} tab={tab as Tab} />,
+  'pull sheet': () => <PullSheetPage />,
+  'punch list': () => <PunchList />,
+  'new fault': () => <NewFault />,
+  'fault': ({ fault }) => <FaultPage key={fault} faultId={fault!} />,
+  'hand-over': () => <HandOver />,
+  'record': ({ device }) => <OneRecord deviceId={device!} />,
+  'job': () => <JobSettings />,
+}
+
+/** The screen of a job that the address names. All of them are in the page already: going from one to another asks nobody. */
+export function JobScreens() {
+  const { job } = useJob()
+  const screen = screenAt(useWay(job.id))
+  const query = useSearchParams()
+  const title = screen ? titleOf(screen, job) : 'Nothing at this address'
+  useEffect(() => {
+    document.title = `${title} · Neat Bracket`
+  }, [title])
+  // What other screens want later is fetched while there is signal.
+  useEffect(() => {
+    void import('../plan/PlanCanvas')
+  }, [])
+  return screen ? SHOWS[screen.name](screen.words, new URLSearchParams(query)) : <Missing />
+}

@@ -1,0 +1,47 @@
+import type { Job } from '@/core/job'
+import { TABS } from '../device/tabs'
+
+/** The screens of a job by their address: one table for server, page and titles. `:name` takes any word. */
+export const ADDRESSES = {
+  'board': '',
+  'add': 'add',
+  'plan': 'plan',
+  'device': 'devices/:device/:tab',
+  'pull sheet': 'pull-sheet',
+  'punch list': 'punch-list',
+  'new fault': 'punch-list/new',
+  'fault': 'punch-list/:fault',
+  'hand-over': 'handover',
+  'record': 'record/:device',
+  'job': 'settings',
+} as const
+export type ScreenName = keyof typeof ADDRESSES
+
+export interface Screen {
+  readonly name: ScreenName
+  readonly words: Readonly<Partial<Record<'device' | 'tab' | 'fault', string>>>
+}
+
+/** The screen that a way (the words behind `/jobs/:id`) leads to; null when there is none. */
+export function screenAt(way: readonly string[]): Screen | null {
+  for (const [name, pattern] of Object.entries(ADDRESSES)) {
+    const parts = pattern.split('/').filter(Boolean)
+    if (parts.length !== way.length || !parts.every((part, i) => part.startsWith(':') || part === way[i])) continue
+    const words = Object.fromEntries(parts.flatMap((part, i) => (part.startsWith(':') ? [[part.slice(1), way[i]!]] : []))) as Screen['words']
+    if (words.tab !== undefined && !TABS.some((tab) => tab === words.tab)) return null
+    return { name: name as ScreenName, words }
+  }
+  return null
+}
+
+/** What a browser's tab calls a screen: what it is about first, so that many tabs can be told apart. */
+export function titleOf({ name, words }: Screen, { name: jobName, devices, faults }: Pick<Job, 'name' | 'devices' | 'faults'>): string {
+  const device = devices.find(({ id }) => id === words.device)
+  const of = device ? `${device.mark} ${device.name}` : ''
+  const fault = faults.find(({ id }) => id === words.fault)
+  const titles: Readonly<Record<ScreenName, string>> = {
+    'board': 'Board', 'add': 'Add a device', 'plan': 'Plan', 'device': `${of || 'No such device'} · ${words.tab ?? ''}`, 'pull sheet': 'Pull sheet', 'punch list': 'Punch list',
+    'new fault': 'Raise a fault', 'fault': fault?.title ?? 'No such fault', 'hand-over': 'Hand-over', 'record': `${of || 'No such device'} · record`, 'job': 'Job settings',
+  }
+  return `${titles[name]} · ${jobName}`
+}
