@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { Bench } from 'tinybench'
 import { CATALOGUE } from '@/catalogue'
 import { assess, assessAgain, assessDevice } from '@/core/assess'
-import { openJobFile, type Device, type Job } from '@/core/job'
+import { factsOf, openJobFile, type Device, type Job } from '@/core/job'
 import { surveying } from './survey'
 
 /** Prints how long assessing takes and how it grows, and commands per second through the API beside raw inserts. */
@@ -90,8 +90,7 @@ async function commands(): Promise<void> {
       if (await fetch(`http://localhost:${port}/api/jobs`).then(({ ok }) => ok, () => false)) break
       await new Promise((resolve) => setTimeout(resolve, 200))
     }
-    const { name, address, units, headEnd, windMS, policies, allowances } = demo
-    await post([{ id: randomUUID(), jobId: 'bench', at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'createJob', facts: { name, address, units, headEnd, windMS, policies, allowances } }])
+    await post([{ id: randomUUID(), jobId: 'bench', at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'createJob', facts: factsOf(demo) }])
     console.log('\nCommands through the API beside raw better-sqlite3 inserts of the same bodies, same machine, same run')
     for (const [batches, size] of [[200, 1], [60, 50], [20, 500]] as const) {
       for (let i = 0; i < 10; i++) await post([command('bench', i)])

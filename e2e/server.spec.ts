@@ -6,13 +6,14 @@ import { request as httpRequest } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
+import { factsOf, type Job, type JobFacts } from '@/core/job'
 
 const at = '2026-03-02T09:30:00.000Z'
 const post = (request: APIRequestContext, commands: unknown[], base = '') => request.post(`${base}/api/commands`, { data: { commands } })
 const say = (jobId: string, change: object) => ({ id: randomUUID(), jobId, at, by: 'Lead', ...change })
-const facts = (name: string) => {
-  const file = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: { policies: object; allowances: object } }
-  return { name, address: '', units: 'metric', headEnd: '', windMS: 45, policies: file.job.policies, allowances: file.job.allowances }
+const facts = (name: string): JobFacts => {
+  const { job } = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: Job }
+  return { ...factsOf(job), name }
 }
 
 test('errors are problem details with the fields they concern, never a 500', async ({ request }) => {
@@ -99,7 +100,8 @@ test('hostile files are refused in words while everybody else is served', async 
   const nested = Array.from({ length: 9 }, (_, i) => ['0', 'BLOCK', '2', `b${i}`, '10', '0', '20', '0', ...Array.from({ length: 12 }, () => (i === 0 ? ['0', 'LINE', '10', '0', '20', '0', '11', '1', '21', '1'] : ['0', 'INSERT', '2', `b${i - 1}`, '10', '1', '20', '1'])).flat(), '0', 'ENDBLK']).flat()
   const bomb = ['0', 'SECTION', '2', 'BLOCKS', ...nested, '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES', '0', 'INSERT', '2', 'b8', '10', '0', '20', '0', '0', 'ENDSEC', '0', 'EOF'].join('\n')
   const uses = `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 9 }, (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(12)}</g>`).join('')}<use href="#a9"/></svg>`
-  for (const bytes of [arc, bomb, uses]) {
+  const strokes = pageOf('0 0 m 9 9 l S\n'.repeat(700_000))
+  for (const [bytes, status] of [[arc, 201], [bomb, 422], [uses, 413], [strokes, 413]] as const) {
     const sent = request.post('/api/backgrounds', { data: Buffer.from(bytes), headers: { 'content-type': 'application/octet-stream' }, timeout: 90_000 })
     let over = false
     void sent.finally(() => (over = true))
@@ -111,7 +113,7 @@ test('hostile files are refused in words while everybody else is served', async 
       await new Promise((again) => setTimeout(again, 50))
     }
     const response = await sent
-    expect(response.status()).toBeLessThan(500)
+    expect(response.status()).toBe(status)
     expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).toBeLessThan(200)
   }
   const long = await raw(baseURL!, 'POST', '/api/commands', { 'content-type': 'application/json', 'transfer-encoding': 'chunked' }, Buffer.alloc(100 * 1024 * 1024, 32))
@@ -132,6 +134,12 @@ test('the record prints in the background: it tells how far it is, and can be ca
   await expect.poll(async () => ((await (await request.get(whole)).json()) as { state: string }).state, { timeout: 60_000 }).toBe('done')
   expect((await (await request.get(`${whole}/file`)).body()).subarray(0, 5).toString()).toBe('%PDF-')
 })
+
+/** A PDF of one page with these operators. */
+function pageOf(operators: string): string {
+  const objects = ['<< /Type /Catalog /Pages 2 0 R >>', '<< /Type /Pages /Kids [3 0 R] /Count 1 >>', '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 9 9] /Contents 4 0 R >>', `<< /Length ${operators.length} >>\nstream\n${operators}\nendstream`]
+  return `%PDF-1.4\n${objects.map((body, i) => `${i + 1} 0 obj\n${body}\nendobj\n`).join('')}trailer << /Size 5 /Root 1 0 R >>\n%%EOF`
+}
 
 interface Raw {
   readonly status: number | 'cut'

@@ -32,7 +32,8 @@ try {
     await context.addInitScript((value) => localStorage.setItem('theme', value), theme)
     const page = await context.newPage()
     await page.goto(`http://localhost:${PORT}${path}`, { waitUntil: 'networkidle' })
-    if (name.includes('plan')) await page.waitForTimeout(1500) // the survey runs beside the page
+    await page.waitForFunction(() => !document.querySelector('h1')?.textContent?.startsWith('Looking')) // the survey runs beside the page
+    await page.waitForTimeout(300)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
     await context.close()
     console.log(name)

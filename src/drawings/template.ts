@@ -18,6 +18,8 @@ export function templateMarks(t: MountTemplate, paper: Paper, about = ''): Templ
     { kind: 'line', x1: x - size, y1: y, x2: x + size, y2: y, wide: 0.2 }, { kind: 'line', x1: x, y1: y - size, x2: x, y2: y + size, wide: 0.2 },
   ]
   const words = (x: number, y: number, said: string, sizeMm = 3.4, anchor: 'start' | 'middle' | 'end' = 'start'): TemplateMark => ({ kind: 'words', x, y, words: said, sizeMm, anchor })
+  /** A hole's size, on the side towards the middle: never over the edge of the base. */
+  const bitBeside = (middle: number, x: number, y: number, bit: string) => (x > middle ? words(x - 4, y + 5, bit, 3, 'end') : words(x + 4, y + 5, bit, 3))
   const scaleY = height - 24
   return [
     words(12, 16, `${t.mark} ${t.name}: ${t.part} on ${t.surface.toLowerCase()}`, 4.6),
@@ -31,7 +33,7 @@ export function templateMarks(t: MountTemplate, paper: Paper, about = ''): Templ
     words(cx + 4, cy - Math.max(24, t.cableHoleMm / 2 + 20) + 4, 'up', 3.4),
     { kind: 'circle', x: cx, y: cy, r: t.cableHoleMm / 2, wide: 0.4, hole: 'cable' }, ...cross(cx, cy, 4),
     words(cx + t.cableHoleMm / 2 + 2, cy + 6, `cable hole, ${t.cableBit}`),
-    ...t.fixings.flatMap(({ x, y }): TemplateMark[] => [{ kind: 'circle', x: cx + x, y: cy + y, r: Math.max(0.5, t.fixingMm / 2), wide: 0.3, hole: 'fixing' }, ...cross(cx + x, cy + y, 5), ...(t.fixingBit ? [words(cx + x + 4, cy + y + 5, t.fixingBit, 3)] : [])]),
+    ...t.fixings.flatMap(({ x, y }): TemplateMark[] => [{ kind: 'circle', x: cx + x, y: cy + y, r: Math.max(0.5, t.fixingMm / 2), wide: 0.3, hole: 'fixing' }, ...cross(cx + x, cy + y, 5), ...(t.fixingBit ? [bitBeside(cx, cx + x, cy + y, t.fixingBit)] : [])]),
     { kind: 'line', x1: 12, y1: scaleY, x2: 112, y2: scaleY, wide: 0.4 }, ...Array.from({ length: 11 }, (_, i): TemplateMark => ({ kind: 'line', x1: 12 + i * 10, y1: scaleY - (i % 5 === 0 ? 4 : 2.5), x2: 12 + i * 10, y2: scaleY, wide: 0.3 })),
     words(114, scaleY, 'must measure 100 mm'),
     ...(about === '' ? [] : [words(12, 32, `${about} · 1 of 1`, 3)]),

@@ -44,6 +44,17 @@ describe('the sheet at 1:1', () => {
     expect(lines).toContain(100)
     expect(lines.some((length) => Math.abs(length - 101.6) < 1e-9)).toBe(true)
   })
+  it('prints no size over the edge of the base', () => {
+    const marks = templateMarks(templateOf(), 'a4')
+    const edges = marks.flatMap((mark) => (mark.kind === 'line' && mark.dash && mark.x1 === mark.x2 ? [mark.x1] : []))
+    const sizes = marks.flatMap((mark) => (mark.kind === 'words' && /^[\d.]+ mm \(/.test(mark.words) ? [mark] : []))
+    expect([edges.length, sizes.length]).toEqual([2, 4])
+    for (const { x, words, sizeMm, anchor } of sizes) {
+      const wide = words.length * sizeMm * 0.6
+      const [left, right] = anchor === 'end' ? [x - wide, x] : [x, x + wide]
+      expect(edges.filter((edge) => edge > left && edge < right)).toEqual([])
+    }
+  })
   it('as SVG is in real millimetres, holes where the template says', () => {
     const template = { ...templateOf(), name: 'Gate <A> & B' }
     const svg = templateSvg(template, 'a4')

@@ -11,6 +11,8 @@ export const MOST_DRAWING_BYTES = 40 * 1024 * 1024
 const MOST_PIXELS = 500_000_000
 /** Longest side that is kept: finer than any plan is looked at, small enough for a phone. */
 const LONGEST_PX = 6000
+/** Strokes and fills a page of a PDF may have. */
+const MOST_OPERATORS = 500_000
 const PDF_LONGEST_PX = 4000
 
 export type DrawnBackground =
@@ -19,7 +21,7 @@ export type DrawnBackground =
 
 const refuse = (status: 413 | 415 | 422, message: string): DrawnBackground => ({ ok: false, status, message })
 
-type Drawn = { readonly ok: true; readonly picture: Buffer; readonly metresPerPx: number | null; readonly pages: number } | { readonly ok: false; readonly message: string }
+type Drawn = { readonly ok: true; readonly picture: Buffer; readonly metresPerPx: number | null; readonly pages: number } | { readonly ok: false; readonly status?: 413; readonly message: string }
 
 /** Keeps a drawing as a picture. `page` counts from 1 and matters to a PDF only. Says in words why it refuses one. */
 export async function drawBackground(folder: string, bytes: Buffer, page: number): Promise<DrawnBackground> {
@@ -27,7 +29,7 @@ export async function drawBackground(folder: string, bytes: Buffer, page: number
   if (bytes.length > MOST_DRAWING_BYTES) return refuse(413, `The file is larger than ${MOST_DRAWING_BYTES / 1024 / 1024} MB.`)
   const head = bytes.subarray(0, 2048).toString('latin1')
   const drawn: Drawn = head.startsWith('%PDF') ? await drawPdf(bytes, page) : looksLikeDxf(head) ? fromDxf(bytes) : { ok: true, picture: bytes, metresPerPx: null, pages: 1 }
-  if (!drawn.ok) return refuse(422, drawn.message)
+  if (!drawn.ok) return refuse(drawn.status ?? 422, drawn.message)
   try {
     const image = sharp(drawn.picture, { limitInputPixels: MOST_PIXELS })
     const { format, autoOrient } = await image.metadata()
@@ -39,6 +41,7 @@ export async function drawBackground(folder: string, bytes: Buffer, page: number
     return { ok: true, content: kept.content, widthPx: info.width, heightPx: info.height, metresPerPx: drawn.metresPerPx === null ? null : drawn.metresPerPx / shrink, pages: drawn.pages }
   } catch (error) {
     if (error instanceof Error && /pixel limit/i.test(error.message)) return refuse(413, `The picture has more than ${MOST_PIXELS / 1e6} million pixels: save it smaller.`)
+    if (error instanceof Error && /exceeded more than/i.test(error.message)) return refuse(413, 'This SVG repeats its parts more than 500 000 times: save it with fewer.')
     return refuse(415, 'This file cannot be read as a drawing: it may be broken, or not a picture (PNG, JPEG, SVG), a PDF or a DXF drawing.')
   }
 }
@@ -57,6 +60,8 @@ async function drawPdf(bytes: Buffer, page: number): Promise<Drawn> {
     const pdf = await task.promise
     if (page < 1 || page > pdf.numPages) return { ok: false, message: `This PDF has ${pdf.numPages} page${pdf.numPages === 1 ? '' : 's'}; there is no page ${page}.` }
     const sheet = await pdf.getPage(page)
+    const { fnArray } = await sheet.getOperatorList()
+    if (fnArray.length > MOST_OPERATORS) return { ok: false, status: 413, message: `This page has more than ${MOST_OPERATORS} strokes and fills: save only the layers that are needed.` }
     const plain = sheet.getViewport({ scale: 1 })
     const viewport = sheet.getViewport({ scale: PDF_LONGEST_PX / Math.max(plain.width, plain.height) })
     const canvas = createCanvas(Math.ceil(viewport.width), Math.ceil(viewport.height))

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Grid, Heading, HStack, Table, Text } from '@chakra-ui/react'
+import { Box, Button, Grid, Heading, HStack, Table, Text, VisuallyHidden } from '@chakra-ui/react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
 import { byGravity, PLANNED_STAGES, worstOf, type PlannedStage } from '@/core/findings'
 import { printReading, type UnitSystem } from '@/core/units'
@@ -86,7 +86,7 @@ function Wide({ home, devices, units }: ListProps) {
               <Table.Cell ps={1} py={0}>
                 <HStack asChild gap={2.5} minH="44px"><GoLink href={`${home}/devices/${device.deviceId}/sight`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text>{device.name}</GoLink></HStack>
               </Table.Cell>
-              {cellsOf(device, units).map((cell) => <Table.Cell key={cell.tab} py={0} px={1.5}><Cell href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} label={`${device.mark} ${cell.tab}`} /></Table.Cell>)}
+              {cellsOf(device, units).map((cell) => <Table.Cell key={cell.tab} py={0} px={1.5}><Cell href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} mark={device.mark} /></Table.Cell>)}
             </Table.Row>
           ))}
         </Table.Body>
@@ -103,7 +103,7 @@ function Narrow({ home, devices, units }: ListProps) {
         <Box as="li" key={device.deviceId} borderTopWidth="1px" borderColor="ink" py={1}>
           <HStack asChild gap={2.5} minH="48px" fontWeight={600}><GoLink href={`${home}/devices/${device.deviceId}/log`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text><Text as="span" flex="1">{device.name}</Text><Text as="span" className="figures" fontWeight={400}>{device.log.total === 0 ? '' : `${device.log.done}/${device.log.total}`}</Text></GoLink></HStack>
           <Grid templateColumns="1fr 1fr" columnGap={3}>
-            {cellsOf(device, units).filter(({ tab }) => tab !== 'log').map((cell) => <Cell key={cell.tab} href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} label={`${device.mark} ${cell.tab}`} titled />)}
+            {cellsOf(device, units).filter(({ tab }) => tab !== 'log').map((cell) => <Cell key={cell.tab} href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} mark={device.mark} titled />)}
           </Grid>
         </Box>
       ))}
@@ -128,13 +128,15 @@ function cellsOf(device: DeviceAssessment, units: UnitSystem): CellState[] {
   return [...stages, { tab: 'log', mark, says: total === 0 ? '–' : `${done}/${total}` }]
 }
 
-function Cell({ href, cell: { tab, mark, says }, label, titled = false }: { href: string; cell: CellState; label: string; titled?: boolean }) {
-  const { sign, color, word } = MARKS[mark]
+function Cell({ href, cell: { tab, mark: state, says }, mark, titled = false }: { href: string; cell: CellState; mark: string; titled?: boolean }) {
+  const { sign, color, word } = MARKS[state]
   return (
     <Box asChild position="relative" display="flex" alignItems="center" gap={1.5} minH="44px" color={color} fontWeight={500} _hover={{ textDecoration: 'underline' }} className="group" _focusVisible={{ outline: 'none', bg: 'sheet' }}>
-      <GoLink href={href} aria-label={`${label}: ${word}, ${says}`}>
+      <GoLink href={href}>
         <Text as="span" aria-hidden w="14px">{sign}</Text>
+        <VisuallyHidden>{titled ? mark : `${mark} ${tab}`}</VisuallyHidden>
         {titled ? <Text as="span" color="soft" fontWeight={400} fontSize="sm">{TITLES[tab]}</Text> : null}
+        <VisuallyHidden>{`: ${word}, `}</VisuallyHidden>
         <Text as="span" truncate maxW={titled ? '120px' : '142px'} className="figures">{says}</Text>
         <Box display="none" _groupHover={{ display: 'block' }} _groupFocusVisible={{ display: 'block' }} position="absolute" inset={0} pointerEvents="none"><Brackets /></Box>
       </GoLink>

@@ -25,7 +25,8 @@ import { LayerChoice, ToolHelp, Tools } from './Tools'
 import { WalkPanel } from './WalkPanel'
 import { useSurvey } from './worker'
 
-const PlanCanvas = dynamic(() => import('./PlanCanvas').then((module) => module.PlanCanvas), { ssr: false, loading: () => <Text p={4} color="soft">Laying out the plan…</Text> })
+/** The sheet is fetched when the first screen of a job has opened; without signal since then it says so. */
+const PlanCanvas = dynamic(() => import('./PlanCanvas').then((module) => module.PlanCanvas, () => NotHere), { ssr: false, loading: () => <Text p={4} color="soft">Laying out the plan…</Text> })
 
 /** The site drawing: what stands where, what every camera sees of it, and who sees the point one asks about. Opens with `deviceId` selected, when the job has it. */
 export function PlanPage({ deviceId }: { deviceId: string | null }) {
@@ -236,4 +237,8 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
       {size[0] > 0 ? children(...size) : <Box h="320px" />}
     </Box>
   )
+}
+
+function NotHere() {
+  return <Text p={4} role="alert" color="check">▲ No signal: the plan’s sheet is not on this device yet. Everything else goes on; reload the page when the signal is back.</Text>
 }

@@ -23,6 +23,8 @@ interface Step {
   readonly back: Change
 }
 
+type SetSteps = (change: (steps: readonly Step[]) => readonly Step[]) => void
+
 export interface Editor {
   readonly job: Job
   readonly floor: Floor
@@ -84,13 +86,14 @@ export function useEditor(deviceId: string | null): Editor {
     return said
   }, [base, latest, preview, send])
 
-  const replay = useCallback(async (from: readonly Step[], way: 'back' | 'forth', setFrom: (steps: readonly Step[]) => void, setTo: (change: (steps: readonly Step[]) => readonly Step[]) => void) => {
-    const step = from.at(-1)
-    if (!step) return
-    setFrom(from.slice(0, -1))
+  // The step changes sides at once, so that a fast hand's redo finds it; one that is refused is gone from both.
+  const replay = useCallback(async (step: Step, way: 'back' | 'forth', from: SetSteps, to: SetSteps) => {
+    const without = (steps: readonly Step[]) => steps.filter((one) => one !== step)
+    from(without)
+    to((steps) => [...steps, step])
     const said = await send(step[way])
     setRefused(refusal(said))
-    if (said.ok) setTo((steps) => [...steps, step])
+    if (!said.ok) to(without)
   }, [send])
 
   const setTool = useCallback((next: Tool) => {
@@ -119,11 +122,12 @@ export function useEditor(deviceId: string | null): Editor {
     select(null)
   }, [setTool])
 
+  const [lastDone, lastUndone] = [done.at(-1), undone.at(-1)]
   return useMemo(() => ({
     job, floor, setFloor, tool, setTool, selection, select, draft, setDraft, finish, commit, attempt, latest, refused, snapping, setSnapping,
-    undo: done.length > 0 ? () => void replay(done, 'back', setDone, setUndone) : null,
-    redo: undone.length > 0 ? () => void replay(undone, 'forth', setUndone, setDone) : null,
-  }), [job, floor, setFloor, tool, setTool, selection, draft, finish, commit, attempt, latest, refused, snapping, done, undone, replay])
+    undo: lastDone ? () => void replay(lastDone, 'back', setDone, setUndone) : null,
+    redo: lastUndone ? () => void replay(lastUndone, 'forth', setUndone, setDone) : null,
+  }), [job, floor, setFloor, tool, setTool, selection, draft, finish, commit, attempt, latest, refused, snapping, lastDone, lastUndone, replay])
 }
 
 /** How many clicks a drawing takes: exactly so many, or as many as it likes until it is ended. */

@@ -13,6 +13,11 @@ function worker(): Remote<SightWorker> {
   return held
 }
 
+/** Fetches the worker while there is signal, so that it is there without. */
+export function warm(): void {
+  worker()
+}
+
 export interface Working<T> {
   /** The last result; it stays while a newer one is worked out. */
   readonly result: T | null

@@ -11,6 +11,7 @@ import { useJob } from '../job/JobProvider'
 import { useWay } from '../kit/go'
 import { Missing } from '../kit/Missing'
 import { PlanPage } from '../plan/PlanPage'
+import { warm } from '../plan/worker'
 import { PullSheetPage } from '../pull/PullSheetPage'
 import { FaultPage } from '../punch/FaultPage'
 import { NewFault } from '../punch/NewFault'
@@ -43,7 +44,7 @@ export function JobScreens() {
   }, [title])
   // What other screens want later is fetched while there is signal.
   useEffect(() => {
-    void import('../plan/PlanCanvas')
+    import('../plan/PlanCanvas').then(warm, () => undefined) // without signal the plan says so itself
   }, [])
   return screen ? SHOWS[screen.name](screen.words, new URLSearchParams(query)) : <Missing />
 }
