@@ -2,7 +2,16 @@ import next from 'eslint-config-next/core-web-vitals'
 import tseslint from 'typescript-eslint'
 
 export default tseslint.config(
-  { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**', 'demo/jobs/**'] },
+  {
+    ignores: [
+      '.next/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'test-results/**',
+      'playwright-report/**',
+      'demo/jobs/**',
+    ],
+  },
   ...next,
   ...tseslint.configs.recommendedTypeChecked.map((config) => ({ ...config, files: ['**/*.ts', '**/*.tsx'] })),
   {
@@ -11,6 +20,16 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-non-null-assertion': 'off',
+      'max-len': [
+        'error',
+        {
+          code: 110,
+          ignoreStrings: true,
+          ignoreTemplateLiterals: true,
+          ignoreRegExpLiterals: true,
+          ignoreUrls: true,
+        },
+      ],
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
     },
   },
@@ -18,6 +37,13 @@ export default tseslint.config(
     // The trade is pure: no clock, no chance, no outside world.
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
-    rules: { 'no-restricted-globals': ['error', 'fetch', 'window', 'document', 'process', 'setTimeout'], 'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }] },
+    rules: {
+      'no-restricted-globals': ['error', 'fetch', 'window', 'document', 'process', 'setTimeout'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now' },
+        { object: 'Math', property: 'random' },
+      ],
+    },
   },
 )

@@ -18,12 +18,24 @@ export default defineConfig({
     locale: 'en-GB',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run', '--disable-quic'],
+      args: [
+        '--no-sandbox',
+        '--disable-dev-shm-usage',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+        '--disable-quic',
+      ],
     },
   },
   projects: [
     { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server|touch/ },
-    { name: 'phone', use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 }, testMatch: /journey|screens|plan|touch|field/ },
+    {
+      name: 'phone',
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 },
+      testMatch: /journey|screens|plan|touch|field/,
+    },
     { name: 'server', testMatch: /server/ },
   ],
   webServer: {

@@ -8,5 +8,8 @@ export default defineConfig({
       'server-only': fileURLToPath(new URL('./scripts/empty.mjs', import.meta.url)),
     },
   },
-  test: { include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 30_000 },
+  test: {
+    include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'scripts/**/*.test.ts'],
+    testTimeout: 30_000,
+  },
 })

@@ -10,7 +10,10 @@ import { assess, assessAgain, assessDevice } from '@/core/assess'
 import { factsOf, openJobFile, type Device, type Job } from '@/core/job'
 import { surveying } from './survey'
 
-/** Prints how long assessing takes and how it grows, and commands per second through the API beside raw inserts. */
+/**
+ * Prints how long assessing takes and how it grows, and commands per second through the API beside raw
+ * inserts.
+ */
 const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
 if (!opened.ok) throw new Error('The demo job cannot be read.')
 const demo = opened.file.job
@@ -47,19 +50,50 @@ async function assessing(): Promise<void> {
     const devices = job.devices.with(250, { ...job.devices[250]!, name: `n${n++}` })
     assessAgain(before, { ...job, devices }, CATALOGUE)
   })
-  bench.add('on the plan', () => void assess({ ...onPlan, devices: onPlan.devices.map((device) => ({ ...device, sight: device.sight && { ...device.sight } })) }, CATALOGUE))
+  bench.add(
+    'on the plan',
+    () =>
+      void assess(
+        {
+          ...onPlan,
+          devices: onPlan.devices.map((device) => ({
+            ...device,
+            sight: device.sight && { ...device.sight },
+          })),
+        },
+        CATALOGUE,
+      ),
+  )
   await bench.run()
   console.log('\nAssessing (median of many runs, one thread)')
-  for (const size of sizes) console.log(`  ${String(size).padStart(4)} devices  ${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`)
-  console.log(`  growth 10 → 500: × ${(median(bench, 'assess 500') / median(bench, 'assess 10')).toFixed(1)} for × 50 devices`)
-  console.log(`  100 devices on the plan, each looked round anew: walls, lip, privacy, a year of sun   ${median(bench, 'on the plan').toFixed(0)} ms`)
+  for (const size of sizes)
+    console.log(
+      `  ${String(size).padStart(4)} devices  ${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`,
+    )
+  console.log(
+    `  growth 10 → 500: × ${(median(bench, 'assess 500') / median(bench, 'assess 10')).toFixed(1)} for × 50 devices`,
+  )
+  console.log(
+    `  100 devices on the plan, each looked round anew: walls, lip, privacy, a year of sun   ${median(bench, 'on the plan').toFixed(0)} ms`,
+  )
   console.log(`  one device      ${median(bench, 'one device').toFixed(3)} ms`)
-  console.log(`  one of 500 changed, taken over from before   ${median(bench, 'one of 500 changed').toFixed(3)} ms`)
+  console.log(
+    `  one of 500 changed, taken over from before   ${median(bench, 'one of 500 changed').toFixed(3)} ms`,
+  )
 }
 
-const command = (jobId: string, i: number) => ({ id: randomUUID(), jobId, at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'putSupply', supply: { id: `supply-${i % 40}`, name: `Supply ${i}`, partId: 'switch-8' } })
+const command = (jobId: string, i: number) => ({
+  id: randomUUID(),
+  jobId,
+  at: '2026-03-02T09:30:00.000Z',
+  by: 'Lead',
+  type: 'putSupply',
+  supply: { id: `supply-${i % 40}`, name: `Supply ${i}`, partId: 'switch-8' },
+})
 
-/** The raw rate: the same bodies inserted one transaction a batch, same pragmas, nothing checked or applied. */
+/**
+ * The raw rate: the same bodies inserted one transaction a batch, same pragmas, nothing checked or applied.
+ */
 function rawInserts(folder: string, batches: number, size: number): number {
   const db = new Database(join(folder, 'raw.sqlite'))
   db.pragma('journal_mode = WAL')
@@ -83,16 +117,46 @@ function rawInserts(folder: string, batches: number, size: number): number {
 async function commands(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-bench-'))
   const port = 3291
-  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
-  const post = (list: unknown[]) => fetch(`http://localhost:${port}/api/commands`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands: list }) })
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], {
+    env: { ...process.env, NEAT_BRACKET_DATA: folder },
+    stdio: 'ignore',
+    detached: true,
+  })
+  const post = (list: unknown[]) =>
+    fetch(`http://localhost:${port}/api/commands`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ commands: list }),
+    })
   try {
     for (let i = 0; i < 100; i++) {
-      if (await fetch(`http://localhost:${port}/api/jobs`).then(({ ok }) => ok, () => false)) break
+      if (
+        await fetch(`http://localhost:${port}/api/jobs`).then(
+          ({ ok }) => ok,
+          () => false,
+        )
+      )
+        break
       await new Promise((resolve) => setTimeout(resolve, 200))
     }
-    await post([{ id: randomUUID(), jobId: 'bench', at: '2026-03-02T09:30:00.000Z', by: 'Lead', type: 'createJob', facts: factsOf(demo) }])
-    console.log('\nCommands through the API beside raw better-sqlite3 inserts of the same bodies, same machine, same run')
-    for (const [batches, size] of [[200, 1], [60, 50], [20, 500]] as const) {
+    await post([
+      {
+        id: randomUUID(),
+        jobId: 'bench',
+        at: '2026-03-02T09:30:00.000Z',
+        by: 'Lead',
+        type: 'createJob',
+        facts: factsOf(demo),
+      },
+    ])
+    console.log(
+      '\nCommands through the API beside raw better-sqlite3 inserts of the same bodies, same machine, same run',
+    )
+    for (const [batches, size] of [
+      [200, 1],
+      [60, 50],
+      [20, 500],
+    ] as const) {
       for (let i = 0; i < 10; i++) await post([command('bench', i)])
       const start = performance.now()
       for (let b = 0; b < batches; b++) {
@@ -101,7 +165,9 @@ async function commands(): Promise<void> {
       }
       const api = (batches * size * 1000) / (performance.now() - start)
       const raw = rawInserts(mkdtempSync(join(folder, 'raw-')), batches, size)
-      console.log(`  batches of ${String(size).padStart(3)}   API ${api.toFixed(0).padStart(7)}/s   raw ${raw.toFixed(0).padStart(7)}/s   ratio 1 : ${(raw / api).toFixed(1)}`)
+      console.log(
+        `  batches of ${String(size).padStart(3)}   API ${api.toFixed(0).padStart(7)}/s   raw ${raw.toFixed(0).padStart(7)}/s   ratio 1 : ${(raw / api).toFixed(1)}`,
+      )
     }
   } finally {
     process.kill(-server.pid!, 'SIGKILL')

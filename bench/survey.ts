@@ -1,10 +1,33 @@
-import { BufferAttribute, BufferGeometry, DoubleSide, Mesh, MeshBasicMaterial, Raycaster, Vector3 } from 'three'
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DoubleSide,
+  Mesh,
+  MeshBasicMaterial,
+  Raycaster,
+  Vector3,
+} from 'three'
 import { acceleratedRaycast, MeshBVH } from 'three-mesh-bvh'
 import type { PlanThing } from '@/core/job'
 import { CATALOGUE } from '@/catalogue'
-import { cellMiddle, eachSeen, gridOver, imagerOf, occludersOf, project, inFrame, scratchFor, survey, type Eye, type SurveyCamera } from '@/core/sight'
+import {
+  cellMiddle,
+  eachSeen,
+  gridOver,
+  imagerOf,
+  occludersOf,
+  project,
+  inFrame,
+  scratchFor,
+  survey,
+  type Eye,
+  type SurveyCamera,
+} from '@/core/sight'
 
-/** The survey of a 100 by 80 metre site with 300 walls, beside the same map made by casting a ray a cell through a BVH. */
+/**
+ * The survey of a 100 by 80 metre site with 300 walls, beside the same map made by casting a ray a cell
+ * through a BVH.
+ */
 
 const WIDE = 100
 const DEEP = 80
@@ -22,13 +45,50 @@ function dice(seed: number): (least: number, most: number) => number {
 const roll = dice(7)
 const walls = Array.from({ length: WALLS }, (_, i): PlanThing => {
   const [x, y, turn, length] = [roll(0, WIDE), roll(0, DEEP), roll(0, 2 * Math.PI), roll(1, 7)]
-  return { id: `w${i}`, floor: 'ground', name: '', kind: 'wall', from: { x, y }, to: { x: x + Math.cos(turn) * length, y: y + Math.sin(turn) * length }, baseM: 0, heightM: roll(1, 5), openings: [] }
+  return {
+    id: `w${i}`,
+    floor: 'ground',
+    name: '',
+    kind: 'wall',
+    from: { x, y },
+    to: { x: x + Math.cos(turn) * length, y: y + Math.sin(turn) * length },
+    baseM: 0,
+    heightM: roll(1, 5),
+    openings: [],
+  }
 })
-const things: PlanThing[] = [...walls, { id: 'site', floor: 'ground', name: '', kind: 'premises', outline: [{ x: 0, y: 0 }, { x: WIDE, y: 0 }, { x: WIDE, y: DEEP }, { x: 0, y: DEEP }] }]
+const things: PlanThing[] = [
+  ...walls,
+  {
+    id: 'site',
+    floor: 'ground',
+    name: '',
+    kind: 'premises',
+    outline: [
+      { x: 0, y: 0 },
+      { x: WIDE, y: 0 },
+      { x: WIDE, y: DEEP },
+      { x: 0, y: DEEP },
+    ],
+  },
+]
 const camera = CATALOGUE.cameras.get('bullet-4mp-vf')!
-const cameras = (count: number): SurveyCamera[] => Array.from({ length: count }, (_, i) => ({
-  deviceId: `d${i}`, mark: String(i), eye: { imager: imagerOf(camera, roll(2.8, 7), false), pose: { x: roll(0, WIDE), y: roll(0, DEEP), z: roll(3, 5), panDeg: roll(0, 360), tiltDeg: roll(8, 30), rollDeg: 0 } },
-}))
+const cameras = (count: number): SurveyCamera[] =>
+  Array.from({ length: count }, (_, i) => ({
+    deviceId: `d${i}`,
+    mark: String(i),
+    eye: {
+      imager: imagerOf(camera, roll(2.8, 7), false),
+      pose: {
+        x: roll(0, WIDE),
+        y: roll(0, DEEP),
+        z: roll(3, 5),
+        panDeg: roll(0, 360),
+        tiltDeg: roll(8, 30),
+        rollDeg: 0,
+      },
+    },
+  }))
 
 const timed = (work: () => void, runs: number): number => {
   work()
@@ -46,7 +106,8 @@ const occluders = occludersOf(things, 'ground')
 
 function own(eyes: readonly Eye[]): Uint8Array {
   const count = new Uint8Array(grid.columns * grid.rows)
-  for (const eye of eyes) eachSeen(eye, occluders, grid, 0, scratch, (cell, _, hidden) => void (hidden || count[cell]!++))
+  for (const eye of eyes)
+    eachSeen(eye, occluders, grid, 0, scratch, (cell, _, hidden) => void (hidden || count[cell]!++))
   return count
 }
 
@@ -54,7 +115,12 @@ function own(eyes: readonly Eye[]): Uint8Array {
 function peer(): (eyes: readonly Eye[]) => Uint8Array {
   const at: number[] = []
   for (const { a, b, fromM, toM } of occluders.uprights) {
-    const [p, q, r, s] = [[a.x, fromM, -a.y], [b.x, fromM, -b.y], [b.x, toM, -b.y], [a.x, toM, -a.y]]
+    const [p, q, r, s] = [
+      [a.x, fromM, -a.y],
+      [b.x, fromM, -b.y],
+      [b.x, toM, -b.y],
+      [a.x, toM, -a.y],
+    ]
     at.push(...p, ...q, ...r, ...p, ...r, ...s)
   }
   const geometry = new BufferGeometry()
@@ -86,7 +152,9 @@ function peer(): (eyes: readonly Eye[]) => Uint8Array {
 }
 
 export function surveying(): void {
-  console.log(`\nSurvey of ${WIDE} × ${DEEP} m, ${WALLS} walls, cells of ${CELL_M} m (${grid.columns * grid.rows} cells), median of runs, one thread`)
+  console.log(
+    `\nSurvey of ${WIDE} × ${DEEP} m, ${WALLS} walls, cells of ${CELL_M} m (${grid.columns * grid.rows} cells), median of runs, one thread`,
+  )
   const twenty = cameras(20)
   const eyes = twenty.map(({ eye }) => eye)
   const cast = peer()
@@ -94,16 +162,35 @@ export function surveying(): void {
   const differing = ours.reduce((sum, count, cell) => sum + (count === theirs[cell] ? 0 : 1), 0)
   const ownMs = timed(() => own(eyes), 9)
   const peerMs = timed(() => cast(eyes), 3)
-  console.log(`  what 20 cameras see         ${ownMs.toFixed(0).padStart(6)} ms   ray casting with a BVH ${peerMs.toFixed(0)} ms   ratio 1 : ${(peerMs / ownMs).toFixed(1)}`)
-  console.log(`  the same cells, but for     ${differing} of ${ours.length} (${((100 * differing) / ours.length).toFixed(3)} %; tolerance 0.1 %: the peer casts in single precision)`)
+  console.log(
+    `  what 20 cameras see         ${ownMs.toFixed(0).padStart(6)} ms   ray casting with a BVH ${peerMs.toFixed(0)} ms   ratio 1 : ${(peerMs / ownMs).toFixed(1)}`,
+  )
+  console.log(
+    `  the same cells, but for     ${differing} of ${ours.length} (${((100 * differing) / ours.length).toFixed(3)} %; tolerance 0.1 %: the peer casts in single precision)`,
+  )
   if (differing > ours.length / 1000) throw new Error('The two maps differ by more than the tolerance.')
   let one = 0
-  console.log(`  one camera’s footprint      ${timed(() => void own([eyes[one++ % 20]!]), 60).toFixed(1).padStart(6)} ms   (aim: within a frame, 16 ms)`)
+  console.log(
+    `  one camera’s footprint      ${timed(() => void own([eyes[one++ % 20]!]), 60)
+      .toFixed(1)
+      .padStart(6)} ms   (aim: within a frame, 16 ms)`,
+  )
   const whole = [20, 50, 100, 200].map((count) => {
-    const request = { floor: 'ground' as const, things, backgrounds: [], cameras: cameras(count), planeM: 0, edition: '2014' as const }
+    const request = {
+      floor: 'ground' as const,
+      things,
+      backgrounds: [],
+      cameras: cameras(count),
+      planeM: 0,
+      edition: '2014' as const,
+    }
     const ms = timed(() => void survey(request), 5)
-    console.log(`  whole survey, ${String(count).padStart(3)} cameras   ${ms.toFixed(0).padStart(6)} ms   with blind spots, contours`)
+    console.log(
+      `  whole survey, ${String(count).padStart(3)} cameras   ${ms.toFixed(0).padStart(6)} ms   with blind spots, contours`,
+    )
     return ms
   })
-  console.log(`  growth 20 → 200: × ${(whole[3]! / whole[0]!).toFixed(1)} for × 10 cameras (aim for 20: 300 ms)`)
+  console.log(
+    `  growth 20 → 200: × ${(whole[3]! / whole[0]!).toFixed(1)} for × 10 cameras (aim for 20: 300 ms)`,
+  )
 }

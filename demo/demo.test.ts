@@ -16,56 +16,99 @@ function open(name: string) {
 
 describe('Kestrel Quay', () => {
   const { job, photos, assessment } = open('3-kestrel-quay')
-  const found = (mark: string, verdict: 'stop' | 'check') => assessment.devices.find((device) => device.mark === mark)!.findings.filter((finding) => finding.verdict === verdict).map(({ id }) => id)
+  const found = (mark: string, verdict: 'stop' | 'check') =>
+    assessment.devices
+      .find((device) => device.mark === mark)!
+      .findings.filter((finding) => finding.verdict === verdict)
+      .map(({ id }) => id)
 
   it('has fourteen devices, some done, some stopped, some not planned', () => {
     expect(assessment.counts).toMatchObject({ devices: 14, done: 2, stopped: 4, unplanned: 2 })
     expect(assessment.sentence).toMatch(/^14 devices\. 2 are done/)
   })
-  it.each([['03', 'mount/tile'], ['08', 'seal/grip:camera/entry'], ['13', 'power/volts'], ['05', 'mount/load']])('device %s is stopped by %s alone', (mark, id) => expect(found(mark, 'stop')).toEqual([id]))
-  it.each([['05', 'route/length'], ['09', 'power/mains'], ['02', 'mount/shake'], ['11', 'sight/near:soffit'], ['12', 'sight/sun'], ['13', 'sight/privacy']])('device %s wants a look at %s', (mark, id) => expect(found(mark, 'check')).toContain(id))
+  it.each([
+    ['03', 'mount/tile'],
+    ['08', 'seal/grip:camera/entry'],
+    ['13', 'power/volts'],
+    ['05', 'mount/load'],
+  ])('device %s is stopped by %s alone', (mark, id) => expect(found(mark, 'stop')).toEqual([id]))
+  it.each([
+    ['05', 'route/length'],
+    ['09', 'power/mains'],
+    ['02', 'mount/shake'],
+    ['11', 'sight/near:soffit'],
+    ['12', 'sight/sun'],
+    ['13', 'sight/privacy'],
+  ])('device %s wants a look at %s', (mark, id) => expect(found(mark, 'check')).toContain(id))
   it('names the fix for the arm on hollow block, and lets the dome in soffit timber pass', () => {
     const of = (mark: string) => assessment.devices.find((device) => device.mark === mark)!.stages!.mount
-    expect(of('05').result.findings.find(({ id }) => id === 'mount/load')!.advice).toMatch(/^Use 4 × Resin anchor M8 in a mesh sleeve: that uses up \d+ %\.$/)
+    expect(of('05').result.findings.find(({ id }) => id === 'mount/load')!.advice).toMatch(
+      /^Use 4 × Resin anchor M8 in a mesh sleeve: that uses up \d+ %\.$/,
+    )
     expect(of('04').result.findings.every(({ verdict }) => verdict === 'good')).toBe(true)
   })
   it('has a plan: one area unmet and why, one moved wish that was agreed', () => {
     const report = surveyReport(job, CATALOGUE, 'ground')
-    expect(report.findings.filter(({ verdict }) => verdict !== 'good').map(({ id }) => id)).toEqual(['sight/area:slipway', 'sight/privacy:garden'])
+    expect(report.findings.filter(({ verdict }) => verdict !== 'good').map(({ id }) => id)).toEqual([
+      'sight/area:slipway',
+      'sight/privacy:garden',
+    ])
     expect(report.blindSpots.length).toBeGreaterThan(3)
-    expect(job.devices.filter(({ sight }) => sight?.wish.at).map(({ mark, sight }) => [mark, sight!.wish.kept, sight!.wish.agreedBy])).toEqual([['04', false, 'Office manager']])
+    expect(
+      job.devices
+        .filter(({ sight }) => sight?.wish.at)
+        .map(({ mark, sight }) => [mark, sight!.wish.kept, sight!.wish.agreedBy]),
+    ).toEqual([['04', false, 'Office manager']])
   })
   it('has a measured level out of limits that proposes a fault', () => {
     const door = job.devices.find(({ mark }) => mark === '04')!
-    expect(job.records.some(({ deviceId, stepId }) => deviceId === door.id && stepId === 'mount/level')).toBe(false)
+    expect(job.records.some(({ deviceId, stepId }) => deviceId === door.id && stepId === 'mount/level')).toBe(
+      false,
+    )
     expect(door.sight!.wish).toMatchObject({ kept: false, agreedBy: 'Office manager' })
   })
   it('has the bytes of every photo it names, and every photo of a step that asks for one', () => {
     const kept = new Set(photos.map(({ sha256 }) => sha256))
     expect(job.photos.every(({ sha256 }) => kept.has(sha256))).toBe(true)
-    for (const { steps } of assessment.devices) for (const { step, record, photos: count } of steps) if (record && step.photo === 'required') expect([step.id, count > 0]).toEqual([step.id, true])
+    for (const { steps } of assessment.devices)
+      for (const { step, record, photos: count } of steps)
+        if (record && step.photo === 'required') expect([step.id, count > 0]).toEqual([step.id, true])
   })
 })
 
 it('Tamarisk has faults as found, a temporary fix and feet and inches', () => {
   const { job, assessment } = open('2-tamarisk-surgery')
-  expect(assessment.devices.flatMap(({ proposedFaults }) => proposedFaults.map(({ origin }) => origin))).toEqual(['step:power/volts'])
+  expect(
+    assessment.devices.flatMap(({ proposedFaults }) => proposedFaults.map(({ origin }) => origin)),
+  ).toEqual(['step:power/volts'])
   expect(job.units).toBe('imperial')
-  expect(punchListState(job.faults, '2026-11-20')).toMatchObject({ open: 3, temporary: 1, closed: 1, overdue: ['fault-2'] })
+  expect(punchListState(job.faults, '2026-11-20')).toMatchObject({
+    open: 3,
+    temporary: 1,
+    closed: 1,
+    overdue: ['fault-2'],
+  })
 })
 
-it.each(['2026-11-06', '2027-03-01', '2031-12-31'])('loaded on %s, everything lies as many days back as it did, and hangs together', (today) => {
-  const words = readFileSync('demo/jobs/2-tamarisk-surgery.job.json', 'utf8')
-  const opened = openJobFile(asOf(words, today))
-  if (!opened.ok) throw new Error('broken')
-  expect(opened.file.job.faults.find(({ id }) => id === 'fault-2')!.due! > today).toBe(true)
-  expect(punchListState(opened.file.job.faults, today)).toMatchObject({ open: 3, temporary: 1, closed: 1 })
-  expect(opened.file.job.records.every(({ at }) => at < `${today}T00`)).toBe(true)
-})
+it.each(['2026-11-06', '2027-03-01', '2031-12-31'])(
+  'loaded on %s, everything lies as many days back as it did, and hangs together',
+  (today) => {
+    const words = readFileSync('demo/jobs/2-tamarisk-surgery.job.json', 'utf8')
+    const opened = openJobFile(asOf(words, today))
+    if (!opened.ok) throw new Error('broken')
+    expect(opened.file.job.faults.find(({ id }) => id === 'fault-2')!.due! > today).toBe(true)
+    expect(punchListState(opened.file.job.faults, today)).toMatchObject({ open: 3, temporary: 1, closed: 1 })
+    expect(opened.file.job.records.every(({ at }) => at < `${today}T00`)).toBe(true)
+  },
+)
 
 it('Quarry Lane is finished: every step good, nothing open', () => {
   const { job, assessment } = open('1-quarry-lane')
   expect(assessment.counts.done).toBe(4)
-  expect(assessment.devices.flatMap(({ steps }) => steps.filter(({ verdict }) => verdict !== 'good').map(({ step }) => step.id))).toEqual([])
+  expect(
+    assessment.devices.flatMap(({ steps }) =>
+      steps.filter(({ verdict }) => verdict !== 'good').map(({ step }) => step.id),
+    ),
+  ).toEqual([])
   expect(job.faults.every(({ state }) => state === 'closed')).toBe(true)
 })

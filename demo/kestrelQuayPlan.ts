@@ -1,36 +1,148 @@
 import type { Background, Place, PlanThing, Site } from '@/core/job'
 
-/** The boatyard's ground: metres, the quay along the lower edge, up the sheet a little east of north. All of it invented. */
+/**
+ * The boatyard's ground: metres, the quay along the lower edge, up the sheet a little east of north. All of
+ * it invented.
+ */
 
-export const KESTREL_SITE: Site = { latitudeDeg: 50.32, longitudeDeg: -4.12, upBearingDeg: 20, timeZone: 'Europe/London' }
+export const KESTREL_SITE: Site = {
+  latitudeDeg: 50.32,
+  longitudeDeg: -4.12,
+  upBearingDeg: 20,
+  timeZone: 'Europe/London',
+}
 
-export const KESTREL_SKETCH: Omit<Background, 'sha256'> = { name: 'Site sketch', widthPx: 920, heightPx: 660, at: { x: -8, y: 62 }, metresPerPx: 0.1, turnDeg: 0 }
+export const KESTREL_SKETCH: Omit<Background, 'sha256'> = {
+  name: 'Site sketch',
+  widthPx: 920,
+  heightPx: 660,
+  at: { x: -8, y: 62 },
+  metresPerPx: 0.1,
+  turnDeg: 0,
+}
 
 type Corner = readonly [x: number, y: number]
 const point = ([x, y]: Corner) => ({ x, y })
-const rectangle = (x: number, y: number, w: number, h: number) => [point([x, y]), point([x + w, y]), point([x + w, y + h]), point([x, y + h])]
+const rectangle = (x: number, y: number, w: number, h: number) => [
+  point([x, y]),
+  point([x + w, y]),
+  point([x + w, y + h]),
+  point([x, y + h]),
+]
 const own = (id: string, name: string) => ({ id, floor: 'ground' as const, name })
-const opening = (id: string, name: string, alongM: number, widthM: number, headM: number, sillM = 0) => ({ id, name, alongM, widthM, sillM, headM })
-const wall = (id: string, name: string, from: Corner, to: Corner, heightM: number, openings: ReturnType<typeof opening>[] = []): PlanThing => ({ ...own(id, name), kind: 'wall', from: point(from), to: point(to), baseM: 0, heightM, openings })
-const soffit = (id: string, name: string, from: Corner, to: Corner, depthM: number, undersideM: number, lipM: number): PlanThing => ({ ...own(id, name), kind: 'soffit', from: point(from), to: point(to), depthM, undersideM, lipM })
-const block = (id: string, name: string, x: number, y: number, w: number, h: number, heightM: number): PlanThing => ({ ...own(id, name), kind: 'obstacle', baseM: 0, heightM, form: { is: 'block', outline: rectangle(x, y, w, h) } })
-const round = (id: string, name: string, at: Corner, radiusM: number, heightM: number, baseM = 0): PlanThing => ({ ...own(id, name), kind: 'obstacle', baseM, heightM, form: { is: 'round', at: point(at), radiusM } })
+const opening = (id: string, name: string, alongM: number, widthM: number, headM: number, sillM = 0) => ({
+  id,
+  name,
+  alongM,
+  widthM,
+  sillM,
+  headM,
+})
+const wall = (
+  id: string,
+  name: string,
+  from: Corner,
+  to: Corner,
+  heightM: number,
+  openings: ReturnType<typeof opening>[] = [],
+): PlanThing => ({
+  ...own(id, name),
+  kind: 'wall',
+  from: point(from),
+  to: point(to),
+  baseM: 0,
+  heightM,
+  openings,
+})
+const soffit = (
+  id: string,
+  name: string,
+  from: Corner,
+  to: Corner,
+  depthM: number,
+  undersideM: number,
+  lipM: number,
+): PlanThing => ({
+  ...own(id, name),
+  kind: 'soffit',
+  from: point(from),
+  to: point(to),
+  depthM,
+  undersideM,
+  lipM,
+})
+const block = (
+  id: string,
+  name: string,
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+  heightM: number,
+): PlanThing => ({
+  ...own(id, name),
+  kind: 'obstacle',
+  baseM: 0,
+  heightM,
+  form: { is: 'block', outline: rectangle(x, y, w, h) },
+})
+const round = (
+  id: string,
+  name: string,
+  at: Corner,
+  radiusM: number,
+  heightM: number,
+  baseM = 0,
+): PlanThing => ({
+  ...own(id, name),
+  kind: 'obstacle',
+  baseM,
+  heightM,
+  form: { is: 'round', at: point(at), radiusM },
+})
 
 export const KESTREL_THINGS: PlanThing[] = [
-  { ...own('yard', 'The yard'), kind: 'premises', outline: ([[4, 4], [80, 4], [80, 58], [58, 58], [58, 39], [42.5, 39], [42.5, 58], [36, 58], [36, 33.5], [4, 33.5]] as Corner[]).map(point) },
-  wall('workshop-south', 'Workshop front', [8, 34], [34, 34], 6.2, [opening('doors', 'big doors', 9, 6, 4.2), opening('ramp-door', 'ramp door', 20.5, 1.2, 2.1)]),
+  {
+    ...own('yard', 'The yard'),
+    kind: 'premises',
+    outline: (
+      [
+        [4, 4],
+        [80, 4],
+        [80, 58],
+        [58, 58],
+        [58, 39],
+        [42.5, 39],
+        [42.5, 58],
+        [36, 58],
+        [36, 33.5],
+        [4, 33.5],
+      ] as Corner[]
+    ).map(point),
+  },
+  wall('workshop-south', 'Workshop front', [8, 34], [34, 34], 6.2, [
+    opening('doors', 'big doors', 9, 6, 4.2),
+    opening('ramp-door', 'ramp door', 20.5, 1.2, 2.1),
+  ]),
   wall('workshop-east', 'Workshop east wall', [34, 34], [34, 52], 6.2),
   wall('workshop-north', 'Workshop back', [34, 52], [8, 52], 6.2),
   wall('workshop-west', 'Workshop west wall', [8, 52], [8, 34], 6.2),
-  wall('engine-west', 'Engine store wall', [28, 52], [28, 44], 3, [opening('engine-door', 'store door', 5, 1, 2.1)]),
+  wall('engine-west', 'Engine store wall', [28, 52], [28, 44], 3, [
+    opening('engine-door', 'store door', 5, 1, 2.1),
+  ]),
   wall('engine-south', 'Engine store wall', [28, 44], [34, 44], 3),
   soffit('workshop-eaves', 'Workshop eaves', [8, 32.8], [34, 32.8], 1.2, 4.6, 0.2),
   soffit('rack-eaves', 'Rack eaves', [35.2, 34], [35.2, 52], 1.2, 3.7, 0.35),
-  wall('office-south', 'Office front', [44, 40], [56, 40], 5.6, [opening('office-door', 'office door', 5, 1, 2.1), opening('office-window', 'window', 8, 2, 2, 0.9)]),
+  wall('office-south', 'Office front', [44, 40], [56, 40], 5.6, [
+    opening('office-door', 'office door', 5, 1, 2.1),
+    opening('office-window', 'window', 8, 2, 2, 0.9),
+  ]),
   wall('office-east', 'Office east wall', [56, 40], [56, 50], 5.6),
   wall('office-north', 'Office back', [56, 50], [44, 50], 5.6),
   wall('office-west', 'Office west wall', [44, 50], [44, 40], 5.6),
-  wall('office-partition', 'Chandlery wall', [49, 40], [49, 50], 2.6, [opening('chandlery-door', 'chandlery door', 4, 0.9, 2.1)]),
+  wall('office-partition', 'Chandlery wall', [49, 40], [49, 50], 2.6, [
+    opening('chandlery-door', 'chandlery door', 4, 0.9, 2.1),
+  ]),
   soffit('office-soffit', 'Office soffit', [44, 39.4], [56, 39.4], 0.6, 2.95, 0),
   block('gatehouse', 'Gatehouse', 72, 46, 4, 4, 3.2),
   block('fuel-hut', 'Fuel hut', 60, 14, 4, 4, 4.6),
@@ -43,20 +155,73 @@ export const KESTREL_THINGS: PlanThing[] = [
   wall('fence-north-west', 'Fence', [36, 58], [63, 58], 1.8),
   wall('fence-north-east', 'Fence', [69, 58], [80, 58], 1.8),
   wall('fence-east', 'Fence', [80, 58], [80, 4], 1.8),
-  { ...own('slipway', 'Slipway'), kind: 'area', outline: rectangle(27, 2, 11, 22), level: 'recognise', targetHeightM: 1.6 },
-  { ...own('gate', 'Gate'), kind: 'area', outline: rectangle(63, 54, 6, 4), level: 'detect', targetHeightM: 1.6 },
-  { ...own('doorstep', 'Office doorstep'), kind: 'area', outline: rectangle(48.9, 36.2, 1.6, 1.8), level: 'identify', targetHeightM: 1.6 },
-  { ...own('apron', 'Workshop apron'), kind: 'area', outline: rectangle(16.5, 25.5, 7, 4), level: 'recognise', targetHeightM: 1.6 },
+  {
+    ...own('slipway', 'Slipway'),
+    kind: 'area',
+    outline: rectangle(27, 2, 11, 22),
+    level: 'recognise',
+    targetHeightM: 1.6,
+  },
+  {
+    ...own('gate', 'Gate'),
+    kind: 'area',
+    outline: rectangle(63, 54, 6, 4),
+    level: 'detect',
+    targetHeightM: 1.6,
+  },
+  {
+    ...own('doorstep', 'Office doorstep'),
+    kind: 'area',
+    outline: rectangle(48.9, 36.2, 1.6, 1.8),
+    level: 'identify',
+    targetHeightM: 1.6,
+  },
+  {
+    ...own('apron', 'Workshop apron'),
+    kind: 'area',
+    outline: rectangle(16.5, 25.5, 7, 4),
+    level: 'recognise',
+    targetHeightM: 1.6,
+  },
   { ...own('garden', 'Neighbour’s garden'), kind: 'privacy', outline: rectangle(-6, 35, 8, 10) },
   { ...own('pump', 'Fuel pump'), kind: 'target', at: point([62, 4]), level: 'recognise', targetHeightM: 1.6 },
-  { ...own('way-in', 'From the gate to the slip'), kind: 'walk', path: ([[66, 60], [66, 50], [50, 35], [40, 28], [34, 6]] as Corner[]).map(point) },
+  {
+    ...own('way-in', 'From the gate to the slip'),
+    kind: 'walk',
+    path: (
+      [
+        [66, 60],
+        [66, 50],
+        [50, 35],
+        [40, 28],
+        [34, 6],
+      ] as Corner[]
+    ).map(point),
+  },
   { ...own('cupboard', 'Head end'), kind: 'head end', at: point([45.2, 49]) },
 ]
 
-const stands = (x: number, y: number, panDeg: number): Place => ({ floor: 'ground', x, y, panDeg, rollDeg: 0 })
+const stands = (x: number, y: number, panDeg: number): Place => ({
+  floor: 'ground',
+  x,
+  y,
+  panDeg,
+  rollDeg: 0,
+})
 
 /** Where each device stands, by its mark. */
 export const KESTREL_PLACES: Readonly<Record<string, Place>> = {
-  '01': stands(20, 33.88, 180), '02': stands(45.78, 20, 222), '03': stands(53.5, 47, 200), '04': stands(50.9, 39.7, 206), '05': stands(62, 13.4, 180), '06': stands(34.15, 33.85, 140),
-  '07': stands(43.88, 45, 203), '08': stands(71.88, 48, 270), '09': stands(30.5, 33.88, 165), '10': stands(33.7, 51.7, 225), '11': stands(34.6, 47, 90), '12': stands(59.88, 16, 225), '13': stands(7.88, 40, 250),
+  '01': stands(20, 33.88, 180),
+  '02': stands(45.78, 20, 222),
+  '03': stands(53.5, 47, 200),
+  '04': stands(50.9, 39.7, 206),
+  '05': stands(62, 13.4, 180),
+  '06': stands(34.15, 33.85, 140),
+  '07': stands(43.88, 45, 203),
+  '08': stands(71.88, 48, 270),
+  '09': stands(30.5, 33.88, 165),
+  '10': stands(33.7, 51.7, 225),
+  '11': stands(34.6, 47, 90),
+  '12': stands(59.88, 16, 225),
+  '13': stands(7.88, 40, 250),
 }

@@ -1,15 +1,33 @@
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '@/core/assess'
-import { JOB_FILE_VERSION, NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, USUAL_WIND_MS, type Device, type DeviceChoice, type Fault, type FaultFacts, type Fix, type Job, type JobFile, type Photo, type StepRecord } from '@/core/job'
+import {
+  JOB_FILE_VERSION,
+  NO_DETAILS,
+  USUAL_ALLOWANCES,
+  USUAL_POLICIES,
+  USUAL_WIND_MS,
+  type Device,
+  type DeviceChoice,
+  type Fault,
+  type FaultFacts,
+  type Fix,
+  type Job,
+  type JobFile,
+  type Photo,
+  type StepRecord,
+} from '@/core/job'
 import type { PlannedStage } from '@/core/findings'
 import type { Step } from '@/core/procedure'
 import { picture, type Picture, type Scene } from './pictures'
 
-/** What of a device's plan is written down; the rest is taken as the product proposes it. Null: not planned. */
+/**
+ * What of a device's plan is written down; the rest is taken as the product proposes it. Null: not planned.
+ */
 export type Plan = { readonly [S in PlannedStage]?: Partial<NonNullable<Device[S]>> | null }
 
 export interface Placed {
-  readonly choice: Omit<DeviceChoice, 'accessoryIds' | 'mountIds'> & Partial<Pick<DeviceChoice, 'accessoryIds' | 'mountIds'>>
+  readonly choice: Omit<DeviceChoice, 'accessoryIds' | 'mountIds'> &
+    Partial<Pick<DeviceChoice, 'accessoryIds' | 'mountIds'>>
   readonly plan?: Plan
   /** How many of the steps are recorded: a number, or all. */
   readonly recorded?: number | 'all'
@@ -26,17 +44,51 @@ export class Scenario {
   private job: Job
   private minutes = 0
 
-  constructor(private readonly start: string, facts: Partial<Job> & Pick<Job, 'id' | 'name' | 'address' | 'headEnd' | 'supplies'>) {
-    this.job = { units: 'metric', windMS: USUAL_WIND_MS, terrain: 'open', mainsV: 230, keepPhotoPlace: false, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES, createdAt: this.now(0), createdBy: 'Lead', site: null, backgrounds: [], things: [], devices: [], records: [], photos: [], faults: [], ...facts }
+  constructor(
+    private readonly start: string,
+    facts: Partial<Job> & Pick<Job, 'id' | 'name' | 'address' | 'headEnd' | 'supplies'>,
+  ) {
+    this.job = {
+      units: 'metric',
+      windMS: USUAL_WIND_MS,
+      terrain: 'open',
+      mainsV: 230,
+      keepPhotoPlace: false,
+      policies: USUAL_POLICIES,
+      allowances: USUAL_ALLOWANCES,
+      createdAt: this.now(0),
+      createdBy: 'Lead',
+      site: null,
+      backgrounds: [],
+      things: [],
+      devices: [],
+      records: [],
+      photos: [],
+      faults: [],
+      ...facts,
+    }
   }
 
   /** Adds a device, plans it, records its steps and photographs what should be photographed. */
   async place(placed: Placed): Promise<void> {
     const { choice, plan = {}, recorded = 0, readings = {}, details } = placed
-    let device: Device = { id: `device-${choice.mark}`, mountIds: [], accessoryIds: [], ...choice, sight: null, mount: null, route: null, terminate: null, seal: null, power: null, details: { ...NO_DETAILS, ...details } }
+    let device: Device = {
+      id: `device-${choice.mark}`,
+      mountIds: [],
+      accessoryIds: [],
+      ...choice,
+      sight: null,
+      mount: null,
+      route: null,
+      terminate: null,
+      seal: null,
+      power: null,
+      details: { ...NO_DETAILS, ...details },
+    }
     for (const stage of STAGES) {
       const said = plan[stage]
-      const proposed = said === null ? undefined : assessDevice(device, this.job, CATALOGUE).stages?.[stage]?.input
+      const proposed =
+        said === null ? undefined : assessDevice(device, this.job, CATALOGUE).stages?.[stage]?.input
       if (proposed) device = { ...device, [stage]: { ...proposed, ...said } }
     }
     this.job = { ...this.job, devices: [...this.job.devices, device] }
@@ -44,25 +96,57 @@ export class Scenario {
     const count = recorded === 'all' ? steps.length : recorded
     for (const { step } of steps.slice(0, count)) {
       this.record(device, step, readings[step.id] ?? {})
-      if (step.photo !== null) await this.photograph(sceneOf(step), step.title, { deviceId: device.id, stepId: step.id })
+      if (step.photo !== null)
+        await this.photograph(sceneOf(step), step.title, { deviceId: device.id, stepId: step.id })
     }
   }
 
   /** Lays a drawing under a floor's plan. */
-  lay(floor: 'ground', drawing: Picture, background: Omit<Job['backgrounds'][number], 'floor' | 'sha256'>): void {
+  lay(
+    floor: 'ground',
+    drawing: Picture,
+    background: Omit<Job['backgrounds'][number], 'floor' | 'sha256'>,
+  ): void {
     this.photos.set(drawing.sha256, drawing)
-    this.job = { ...this.job, backgrounds: [...this.job.backgrounds, { floor, ...background, sha256: drawing.sha256 }] }
+    this.job = {
+      ...this.job,
+      backgrounds: [...this.job.backgrounds, { floor, ...background, sha256: drawing.sha256 }],
+    }
   }
 
-  async photograph(scene: Scene, caption: string, on: Partial<Pick<Photo, 'deviceId' | 'stepId' | 'faultId'>>): Promise<void> {
+  async photograph(
+    scene: Scene,
+    caption: string,
+    on: Partial<Pick<Photo, 'deviceId' | 'stepId' | 'faultId'>>,
+  ): Promise<void> {
     const seed = this.job.photos.length * 37 + this.job.name.length
     const drawn = await picture(scene, seed)
     this.photos.set(drawn.sha256, drawn)
-    this.job = { ...this.job, photos: [...this.job.photos, { id: `photo-${this.job.photos.length + 1}`, sha256: drawn.sha256, deviceId: null, stepId: null, faultId: null, caption, at: this.now(1), by: 'Installer 1', ...on }] }
+    this.job = {
+      ...this.job,
+      photos: [
+        ...this.job.photos,
+        {
+          id: `photo-${this.job.photos.length + 1}`,
+          sha256: drawn.sha256,
+          deviceId: null,
+          stepId: null,
+          faultId: null,
+          caption,
+          at: this.now(1),
+          by: 'Installer 1',
+          ...on,
+        },
+      ],
+    }
   }
 
   /** Raises a fault and leads it as far as the fixes and re-checks say. */
-  async fault(facts: Partial<FaultFacts> & Pick<FaultFacts, 'title' | 'cause'>, happened: readonly (Fix | 're-check passed' | 're-check failed')[] = [], scenes: readonly Scene[] = []): Promise<void> {
+  async fault(
+    facts: Partial<FaultFacts> & Pick<FaultFacts, 'title' | 'cause'>,
+    happened: readonly (Fix | 're-check passed' | 're-check failed')[] = [],
+    scenes: readonly Scene[] = [],
+  ): Promise<void> {
     const id = `fault-${this.job.faults.length + 1}`
     let state: Fault['state'] = 'open'
     const raisedAt = this.now(20)
@@ -75,20 +159,61 @@ export class Scenario {
       state = one.kind === 'temporary' ? 'temporary fix' : 'fixed'
       return { event: 'fix', ...done, fix: one }
     })
-    const fault: Fault = { id, deviceId: null, stage: null, origin: null, severity: 'below standard', note: '', due: null, ...facts, state, raisedAt, raisedBy: 'Installer 1', events }
+    const fault: Fault = {
+      id,
+      deviceId: null,
+      stage: null,
+      origin: null,
+      severity: 'below standard',
+      note: '',
+      due: null,
+      ...facts,
+      state,
+      raisedAt,
+      raisedBy: 'Installer 1',
+      events,
+    }
     this.job = { ...this.job, faults: [...this.job.faults, fault] }
-    for (const [index, scene] of scenes.entries()) await this.photograph(scene, `${index === 0 ? 'Before' : 'After'}: ${fault.title}`, { deviceId: fault.deviceId, faultId: id })
+    for (const [index, scene] of scenes.entries())
+      await this.photograph(scene, `${index === 0 ? 'Before' : 'After'}: ${fault.title}`, {
+        deviceId: fault.deviceId,
+        faultId: id,
+      })
   }
 
   file(): JobFile {
-    return { format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: this.job, photos: [...this.photos.values()].map(({ sha256, base64 }) => ({ sha256, base64 })) }
+    return {
+      format: 'neat-bracket-job',
+      version: JOB_FILE_VERSION,
+      job: this.job,
+      photos: [...this.photos.values()].map(({ sha256, base64 }) => ({ sha256, base64 })),
+    }
   }
 
-  private record(device: Device, step: Step, reading: { value?: number; choice?: string; note?: string }): void {
+  private record(
+    device: Device,
+    step: Step,
+    reading: { value?: number; choice?: string; note?: string },
+  ): void {
     const { entry } = step
-    const value = entry.kind === 'measure' ? (reading.value ?? (step.id === 'seal/cable' ? CATALOGUE.cables.get(device.cableId)!.diameterMm : usual(entry.least, entry.most, step.id === 'terminate/loop' ? 0.72 : 0.35))) : null
+    const value =
+      entry.kind === 'measure'
+        ? (reading.value ??
+          (step.id === 'seal/cable'
+            ? CATALOGUE.cables.get(device.cableId)!.diameterMm
+            : usual(entry.least, entry.most, step.id === 'terminate/loop' ? 0.72 : 0.35)))
+        : null
     const choice = entry.kind === 'choice' ? (reading.choice ?? entry.good[0]!) : null
-    const record: StepRecord = { deviceId: device.id, stepId: step.id, state: 'done', value, choice, note: reading.note ?? '', at: this.now(6), by: this.job.records.length % 5 === 4 ? 'Installer 2' : 'Installer 1' }
+    const record: StepRecord = {
+      deviceId: device.id,
+      stepId: step.id,
+      state: 'done',
+      value,
+      choice,
+      note: reading.note ?? '',
+      at: this.now(6),
+      by: this.job.records.length % 5 === 4 ? 'Installer 2' : 'Installer 1',
+    }
     this.job = { ...this.job, records: [...this.job.records, record] }
   }
 
@@ -100,7 +225,10 @@ export class Scenario {
 
 /** A value well inside its limits, with the digits a person would read off. */
 function usual(least: number | null, most: number | null, share: number): number {
-  const value = least !== null && most !== null ? least + (most - least) * (least === 0 ? share : 0.52) : (least ?? most ?? 0)
+  const value =
+    least !== null && most !== null
+      ? least + (most - least) * (least === 0 ? share : 0.52)
+      : (least ?? most ?? 0)
   return Math.round(value * 100) / 100
 }
 

@@ -4,7 +4,9 @@ import { accessible, watch } from './watch'
 
 /** Drawing the site plan, by hand and by key: laptop only. */
 
-test('draw a wall, place and aim a camera, read the density, see the finding come and go', async ({ page }) => {
+test('draw a wall, place and aim a camera, read the density, see the finding come and go', async ({
+  page,
+}) => {
   const { quiet } = watch(page)
   await newYard(page, 'Plan yard')
 
@@ -37,7 +39,9 @@ test('draw a wall, place and aim a camera, read the density, see the finding com
   await expect(asked(page)).toHaveText(/^Seen by 1: 01 at [\d.]+ px\/m, \w+\.$/)
   const density = Number(/at ([\d.]+) px/.exec((await asked(page).textContent())!)![1])
   await click(page, 0.45, 0.5)
-  await expect.poll(async () => Number(/at ([\d.]+) px/.exec((await asked(page).textContent())!)?.[1])).toBeGreaterThan(density)
+  await expect
+    .poll(async () => Number(/at ([\d.]+) px/.exec((await asked(page).textContent())!)?.[1]))
+    .toBeGreaterThan(density)
   await click(page, 0.45, 0.1)
   await expect(asked(page)).toHaveText('Seen by nobody.')
 
@@ -66,10 +70,14 @@ test('draw a wall, place and aim a camera, read the density, see the finding com
   await page.keyboard.press('ArrowRight')
   await expect.poll(() => number(page, 'Right')).toBeCloseTo(at.x + 0.1, 2)
 
-  // By hand: the handle stands at the target, six metres out; drawn to the right it turns the camera anticlockwise.
+  // By hand: the handle stands at the target, six metres out; drawn to the right it turns the camera
+  // anticlockwise.
   const box = (await sheet(page).boundingBox())!
   const perMetre = (0.5 * box.width) / drawn
-  const handle = { x: box.x + box.width * 0.2 + (0.25 * box.width) + 0.1 * perMetre, y: box.y + box.height * 0.3 + 6.12 * perMetre }
+  const handle = {
+    x: box.x + box.width * 0.2 + 0.25 * box.width + 0.1 * perMetre,
+    y: box.y + box.height * 0.3 + 6.12 * perMetre,
+  }
   await page.mouse.move(handle.x, handle.y)
   await page.mouse.down()
   await page.mouse.move(handle.x + perMetre, handle.y)
@@ -119,7 +127,13 @@ test('an area of interest is judged, and a position found for it', async ({ page
 test('an outline that crosses itself is refused in words and stays to be mended', async ({ page }) => {
   await newYard(page, 'Crossed yard')
   await page.getByRole('button', { name: 'Premises', exact: true }).click()
-  for (const [x, y] of [[0.3, 0.3], [0.6, 0.7], [0.6, 0.3], [0.3, 0.7]] as const) await click(page, x, y)
+  for (const [x, y] of [
+    [0.3, 0.3],
+    [0.6, 0.7],
+    [0.6, 0.3],
+    [0.3, 0.7],
+  ] as const)
+    await click(page, x, y)
   await page.getByRole('button', { name: 'Done' }).click()
   await expect(page.getByText('The outline crosses itself: draw it round once.')).toBeVisible()
   await sheet(page).focus()
@@ -128,13 +142,20 @@ test('an outline that crosses itself is refused in words and stays to be mended'
   await expect(page.getByText(/3 corners\.$/)).toBeVisible()
 })
 
-test('a drawing is laid under the plan, scaled by two points; a broken one is refused and nothing is lost', async ({ page }) => {
+test('a drawing is laid under the plan, scaled by two points; a broken one is refused and nothing is lost', async ({
+  page,
+}) => {
   await newYard(page, 'Drawn yard')
   await page.getByText('Drawing under it').click()
-  await page.getByTestId('drawing-input').setInputFiles({ name: 'plan.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 broken') })
+  await page
+    .getByTestId('drawing-input')
+    .setInputFiles({ name: 'plan.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 broken') })
   await expect(page.getByText('This PDF cannot be read: it is broken or cut short.')).toBeVisible()
-  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><rect width="800" height="600" fill="#fff"/><path d="M100 100H700V500H100Z" fill="none" stroke="#000" stroke-width="8"/></svg>'
-  await page.getByTestId('drawing-input').setInputFiles({ name: 'yard.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><rect width="800" height="600" fill="#fff"/><path d="M100 100H700V500H100Z" fill="none" stroke="#000" stroke-width="8"/></svg>'
+  await page
+    .getByTestId('drawing-input')
+    .setInputFiles({ name: 'yard.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
   await expect(page.getByText('Not to scale yet: scale it by two points.')).toBeVisible()
   await page.getByRole('button', { name: 'Scale by two points' }).click()
   await click(page, 0.3, 0.5)

@@ -11,10 +11,14 @@ async function drag(page: Page, handle: string, dx: number, dy: number): Promise
   for (let i = 1; i <= 6; i++) await page.mouse.move(x + (dx * i) / 6, y + (dy * i) / 6)
 }
 
-test('dragging the drawing moves numbers, drawing and findings together, asking the server only at the end', async ({ page }) => {
+test('dragging the drawing moves numbers, drawing and findings together, asking the server only at the end', async ({
+  page,
+}) => {
   const { quiet } = watch(page)
   await page.goto(SIGHT)
-  const [height, distance, tilt] = ['Lens height', 'Target distance', 'Tilt below level'].map((label) => page.getByLabel(label, { exact: true }))
+  const [height, distance, tilt] = ['Lens height', 'Target distance', 'Tilt below level'].map((label) =>
+    page.getByLabel(label, { exact: true }),
+  )
   await expect(height!).toHaveValue('2.80 m')
   const asked: string[] = []
   page.on('request', (request) => asked.push(request.url()))
@@ -46,7 +50,9 @@ test('dragging the drawing moves numbers, drawing and findings together, asking 
   quiet()
 })
 
-test('what is entered without signal is kept through a reload and sent when the signal is back', async ({ page }) => {
+test('what is entered without signal is kept through a reload and sent when the signal is back', async ({
+  page,
+}) => {
   await page.goto('/jobs/kestrel-quay/devices/device-07/log')
   await page.route('**/api/commands', (route) => route.abort())
   await page.getByLabel('Note').fill('carton was wet')
@@ -57,8 +63,12 @@ test('what is entered without signal is kept through a reload and sent when the 
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
   await page.unroute('**/api/commands')
   await expect(page.getByText('no signal, 1 kept')).toBeHidden({ timeout: 15_000 })
-  const { job } = (await (await page.request.get('/api/jobs/kestrel-quay')).json()) as { job: { records: { deviceId: string; note: string }[] } }
-  expect(job.records.filter(({ deviceId }) => deviceId === 'device-07').map(({ note }) => note)).toEqual(['carton was wet'])
+  const { job } = (await (await page.request.get('/api/jobs/kestrel-quay')).json()) as {
+    job: { records: { deviceId: string; note: string }[] }
+  }
+  expect(job.records.filter(({ deviceId }) => deviceId === 'device-07').map(({ note }) => note)).toEqual([
+    'carton was wet',
+  ])
 })
 
 test('a note half written, a step left out and a photo that is none', async ({ page }) => {
@@ -74,7 +84,9 @@ test('a note half written, a step left out and a photo that is none', async ({ p
   await page.getByRole('button', { name: 'Record as left out' }).click()
   await page.goto('/jobs/kestrel-quay/devices/device-11/log?step=mount%2Freach')
   await expect(page.getByText('▲ Check Left out: working from the gallery')).toBeVisible()
-  await page.getByTestId('photo-input').setInputFiles({ name: 'fake.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') })
+  await page
+    .getByTestId('photo-input')
+    .setInputFiles({ name: 'fake.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') })
   await expect(page.getByText(/Not taken over: a photo\./)).toBeVisible()
   await page.getByRole('button', { name: 'Drop it' }).click()
   await page.getByRole('button', { name: 'Remove', exact: true }).click()
@@ -108,7 +120,9 @@ test('feet and inches all the way through', async ({ page }) => {
   await expect(page.getByText(/px\/ft/).first()).toBeVisible()
 })
 
-test('the pull sheet follows the plan, and its lists and the template can be taken along', async ({ page }) => {
+test('the pull sheet follows the plan, and its lists and the template can be taken along', async ({
+  page,
+}) => {
   await page.goto('/jobs/kestrel-quay/devices/device-07/mount')
   await page.getByLabel('How many', { exact: true }).fill('6')
   await page.getByLabel('How many', { exact: true }).blur()

@@ -21,7 +21,10 @@ async function record(page: Page, note: string): Promise<void> {
   await expect(page.locator('h1').first()).not.toHaveText(title)
 }
 
-test('with the whole server gone, screens change, work is kept, and it all arrives when the server is back', async ({ page, context }) => {
+test('with the whole server gone, screens change, work is kept, and it all arrives when the server is back', async ({
+  page,
+  context,
+}) => {
   const mark = own('03', '05')
   await page.goto(`/jobs/kestrel-quay/devices/device-${mark}/log`, { waitUntil: 'networkidle' })
   await expect(page.getByText(/^Step \d+ of/)).toBeVisible()
@@ -39,8 +42,12 @@ test('with the whole server gone, screens change, work is kept, and it all arriv
   await expect(page.getByText(/^Step \d+ of/)).toBeVisible()
   await back(context)
   await expect(page.getByText(/2 kept/)).toBeHidden({ timeout: 30_000 })
-  const { job } = (await (await page.request.get('/api/jobs/kestrel-quay')).json()) as { job: { records: { note: string; deviceId: string }[] } }
-  expect(job.records.filter(({ deviceId }) => deviceId === `device-${mark}`).map(({ note }) => note)).toEqual(['no server, first', 'no server, second'])
+  const { job } = (await (await page.request.get('/api/jobs/kestrel-quay')).json()) as {
+    job: { records: { note: string; deviceId: string }[] }
+  }
+  expect(job.records.filter(({ deviceId }) => deviceId === `device-${mark}`).map(({ note }) => note)).toEqual(
+    ['no server, first', 'no server, second'],
+  )
 })
 
 test('two tabs show each other’s work, also while nothing is sent', async ({ page, context }) => {
@@ -56,8 +63,12 @@ test('two tabs show each other’s work, also while nothing is sent', async ({ p
   await back(context)
   await expect(page.getByText(/signal, \d+ kept$/)).toBeHidden({ timeout: 30_000 })
   await expect(other.getByText(/signal, \d+ kept$/)).toBeHidden({ timeout: 30_000 })
-  const { entries } = (await (await page.request.get('/api/jobs/kestrel-quay/history?limit=5000')).json()) as { entries: { command: { type: string; deviceId?: string; outcome?: { note: string } } }[] }
-  const notes = entries.filter(({ command }) => command.type === 'recordStep' && command.deviceId === deviceId).map(({ command }) => command.outcome!.note)
+  const { entries } = (await (
+    await page.request.get('/api/jobs/kestrel-quay/history?limit=5000')
+  ).json()) as { entries: { command: { type: string; deviceId?: string; outcome?: { note: string } } }[] }
+  const notes = entries
+    .filter(({ command }) => command.type === 'recordStep' && command.deviceId === deviceId)
+    .map(({ command }) => command.outcome!.note)
   expect(notes).toEqual(['from the first tab', 'from the second'])
 })
 
@@ -83,8 +94,12 @@ test('a phone that is full says so, and never shows as kept what is not', async 
 
 test('a photo is never taken away by one tap, nor the closed fault’s at all', async ({ page }) => {
   await page.goto('/jobs/kestrel-quay/devices/device-08/log?step=mount%2Freach')
-  const photo = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#576' } }).jpeg().toBuffer()
-  await page.getByTestId('photo-input').setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: photo })
+  const photo = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#576' } })
+    .jpeg()
+    .toBuffer()
+  await page
+    .getByTestId('photo-input')
+    .setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: photo })
   const bin = page.getByRole('button', { name: /^Remove photo/ })
   await bin.click()
   await page.getByRole('button', { name: 'Keep it' }).click()

@@ -4,7 +4,20 @@ import { accessible, watch } from './watch'
 
 /** The one journey: a new camera from first sighting to printed record, on laptop and phone. */
 
-const photo = async () => ({ name: 'box.jpg', mimeType: 'image/jpeg', buffer: await sharp({ create: { width: 900, height: 600, channels: 3, background: { r: 120, g: Math.floor(Math.random() * 200), b: 90 } } }).jpeg().toBuffer() })
+const photo = async () => ({
+  name: 'box.jpg',
+  mimeType: 'image/jpeg',
+  buffer: await sharp({
+    create: {
+      width: 900,
+      height: 600,
+      channels: 3,
+      background: { r: 120, g: Math.floor(Math.random() * 200), b: 90 },
+    },
+  })
+    .jpeg()
+    .toBuffer(),
+})
 
 async function fill(page: Page, label: string, words: string, within: Page | Locator = page): Promise<void> {
   const field = within.getByLabel(label, { exact: true })
@@ -17,7 +30,11 @@ async function recordStep(page: Page): Promise<void> {
   const title = (await page.locator('h1').first().textContent()) ?? ''
   const measured = page.getByRole('textbox').and(page.locator('[inputmode=decimal]'))
   if (await measured.isVisible()) {
-    const limits = (await page.getByText(/^(takes|at most|at least) /).first().textContent()) ?? ''
+    const limits =
+      (await page
+        .getByText(/^(takes|at most|at least) /)
+        .first()
+        .textContent()) ?? ''
     const [low, high] = [...limits.matchAll(/[−-]?[\d.]+/g)].map(([n]) => Number(n.replace('−', '-')))
     await measured.fill(String(high === undefined ? low : (((low ?? 0) + high) / 2).toFixed(2)))
     await expect(page.getByText(/^✓ Good/)).toBeVisible()
@@ -56,11 +73,14 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
   await page.getByLabel('Surface').selectOption({ label: 'Timber fascia or cladding' })
   await page.getByRole('button', { name: 'Add it and sight it' }).click()
 
-  // Sight: proposed values, a finding that comes and goes while typing, nothing asked of the server meanwhile.
+  // Sight: proposed values, a finding that comes and goes while typing, nothing asked of the server
+  // meanwhile.
   await expect(page.getByText('Proposed start values')).toBeVisible()
   await fill(page, 'Target distance', '5 m')
   await page.getByLabel('Must show').selectOption('identify')
-  await expect(page.locator('[data-finding="sight/level"]').last()).toContainText(/Enough to identify|Not enough to identify/)
+  await expect(page.locator('[data-finding="sight/level"]').last()).toContainText(
+    /Enough to identify|Not enough to identify/,
+  )
   await fill(page, 'Lens', '2.8')
   await page.getByLabel('Target distance', { exact: true }).fill('19')
   await expect(page.locator('h1').first()).toContainText('Not enough to identify')
@@ -102,7 +122,9 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
   await page.getByRole('button', { name: /Keep these, next: Seal/ }).click()
   await page.getByLabel('Junction box, 120 mm: rear cable entry').selectOption({ label: 'Nothing' })
   await expect(page.locator('h1').first()).toContainText('Open: rear cable entry')
-  await page.getByLabel('Junction box, 120 mm: rear cable entry').selectOption({ label: 'Gland M20, 6–12 mm' })
+  await page
+    .getByLabel('Junction box, 120 mm: rear cable entry')
+    .selectOption({ label: 'Gland M20, 6–12 mm' })
   await expect(page.locator('h1').first()).toContainText('Every opening holds')
   await page.getByRole('button', { name: 'Next: Power' }).click()
   await expect(page.locator('h1').first()).toContainText('Enough power arrives')
@@ -123,7 +145,8 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
   await expect(page.getByText(/■ Stop/)).toContainText('takes 0.0° to 1.0°')
   const level = (await page.locator('h1').first().textContent())!
   await page.getByRole('button', { name: 'Record, next step' }).click()
-  await expect(page.locator('h1').first()).not.toHaveText(level) // a slow machine is still on its way to the next step
+  // a slow machine is still on its way to the next step
+  await expect(page.locator('h1').first()).not.toHaveText(level)
   await page.getByRole('button', { name: 'Step back' }).click()
   await page.getByRole('link', { name: 'Put it on the punch list' }).click()
 

@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { accessible, watch } from './watch'
 
-test('a pole is measured: the band that does not go round it is refused, the picture that shakes is said', async ({ page }) => {
+test('a pole is measured: the band that does not go round it is refused, the picture that shakes is said', async ({
+  page,
+}) => {
   const { quiet } = watch(page)
   await page.goto('/jobs/new')
   await page.getByLabel('Name', { exact: true }).fill('Pole yard')
@@ -11,7 +13,9 @@ test('a pole is measured: the band that does not go round it is refused, the pic
   await page.getByLabel('Camera', { exact: true }).selectOption({ label: 'Bullet, 4 MP, 2.8–12 mm' })
   await page.getByLabel('Surface').selectOption({ label: 'Steel pole' })
   await page.getByText(/parts do not fit here, and why/).click()
-  await expect(page.getByRole('list', { name: 'Parts that do not fit' })).toContainText('Pendant rod, 500 mm wants: pipe thread. Junction box, 120 mm offers: box lid.')
+  await expect(page.getByRole('list', { name: 'Parts that do not fit' })).toContainText(
+    'Pendant rod, 500 mm wants: pipe thread. Junction box, 120 mm offers: box lid.',
+  )
   await page.getByLabel('1', { exact: true }).selectOption({ label: 'Pole adapter with two bands' })
   await page.getByRole('button', { name: 'Add it and sight it' }).click()
   await page.getByLabel('Lens', { exact: true }).fill('12')

@@ -4,11 +4,18 @@ import { accessible, watch } from './watch'
 
 /** The boatyard's plan and what it adds to a device's sheet, on laptop and phone. */
 
-test('the boatyard’s plan says what is met, what is not and why, and what a walk shows', async ({ page, isMobile }) => {
+test('the boatyard’s plan says what is met, what is not and why, and what a walk shows', async ({
+  page,
+  isMobile,
+}) => {
   const { quiet } = watch(page)
   await page.goto('/jobs/kestrel-quay/plan')
-  await expect(page.getByRole('heading', { name: '3 of 4 areas of interest are met. 26 % is blind, in 10 spots.' })).toBeVisible()
-  await expect(page.getByText(/^Slipway: not enough to recognise: .* hidden by Boat on its cradle/)).toBeVisible()
+  await expect(
+    page.getByRole('heading', { name: '3 of 4 areas of interest are met. 26 % is blind, in 10 spots.' }),
+  ).toBeVisible()
+  await expect(
+    page.getByText(/^Slipway: not enough to recognise: .* hidden by Boat on its cradle/),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'Blind spots', exact: true }).click()
   await expect(page.getByText('Hatched: ground that no camera sees')).toBeVisible()
   await page.getByText(/^Drawn: /).click()
@@ -34,7 +41,9 @@ test('the boatyard’s plan says what is met, what is not and why, and what a wa
 test('the device sheet knows its surroundings: picture, lens, sun, lip', async ({ page }) => {
   const { quiet } = watch(page)
   await page.goto('/jobs/kestrel-quay/devices/device-11/sight')
-  await expect(page.getByRole('list', { name: 'Findings' }).getByText('▲ Check Soffit lip in the picture')).toBeVisible()
+  await expect(
+    page.getByRole('list', { name: 'Findings' }).getByText('▲ Check Soffit lip in the picture'),
+  ).toBeVisible()
   await expect(page.getByRole('group', { name: /^Simulated picture: .*Mast racks/ })).toBeVisible()
   await expect(page.getByRole('img', { name: /^Hours of sun in the picture by month/ })).toBeAttached()
   await page.getByLabel('What it must show').selectOption({ label: 'Slipway' })
@@ -42,6 +51,8 @@ test('the device sheet knows its surroundings: picture, lens, sun, lip', async (
   await page.getByLabel('Lens height', { exact: true }).fill('3') // tried while typing, never kept
   await expect(page.getByText('Soffit lip in the picture')).toHaveCount(0)
   await page.getByLabel('Lens height', { exact: true }).press('Escape')
-  await expect(page.getByRole('list', { name: 'Findings' }).getByText('▲ Check Soffit lip in the picture')).toBeVisible()
+  await expect(
+    page.getByRole('list', { name: 'Findings' }).getByText('▲ Check Soffit lip in the picture'),
+  ).toBeVisible()
   quiet()
 })

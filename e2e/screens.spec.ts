@@ -2,12 +2,28 @@ import { expect, test } from '@playwright/test'
 import { accessible, watch } from './watch'
 
 const SCREENS = [
-  ['jobs', '/'], ['new job', '/jobs/new'], ['board', '/jobs/kestrel-quay'], ['add a device', '/jobs/kestrel-quay/add'], ['device', '/jobs/kestrel-quay/devices/device-01/device'],
-  ['plan', '/jobs/kestrel-quay/plan'], ['a camera on the plan', '/jobs/kestrel-quay/plan?device=device-12'], ['sight', '/jobs/kestrel-quay/devices/device-04/sight'], ['mount', '/jobs/kestrel-quay/devices/device-05/mount'], ['route', '/jobs/kestrel-quay/devices/device-05/route'],
-  ['terminate', '/jobs/kestrel-quay/devices/device-05/terminate'], ['seal', '/jobs/kestrel-quay/devices/device-08/seal'], ['power', '/jobs/kestrel-quay/devices/device-13/power'],
-  ['log', '/jobs/kestrel-quay/devices/device-04/log'], ['a measured step', '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'], ['pull sheet', '/jobs/kestrel-quay/pull-sheet'], ['punch list', '/jobs/tamarisk-surgery/punch-list'],
-  ['a fault', '/jobs/tamarisk-surgery/punch-list/fault-2'], ['raise a fault', '/jobs/kestrel-quay/punch-list/new'], ['hand-over', '/jobs/quarry-lane/handover'],
-  ['record', '/jobs/kestrel-quay/record/device-01'], ['job', '/jobs/kestrel-quay/settings'],
+  ['jobs', '/'],
+  ['new job', '/jobs/new'],
+  ['board', '/jobs/kestrel-quay'],
+  ['add a device', '/jobs/kestrel-quay/add'],
+  ['device', '/jobs/kestrel-quay/devices/device-01/device'],
+  ['plan', '/jobs/kestrel-quay/plan'],
+  ['a camera on the plan', '/jobs/kestrel-quay/plan?device=device-12'],
+  ['sight', '/jobs/kestrel-quay/devices/device-04/sight'],
+  ['mount', '/jobs/kestrel-quay/devices/device-05/mount'],
+  ['route', '/jobs/kestrel-quay/devices/device-05/route'],
+  ['terminate', '/jobs/kestrel-quay/devices/device-05/terminate'],
+  ['seal', '/jobs/kestrel-quay/devices/device-08/seal'],
+  ['power', '/jobs/kestrel-quay/devices/device-13/power'],
+  ['log', '/jobs/kestrel-quay/devices/device-04/log'],
+  ['a measured step', '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
+  ['pull sheet', '/jobs/kestrel-quay/pull-sheet'],
+  ['punch list', '/jobs/tamarisk-surgery/punch-list'],
+  ['a fault', '/jobs/tamarisk-surgery/punch-list/fault-2'],
+  ['raise a fault', '/jobs/kestrel-quay/punch-list/new'],
+  ['hand-over', '/jobs/quarry-lane/handover'],
+  ['record', '/jobs/kestrel-quay/record/device-01'],
+  ['job', '/jobs/kestrel-quay/settings'],
 ] as const
 
 for (const [name, path] of SCREENS) {
@@ -16,7 +32,9 @@ for (const [name, path] of SCREENS) {
     await page.goto(path)
     await expect(page.locator('h1').first()).toBeVisible()
     await accessible(page)
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0)
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+    ).toBeLessThanOrEqual(0)
     await page.getByRole('button', { name: /^Theme/ }).click()
     await expect(page.locator('html')).toHaveClass(/dark/)
     await accessible(page)

@@ -9,7 +9,8 @@ import sharp from 'sharp'
 import { factsOf, type Job, type JobFacts } from '@/core/job'
 
 const at = '2026-03-02T09:30:00.000Z'
-const post = (request: APIRequestContext, commands: unknown[], base = '') => request.post(`${base}/api/commands`, { data: { commands } })
+const post = (request: APIRequestContext, commands: unknown[], base = '') =>
+  request.post(`${base}/api/commands`, { data: { commands } })
 const say = (jobId: string, change: object) => ({ id: randomUUID(), jobId, at, by: 'Lead', ...change })
 const facts = (name: string): JobFacts => {
   const { job } = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: Job }
@@ -18,10 +19,27 @@ const facts = (name: string): JobFacts => {
 
 test('errors are problem details with the fields they concern, never a 500', async ({ request }) => {
   const cases: [Promise<import('@playwright/test').APIResponse>, number, RegExp][] = [
-    [request.post('/api/commands', { data: Buffer.from('no json'), headers: { 'content-type': 'application/json' } }), 400, /must be JSON/],
+    [
+      request.post('/api/commands', {
+        data: Buffer.from('no json'),
+        headers: { 'content-type': 'application/json' },
+      }),
+      400,
+      /must be JSON/,
+    ],
     [request.post('/api/commands', { data: { commands: [] } }), 400, /at least one/],
     [post(request, [null]), 422, /errors/],
-    [post(request, [say('kestrel-quay', { type: 'setPower', deviceId: 'device-01', power: { supplyId: 'office', port: -1 } })]), 422, /\/commands\/0\/power\/port/],
+    [
+      post(request, [
+        say('kestrel-quay', {
+          type: 'setPower',
+          deviceId: 'device-01',
+          power: { supplyId: 'office', port: -1 },
+        }),
+      ]),
+      422,
+      /\/commands\/0\/power\/port/,
+    ],
     [post(request, [say('nowhere', { type: 'removePhoto', photoId: 'x' })]), 422, /no job with this id/],
     [request.get('/api/jobs/nowhere'), 404, /No such job/],
     [request.get('/api/jobs/nowhere/assessment'), 404, /No such job/],
@@ -34,7 +52,14 @@ test('errors are problem details with the fields they concern, never a 500', asy
     [request.get('/api/photos/xyz'), 400, /64 hex digits/],
     [request.get(`/api/photos/${'0'.repeat(64)}`), 404, /No such photo/],
     [request.put(`/api/photos/${'0'.repeat(64)}`, { data: Buffer.from('text') }), 422, /do not match/],
-    [request.post('/api/import', { data: Buffer.from('{'), headers: { 'content-type': 'application/json' } }), 422, /not a JSON file/],
+    [
+      request.post('/api/import', {
+        data: Buffer.from('{'),
+        headers: { 'content-type': 'application/json' },
+      }),
+      422,
+      /not a JSON file/,
+    ],
   ]
   for (const [asked, status, words] of cases) {
     const response = await asked
@@ -45,7 +70,9 @@ test('errors are problem details with the fields they concern, never a 500', asy
 })
 
 test('a photo is kept once by its hash, and comes back in every size', async ({ request }) => {
-  const bytes = await sharp({ create: { width: 500, height: 400, channels: 3, background: '#345' } }).png().toBuffer()
+  const bytes = await sharp({ create: { width: 500, height: 400, channels: 3, background: '#345' } })
+    .png()
+    .toBuffer()
   const path = `/api/photos/${createHash('sha256').update(bytes).digest('hex')}`
   expect((await request.put(path, { data: bytes })).status()).toBe(201)
   expect((await request.put(path, { data: bytes })).status()).toBe(200)
@@ -56,28 +83,54 @@ test('a photo is kept once by its hash, and comes back in every size', async ({ 
 })
 
 test('job, assessment, history, schema and record answer', async ({ request }) => {
-  const { revision, job } = (await (await request.get('/api/jobs/kestrel-quay')).json()) as { revision: number; job: { devices: unknown[] } }
+  const { revision, job } = (await (await request.get('/api/jobs/kestrel-quay')).json()) as {
+    revision: number
+    job: { devices: unknown[] }
+  }
   expect([revision > 0, job.devices.length]).toEqual([true, 14])
-  const assessment = (await (await request.get('/api/jobs/quarry-lane/assessment')).json()) as { counts: object }
-  expect(assessment.counts).toMatchObject({ devices: 4, stopped: 0, done: 4 }) // a job that no other test touches
-  const { entries } = (await (await request.get('/api/jobs/kestrel-quay/history?limit=2')).json()) as { entries: { command: { type: string } }[] }
+  const assessment = (await (await request.get('/api/jobs/quarry-lane/assessment')).json()) as {
+    counts: object
+  }
+  // a job that no other test touches
+  expect(assessment.counts).toMatchObject({ devices: 4, stopped: 0, done: 4 })
+  const { entries } = (await (await request.get('/api/jobs/kestrel-quay/history?limit=2')).json()) as {
+    entries: { command: { type: string } }[]
+  }
   expect(entries.map(({ command }) => command.type)).toEqual(['createJob', 'setSite'])
-  const survey = (await (await request.get('/api/jobs/kestrel-quay/survey')).json()) as { sentence: string; areas: object[] }
-  expect([survey.sentence, survey.areas.length]).toEqual(['3 of 4 areas of interest are met. 26 % is blind, in 10 spots.', 4])
+  const survey = (await (await request.get('/api/jobs/kestrel-quay/survey')).json()) as {
+    sentence: string
+    areas: object[]
+  }
+  expect([survey.sentence, survey.areas.length]).toEqual([
+    '3 of 4 areas of interest are met. 26 % is blind, in 10 spots.',
+    4,
+  ])
   expect((await request.get('/api/jobs/kestrel-quay/survey?floor=cellar')).status()).toBe(400)
-  const refused = await request.post('/api/backgrounds', { data: Buffer.from('no drawing'), headers: { 'content-type': 'application/octet-stream' } })
+  const refused = await request.post('/api/backgrounds', {
+    data: Buffer.from('no drawing'),
+    headers: { 'content-type': 'application/octet-stream' },
+  })
   expect([refused.status(), refused.headers()['content-type']]).toEqual([415, 'application/problem+json'])
-  expect(await (await request.get('/api/schema')).json()).toEqual(JSON.parse(readFileSync('docs/job.schema.json', 'utf8')))
+  expect(await (await request.get('/api/schema')).json()).toEqual(
+    JSON.parse(readFileSync('docs/job.schema.json', 'utf8')),
+  )
   const pdf = await request.get('/api/jobs/quarry-lane/record.pdf')
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
 })
 
-test('only pages of this application change the record, and every answer says what may run in it', async ({ request, baseURL }) => {
+test('only pages of this application change the record, and every answer says what may run in it', async ({
+  request,
+  baseURL,
+}) => {
   const { host, origin } = new URL(baseURL!)
   const json = { 'content-type': 'application/json' }
   const knocks: [Record<string, string>, number][] = [
-    [{ ...json, origin: 'http://elsewhere.example' }, 403], [{ ...json, 'sec-fetch-site': 'cross-site' }, 403], [{ ...json, host: `rebound.example:${host.split(':')[1]}` }, 421],
-    [{ 'content-type': 'text/plain' }, 415], [{ 'content-type': 'application/x-www-form-urlencoded' }, 415], [{ ...json, origin, 'sec-fetch-site': 'same-origin' }, 400],
+    [{ ...json, origin: 'http://elsewhere.example' }, 403],
+    [{ ...json, 'sec-fetch-site': 'cross-site' }, 403],
+    [{ ...json, host: `rebound.example:${host.split(':')[1]}` }, 421],
+    [{ 'content-type': 'text/plain' }, 415],
+    [{ 'content-type': 'application/x-www-form-urlencoded' }, 415],
+    [{ ...json, origin, 'sec-fetch-site': 'same-origin' }, 400],
   ]
   for (const [headers, status] of knocks) {
     const response = await raw(baseURL!, 'POST', '/api/commands', headers, '{"commands": []}')
@@ -92,17 +145,91 @@ test('only pages of this application change the record, and every answer says wh
   const scripts = [...(await page.text()).matchAll(/<script(?=[\s>])([^>]*)>/g)].map(([, words]) => words!)
   expect(scripts.length).toBeGreaterThan(3)
   expect(scripts.filter((words) => !words.includes(`nonce="${nonce}"`))).toEqual([])
-  expect(page.headers()).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'same-origin' })
+  expect(page.headers()).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+    'referrer-policy': 'same-origin',
+  })
 })
 
 test('hostile files are refused in words while everybody else is served', async ({ request, baseURL }) => {
-  const arc = ['0', 'SECTION', '2', 'ENTITIES', '0', 'ARC', '10', '0', '20', '0', '40', '1', '50', '0', '51', '1e18', '0', 'ENDSEC', '0', 'EOF'].join('\n')
-  const nested = Array.from({ length: 9 }, (_, i) => ['0', 'BLOCK', '2', `b${i}`, '10', '0', '20', '0', ...Array.from({ length: 12 }, () => (i === 0 ? ['0', 'LINE', '10', '0', '20', '0', '11', '1', '21', '1'] : ['0', 'INSERT', '2', `b${i - 1}`, '10', '1', '20', '1'])).flat(), '0', 'ENDBLK']).flat()
-  const bomb = ['0', 'SECTION', '2', 'BLOCKS', ...nested, '0', 'ENDSEC', '0', 'SECTION', '2', 'ENTITIES', '0', 'INSERT', '2', 'b8', '10', '0', '20', '0', '0', 'ENDSEC', '0', 'EOF'].join('\n')
+  const arc = [
+    '0',
+    'SECTION',
+    '2',
+    'ENTITIES',
+    '0',
+    'ARC',
+    '10',
+    '0',
+    '20',
+    '0',
+    '40',
+    '1',
+    '50',
+    '0',
+    '51',
+    '1e18',
+    '0',
+    'ENDSEC',
+    '0',
+    'EOF',
+  ].join('\n')
+  const nested = Array.from({ length: 9 }, (_, i) => [
+    '0',
+    'BLOCK',
+    '2',
+    `b${i}`,
+    '10',
+    '0',
+    '20',
+    '0',
+    ...Array.from({ length: 12 }, () =>
+      i === 0
+        ? ['0', 'LINE', '10', '0', '20', '0', '11', '1', '21', '1']
+        : ['0', 'INSERT', '2', `b${i - 1}`, '10', '1', '20', '1'],
+    ).flat(),
+    '0',
+    'ENDBLK',
+  ]).flat()
+  const bomb = [
+    '0',
+    'SECTION',
+    '2',
+    'BLOCKS',
+    ...nested,
+    '0',
+    'ENDSEC',
+    '0',
+    'SECTION',
+    '2',
+    'ENTITIES',
+    '0',
+    'INSERT',
+    '2',
+    'b8',
+    '10',
+    '0',
+    '20',
+    '0',
+    '0',
+    'ENDSEC',
+    '0',
+    'EOF',
+  ].join('\n')
   const uses = `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 9 }, (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(12)}</g>`).join('')}<use href="#a9"/></svg>`
   const strokes = pageOf('0 0 m 9 9 l S\n'.repeat(700_000))
-  for (const [bytes, status] of [[arc, 201], [bomb, 422], [uses, 413], [strokes, 413]] as const) {
-    const sent = request.post('/api/backgrounds', { data: Buffer.from(bytes), headers: { 'content-type': 'application/octet-stream' }, timeout: 90_000 })
+  for (const [bytes, status] of [
+    [arc, 201],
+    [bomb, 422],
+    [uses, 413],
+    [strokes, 413],
+  ] as const) {
+    const sent = request.post('/api/backgrounds', {
+      data: Buffer.from(bytes),
+      headers: { 'content-type': 'application/octet-stream' },
+      timeout: 90_000,
+    })
     let over = false
     void sent.finally(() => (over = true))
     const waits: number[] = []
@@ -116,12 +243,20 @@ test('hostile files are refused in words while everybody else is served', async 
     expect(response.status()).toBe(status)
     expect(waits.sort((a, b) => a - b)[Math.floor(waits.length / 2)]).toBeLessThan(200)
   }
-  const long = await raw(baseURL!, 'POST', '/api/commands', { 'content-type': 'application/json', 'transfer-encoding': 'chunked' }, Buffer.alloc(100 * 1024 * 1024, 32))
+  const long = await raw(
+    baseURL!,
+    'POST',
+    '/api/commands',
+    { 'content-type': 'application/json', 'transfer-encoding': 'chunked' },
+    Buffer.alloc(100 * 1024 * 1024, 32),
+  )
   expect([413, 'cut']).toContain(long.status)
   expect((await request.get('/api/health')).ok()).toBe(true)
 })
 
-test('the record prints in the background: it tells how far it is, and can be cancelled', async ({ request }) => {
+test('the record prints in the background: it tells how far it is, and can be cancelled', async ({
+  request,
+}) => {
   const started = await request.post('/api/jobs/kestrel-quay/prints', { data: {} })
   expect(started.status()).toBe(202)
   const at = started.headers()['location']!
@@ -130,14 +265,25 @@ test('the record prints in the background: it tells how far it is, and can be ca
   expect((await request.get(`${at}/file`)).status()).toBe(404)
   await request.delete(at)
   await expect.poll(state).toBe('cancelled')
-  const whole = (await request.post('/api/jobs/quarry-lane/prints', { data: { deviceId: null } })).headers()['location']!
-  await expect.poll(async () => ((await (await request.get(whole)).json()) as { state: string }).state, { timeout: 60_000 }).toBe('done')
+  const whole = (await request.post('/api/jobs/quarry-lane/prints', { data: { deviceId: null } })).headers()[
+    'location'
+  ]!
+  await expect
+    .poll(async () => ((await (await request.get(whole)).json()) as { state: string }).state, {
+      timeout: 60_000,
+    })
+    .toBe('done')
   expect((await (await request.get(`${whole}/file`)).body()).subarray(0, 5).toString()).toBe('%PDF-')
 })
 
 /** A PDF of one page with these operators. */
 function pageOf(operators: string): string {
-  const objects = ['<< /Type /Catalog /Pages 2 0 R >>', '<< /Type /Pages /Kids [3 0 R] /Count 1 >>', '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 9 9] /Contents 4 0 R >>', `<< /Length ${operators.length} >>\nstream\n${operators}\nendstream`]
+  const objects = [
+    '<< /Type /Catalog /Pages 2 0 R >>',
+    '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
+    '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 9 9] /Contents 4 0 R >>',
+    `<< /Length ${operators.length} >>\nstream\n${operators}\nendstream`,
+  ]
   return `%PDF-1.4\n${objects.map((body, i) => `${i + 1} 0 obj\n${body}\nendobj\n`).join('')}trailer << /Size 5 /Root 1 0 R >>\n%%EOF`
 }
 
@@ -146,21 +292,38 @@ interface Raw {
   readonly type: string
 }
 
-/** A request whose head is sent as it stands here, as a browser on another site or a program would send it. */
-const raw = (base: string, method: string, path: string, headers: Record<string, string>, body?: string | Buffer) => new Promise<Raw>((resolve) => {
-  const { hostname, port } = new URL(base)
-  const asked = httpRequest({ hostname, port, method, path, headers }, (response) => {
-    response.resume()
-    resolve({ status: response.statusCode!, type: response.headers['content-type'] ?? '' })
+/**
+ * A request whose head is sent as it stands here, as a browser on another site or a program would send it.
+ */
+const raw = (
+  base: string,
+  method: string,
+  path: string,
+  headers: Record<string, string>,
+  body?: string | Buffer,
+) =>
+  new Promise<Raw>((resolve) => {
+    const { hostname, port } = new URL(base)
+    const asked = httpRequest({ hostname, port, method, path, headers }, (response) => {
+      response.resume()
+      resolve({ status: response.statusCode!, type: response.headers['content-type'] ?? '' })
+    })
+    asked.on('error', () => resolve({ status: 'cut', type: '' }))
+    asked.end(body)
   })
-  asked.on('error', () => resolve({ status: 'cut', type: '' }))
-  asked.end(body)
-})
 
 /** Starts a server of its own on a data folder and waits until it answers. */
 async function start(folder: string, port: number, request: APIRequestContext): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], { env: { ...process.env, NEAT_BRACKET_DATA: folder }, stdio: 'ignore', detached: true })
-  await expect.poll(async () => (await request.get(`http://localhost:${port}/api/jobs`).catch(() => null))?.status(), { timeout: 30_000 }).toBe(200)
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], {
+    env: { ...process.env, NEAT_BRACKET_DATA: folder },
+    stdio: 'ignore',
+    detached: true,
+  })
+  await expect
+    .poll(async () => (await request.get(`http://localhost:${port}/api/jobs`).catch(() => null))?.status(), {
+      timeout: 30_000,
+    })
+    .toBe(200)
   return server
 }
 const kill = (server: ChildProcess) => process.kill(-server.pid!, 'SIGKILL')
@@ -173,13 +336,24 @@ test('killing the server in the middle of batches loses no acknowledged command'
     const base = `http://localhost:${port}`
     const server = await start(folder, port, request)
     const jobId = `job-${round}`
-    expect((await post(request, [say(jobId, { type: 'createJob', facts: facts(`Round ${round}`) })], base)).status()).toBe(200)
+    expect(
+      (
+        await post(request, [say(jobId, { type: 'createJob', facts: facts(`Round ${round}`) })], base)
+      ).status(),
+    ).toBe(200)
     setTimeout(() => kill(server), 350 + round * 170)
     for (;;) {
-      const batch = Array.from({ length: 25 }, (_, i) => say(jobId, { type: 'putSupply', supply: { id: `supply-${i}`, name: `Supply ${acknowledged.length + i}`, partId: 'switch-8' } }))
+      const batch = Array.from({ length: 25 }, (_, i) =>
+        say(jobId, {
+          type: 'putSupply',
+          supply: { id: `supply-${i}`, name: `Supply ${acknowledged.length + i}`, partId: 'switch-8' },
+        }),
+      )
       const response = await post(request, batch, base).catch(() => null)
       if (!response) break
-      const body = (await response.json().catch(() => null)) as { answers: { id: string; status: string }[] } | null
+      const body = (await response.json().catch(() => null)) as {
+        answers: { id: string; status: string }[]
+      } | null
       if (!body) break
       acknowledged.push(...body.answers.filter(({ status }) => status === 'applied').map(({ id }) => id))
     }
@@ -189,7 +363,9 @@ test('killing the server in the middle of batches loses no acknowledged command'
   const kept = new Set<string>()
   for (const round of [0, 1, 2]) {
     for (let after = 0; ; ) {
-      const { entries } = (await (await request.get(`http://localhost:3240/api/jobs/job-${round}/history?after=${after}&limit=5000`)).json()) as { entries: { seq: number; command: { id: string } }[] }
+      const { entries } = (await (
+        await request.get(`http://localhost:3240/api/jobs/job-${round}/history?after=${after}&limit=5000`)
+      ).json()) as { entries: { seq: number; command: { id: string } }[] }
       if (entries.length === 0) break
       for (const { command } of entries) kept.add(command.id)
       after = entries.at(-1)!.seq
@@ -200,13 +376,16 @@ test('killing the server in the middle of batches loses no acknowledged command'
 })
 
 test('the demo says plainly when a port is in use or is none', async ({ baseURL }) => {
-  const said = (...args: string[]) => new Promise<{ code: number | null; words: string }>((resolve) => {
-    const demo = spawn(process.execPath, ['scripts/demo.mjs', ...args], { stdio: ['ignore', 'pipe', 'pipe'] })
-    let words = ''
-    demo.stdout.on('data', (chunk: Buffer) => (words += chunk.toString()))
-    demo.stderr.on('data', (chunk: Buffer) => (words += chunk.toString()))
-    demo.on('exit', (code) => resolve({ code, words }))
-  })
+  const said = (...args: string[]) =>
+    new Promise<{ code: number | null; words: string }>((resolve) => {
+      const demo = spawn(process.execPath, ['scripts/demo.mjs', ...args], {
+        stdio: ['ignore', 'pipe', 'pipe'],
+      })
+      let words = ''
+      demo.stdout.on('data', (chunk: Buffer) => (words += chunk.toString()))
+      demo.stderr.on('data', (chunk: Buffer) => (words += chunk.toString()))
+      demo.on('exit', (code) => resolve({ code, words }))
+    })
   const port = new URL(baseURL!).port
   const [taken, none] = [await said('--port', port), await said('--port', 'tall')]
   expect([taken.code, none.code]).toEqual([1, 1])
@@ -215,17 +394,20 @@ test('the demo says plainly when a port is in use or is none', async ({ baseURL 
 })
 
 test('the command line prints an assessment, and says what is wrong with a bad file', async () => {
-  const assess = (args: string[], input = '') => new Promise<{ code: number | null; out: string; err: string }>((resolve) => {
-    const run = spawn('node_modules/.bin/tsx', ['scripts/assess.ts', ...args])
-    let [out, err] = ['', '']
-    run.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()))
-    run.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()))
-    run.on('close', (code) => resolve({ code, out, err }))
-    run.stdin.end(input)
-  })
+  const assess = (args: string[], input = '') =>
+    new Promise<{ code: number | null; out: string; err: string }>((resolve) => {
+      const run = spawn('node_modules/.bin/tsx', ['scripts/assess.ts', ...args])
+      let [out, err] = ['', '']
+      run.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()))
+      run.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()))
+      run.on('close', (code) => resolve({ code, out, err }))
+      run.stdin.end(input)
+    })
   const words = readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')
   const printed = await assess(['-'], words)
-  expect([printed.code, (JSON.parse(printed.out) as { counts: { done: number } }).counts.done]).toEqual([0, 4])
+  expect([printed.code, (JSON.parse(printed.out) as { counts: { done: number } }).counts.done]).toEqual([
+    0, 4,
+  ])
   const broken = await assess(['-'], words.replace('"heightM":2.9', '"heightM":-2.9'))
   expect(broken.code).toBe(1)
   expect(broken.err).toContain('/job/devices/0/sight/heightM: At least 0.3 m.')

@@ -37,4 +37,7 @@ export async function newYard(page: Page, name: string): Promise<void> {
   await expect(sheet(page).locator('canvas').first()).toBeVisible()
 }
 
-export const number = async (page: Page, label: string) => Number((await page.getByLabel(label, { exact: true }).inputValue()).replace('−', '-').replace(/[^\d.-].*$/, ''))
+export const number = async (page: Page, label: string) =>
+  Number(
+    (await page.getByLabel(label, { exact: true }).inputValue()).replace('−', '-').replace(/[^\d.-].*$/, ''),
+  )

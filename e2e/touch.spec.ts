@@ -15,7 +15,14 @@ test('two fingers zoom the plan, one asks it', async ({ page }) => {
   }
   const before = await tap()
   const client = await page.context().newCDPSession(page)
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) => client.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [at(0.7 - apart, 0.3), at(0.7 + apart, 0.3)].map((point, id) => ({ ...point, id })) })
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', apart: number) =>
+    client.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints:
+        type === 'touchEnd'
+          ? []
+          : [at(0.7 - apart, 0.3), at(0.7 + apart, 0.3)].map((point, id) => ({ ...point, id })),
+    })
   await touch('touchStart', 0.05)
   await touch('touchMove', 0.1)
   await touch('touchMove', 0.15)

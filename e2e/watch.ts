@@ -13,7 +13,11 @@ export function watch(page: Page): { quiet: () => void } {
 
 /** No serious violation of accessibility on the screen as it stands. */
 export async function accessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze()
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+    .analyze()
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`)).toEqual([])
+  expect(
+    serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([])
 }

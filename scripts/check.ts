@@ -13,5 +13,7 @@ const db = openRecord(folder)
 const faults = checkRecord(db, folder)
 db.close()
 for (const { what, advice } of faults) console.log(`${what}\n    ${advice}`)
-console.log(faults.length === 0 ? `The record in ${folder} and its files are whole.` : `\n${faults.length} found.`)
+console.log(
+  faults.length === 0 ? `The record in ${folder} and its files are whole.` : `\n${faults.length} found.`,
+)
 process.exitCode = faults.length === 0 ? 0 : 1

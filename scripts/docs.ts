@@ -4,8 +4,14 @@ import { jobFileSchema } from '@/core/job'
 import { SOURCES, type SourceId } from '@/core/sources'
 import { REGISTER } from '@/core/sources/register'
 
-/** Writes the generated pages: docs/sources.md and docs/job.schema.json. With `--check` it only says whether they are current. */
-const PAGES: Record<string, string> = { 'docs/sources.md': sourcesPage(), 'docs/job.schema.json': `${JSON.stringify(jobFileSchema(), null, 2)}\n` }
+/**
+ * Writes the generated pages: docs/sources.md and docs/job.schema.json. With `--check` it only says whether
+ * they are current.
+ */
+const PAGES: Record<string, string> = {
+  'docs/sources.md': sourcesPage(),
+  'docs/job.schema.json': `${JSON.stringify(jobFileSchema(), null, 2)}\n`,
+}
 
 const check = process.argv.includes('--check')
 let stale = false
@@ -25,13 +31,25 @@ function sourcesPage(): string {
     return `[${source}](#sources)`
   }
   const parts = REGISTER.map(({ title, limits, formulas }) => {
-    const rows = limits.map(({ name, value, unit, source }) => `| ${name} | ${value} ${unit} | ${cite(source)} |`)
-    const lines = formulas.map(({ name, formula, source }) => `| ${name} | ${formula.replaceAll('|', '\\|')} | ${cite(source)} |`)
+    const rows = limits.map(
+      ({ name, value, unit, source }) => `| ${name} | ${value} ${unit} | ${cite(source)} |`,
+    )
+    const lines = formulas.map(
+      ({ name, formula, source }) => `| ${name} | ${formula.replaceAll('|', '\\|')} | ${cite(source)} |`,
+    )
     return `## ${title}\n\n| constant | value | source |\n| --- | --- | --- |\n${rows.join('\n')}\n${lines.length > 0 ? `\n| formula | | source |\n| --- | --- | --- |\n${lines.join('\n')}\n` : ''}`
   })
-  const sized = [...CATALOGUE.cables.values(), ...CATALOGUE.fixings.values(), ...CATALOGUE.woods.values(), ...CATALOGUE.seals.values(), ...CATALOGUE.conduits.values()]
+  const sized = [
+    ...CATALOGUE.cables.values(),
+    ...CATALOGUE.fixings.values(),
+    ...CATALOGUE.woods.values(),
+    ...CATALOGUE.seals.values(),
+    ...CATALOGUE.conduits.values(),
+  ]
   const catalogue = sized.map(({ name, source }) => `| ${name} | ${cite(source)} |`)
-  const list = (Object.keys(SOURCES) as SourceId[]).map((id) => `| ${id} | ${SOURCES[id].kind} | ${SOURCES[id].cite} |`)
+  const list = (Object.keys(SOURCES) as SourceId[]).map(
+    (id) => `| ${id} | ${SOURCES[id].kind} | ${SOURCES[id].cite} |`,
+  )
   return `# Where every figure comes from
 
 Generated from the code by \`npm run docs\`; \`npm test\` checks that it is current. Cameras, mounts and supplies of the catalogue are generic, with made-up figures of ordinary size.

@@ -1,4 +1,7 @@
-/** The server: Next behind the gate. `--port N`; `NEAT_BRACKET_HOST` is the address it listens on, this machine alone unless told. */
+/**
+ * The server: Next behind the gate. `--port N`; `NEAT_BRACKET_HOST` is the address it listens on, this
+ * machine alone unless told.
+ */
 import { randomBytes, randomUUID } from 'node:crypto'
 import { createServer } from 'node:http'
 import { parseArgs } from 'node:util'
@@ -25,7 +28,16 @@ const server = createServer((request, response) => {
   response.on('finish', () => {
     if (response.statusCode < 400) return
     const { method, url } = request
-    console.error(JSON.stringify({ at: new Date().toISOString(), id, method, path: url?.split('?')[0], status: response.statusCode, ms: Math.round(performance.now() - began) }))
+    console.error(
+      JSON.stringify({
+        at: new Date().toISOString(),
+        id,
+        method,
+        path: url?.split('?')[0],
+        status: response.statusCode,
+        ms: Math.round(performance.now() - began),
+      }),
+    )
   })
   const refused = refusal(request, host)
   if (refused) {
@@ -49,5 +61,9 @@ server.on('error', (error) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is in use.` : error.message)
   process.exit(1)
 })
-server.listen(port, host, () => console.log(`Listening on http://${host.includes(':') ? `[${host}]` : host}:${port}${host === '127.0.0.1' ? ', for this machine alone' : ', for everybody who can reach it: there is no sign-in yet'}`))
+server.listen(port, host, () =>
+  console.log(
+    `Listening on http://${host.includes(':') ? `[${host}]` : host}:${port}${host === '127.0.0.1' ? ', for this machine alone' : ', for everybody who can reach it: there is no sign-in yet'}`,
+  ),
+)
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0))

@@ -2,6 +2,12 @@
 
 import { Failed } from '@/ui/kit/Failed'
 
-export default function ErrorPage({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
+export default function ErrorPage({
+  error,
+  reset,
+}: {
+  error: Error & { digest?: string }
+  reset: () => void
+}) {
   return <Failed message={error.message} onAgain={reset} />
 }

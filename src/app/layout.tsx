@@ -10,7 +10,10 @@ import '@fontsource/b612-mono/400.css'
 import { KEEP_FIRST_TAP } from '@/ui/firstTap'
 import { Providers } from '@/ui/Providers'
 
-export const metadata: Metadata = { title: { default: 'Neat Bracket', template: '%s · Neat Bracket' }, description: 'From first sighting to signed hand-over, one record per camera.' }
+export const metadata: Metadata = {
+  title: { default: 'Neat Bracket', template: '%s · Neat Bracket' },
+  description: 'From first sighting to signed hand-over, one record per camera.',
+}
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 
 export default async function Layout({ children }: { children: ReactNode }) {

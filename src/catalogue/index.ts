@@ -6,7 +6,8 @@ import { MOUNTS, SURFACES } from './mounts'
 import { SEALS } from './seals'
 import { ACCESSORIES, SUPPLIES } from './supplies'
 
-const table = <T extends { id: string }>(parts: readonly T[]): ReadonlyMap<string, T> => new Map(parts.map((part) => [part.id, part]))
+const table = <T extends { id: string }>(parts: readonly T[]): ReadonlyMap<string, T> =>
+  new Map(parts.map((part) => [part.id, part]))
 
 /** All generic parts that ship with the product. Insertion order is the order in which lists offer them. */
 export const CATALOGUE: Catalogue = {

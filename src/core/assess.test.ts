@@ -8,7 +8,8 @@ import { apply, type Job } from './job'
 /** Every number anywhere in a value, with the path to it. */
 function* numbersIn(value: unknown, path = ''): Generator<[string, number]> {
   if (typeof value === 'number') yield [path, value]
-  else if (value !== null && typeof value === 'object') for (const [key, inner] of Object.entries(value)) yield* numbersIn(inner, `${path}/${key}`)
+  else if (value !== null && typeof value === 'object')
+    for (const [key, inner] of Object.entries(value)) yield* numbersIn(inner, `${path}/${key}`)
 }
 
 describe('assess is total, pure and deterministic', () => {
@@ -16,36 +17,64 @@ describe('assess is total, pure and deterministic', () => {
     fc.assert(
       fc.property(anyJob, (j) => {
         const assessment = assess(j, CATALOGUE)
-        for (const [path, number] of numbersIn(assessment)) expect([path, Number.isFinite(number)]).toEqual([path, true])
+        for (const [path, number] of numbersIn(assessment))
+          expect([path, Number.isFinite(number)]).toEqual([path, true])
         expect(JSON.stringify(assessment)).not.toMatch(/NaN|Infinity|undefined/)
       }),
       { numRuns: 1500 },
     )
   })
   it('says the same twice and leaves the job alone', () => {
-    fc.assert(fc.property(anyJob, (j) => {
-      const before = JSON.stringify(j)
-      expect(assess(j, CATALOGUE)).toEqual(assess(j, CATALOGUE))
-      expect(JSON.stringify(j)).toBe(before)
-    }), { numRuns: 100 })
+    fc.assert(
+      fc.property(anyJob, (j) => {
+        const before = JSON.stringify(j)
+        expect(assess(j, CATALOGUE)).toEqual(assess(j, CATALOGUE))
+        expect(JSON.stringify(j)).toBe(before)
+      }),
+      { numRuns: 100 },
+    )
   })
   it('re-assessed from an earlier assessment it is the same as from nothing', () => {
-    fc.assert(fc.property(anyJob, fc.nat(3), fc.double({ min: 1, max: 9, noNaN: true }), (j, index, heightM) => {
-      const before = { job: j, assessment: assess(j, CATALOGUE) }
-      const target = j.devices[index]
-      const sight = target?.sight
-      if (!target || !sight) return
-      const applied = apply(j, { type: 'setSight', deviceId: target.id, sight: { ...sight, heightM }, id: '', jobId: j.id, at: NOW, by: 'Lead' }, CATALOGUE)
-      if (!applied.ok) throw new Error('refused')
-      const again = assessAgain(before, applied.job, CATALOGUE)
-      expect(again).toEqual(assess(applied.job, CATALOGUE))
-      again.devices.forEach((d, i) => expect(d === before.assessment.devices[i]).toBe(i !== index))
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(anyJob, fc.nat(3), fc.double({ min: 1, max: 9, noNaN: true }), (j, index, heightM) => {
+        const before = { job: j, assessment: assess(j, CATALOGUE) }
+        const target = j.devices[index]
+        const sight = target?.sight
+        if (!target || !sight) return
+        const applied = apply(
+          j,
+          {
+            type: 'setSight',
+            deviceId: target.id,
+            sight: { ...sight, heightM },
+            id: '',
+            jobId: j.id,
+            at: NOW,
+            by: 'Lead',
+          },
+          CATALOGUE,
+        )
+        if (!applied.ok) throw new Error('refused')
+        const again = assessAgain(before, applied.job, CATALOGUE)
+        expect(again).toEqual(assess(applied.job, CATALOGUE))
+        again.devices.forEach((d, i) => expect(d === before.assessment.devices[i]).toBe(i !== index))
+      }),
+      { numRuns: 300 },
+    )
   })
   it('advises on every finding that is not good', () => {
-    fc.assert(fc.property(anyJob, (j) => {
-      for (const d of assess(j, CATALOGUE).devices) for (const f of d.findings) expect([f.id, f.verdict === 'good' || (f.advice ?? '').length > 3, f.reason.length > 3]).toEqual([f.id, true, true])
-    }), { numRuns: 200 })
+    fc.assert(
+      fc.property(anyJob, (j) => {
+        for (const d of assess(j, CATALOGUE).devices)
+          for (const f of d.findings)
+            expect([f.id, f.verdict === 'good' || (f.advice ?? '').length > 3, f.reason.length > 3]).toEqual([
+              f.id,
+              true,
+              true,
+            ])
+      }),
+      { numRuns: 200 },
+    )
   })
 })
 
@@ -66,28 +95,169 @@ describe('every kind of install is expressible and assessed', () => {
   const MAINS = [{ id: 'm', name: 'Lighting', partId: 'mains-circuit' }]
   const HIGH = [{ id: 's', name: 'Switch', partId: 'switch-8-high' }]
   it.each<[string, Parameters<typeof device>[0], Job['supplies'] | undefined, string[], string[]]>([
-    ['A1 tail in the open with a slip-on coupling', { mountIds: [], seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-slip-on', cables: 1 }] } }, undefined, [], ['terminate/thread-on', 'seal/tails']],
+    [
+      'A1 tail in the open with a slip-on coupling',
+      {
+        mountIds: [],
+        seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-slip-on', cables: 1 }] },
+      },
+      undefined,
+      [],
+      ['terminate/thread-on', 'seal/tails'],
+    ],
     ['A2 bullet on a box', {}, undefined, [], ['seal/before-closing']],
     ['A3 modular dome', { cameraId: 'modular-dome-5mp', mountIds: [] }, undefined, [], ['aim/tilt']],
-    ['A4 turret on box on rod', { cameraId: 'turret-5mp-2.8', mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-box'], surfaceId: 'concrete-ceiling', exposure: 'under a soffit' }, undefined, [], ['mount/fix']],
-    ['A5 analogue on combined cable', { cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }, DC, [], ['power/volts', 'terminate/camera-end']],
-    ['A7 outdoor switch feeds it', { exposure: 'marine' }, [{ id: 'o', name: 'Jetty switch', partId: 'switch-outdoor-4' }], [], ['seal/grease']],
-    ['A8 mini dome on a plate', { cameraId: 'mini-dome-2mp', mountIds: ['wall-plate'], surfaceId: 'brick', exposure: 'dry indoors', cableId: 'cat5e', accessoryIds: ['memory-card'] }, undefined, [], ['mount/accessory-memory-card']],
-    ['A9 protectors at both ends', { cableId: 'cat6-screened-outdoor', accessoryIds: ['protector-pair'] }, undefined, [], ['power/accessory-protector-pair']],
-    ['A10 soffit camera through the loft', { cameraId: 'bullet-2mp-4', mountIds: [], surfaceId: 'timber-soffit', exposure: 'under a soffit' }, undefined, [], ['route/pull']],
-    ['A11 floodlight on mains', { cameraId: 'floodlight-4mp', mountIds: ['recessed-box'], cableId: 'mains-14-2', exposure: 'under a soffit' }, MAINS, [], ['power/mains']],
-    ['A12 four-part gland on a ladder', { mountIds: [], seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-four-part', cables: 1 }] } }, undefined, [], ['terminate/thread-on']],
-    ['A13 soffit dome', { cameraId: 'dome-4mp-vf', mountIds: [], surfaceId: 'timber-soffit', exposure: 'under a soffit' }, undefined, [], ['terminate/wire-map']],
-    ['A15 crimped RG6', { cameraId: 'analogue-bullet-2mp', cableId: 'rg6', terminate: { cameraEndId: 'bnc-crimp-6', headEndId: 'bnc-crimp-6' } }, DC, ['power/match'], ['terminate/camera-end']],
-    ['A17 dome with piercing grommets', { cameraId: 'dome-back-box-4mp', mountIds: [], surfaceId: 'brick', seal: { choices: [{ opening: 'camera/entry', sealId: 'grommet-piercing', cables: 1 }] } }, undefined, [], ['seal/camera/entry']],
-    ['A18 box camera in a housing', { cameraId: 'box-4mp-5-50', mountIds: ['housing-bracket', 'outdoor-housing'], surfaceId: 'brick' }, undefined, [], ['seal/mount-1/gland']],
-    ['A19 large dome on arm, pole', { cameraId: 'large-dome-4mp', mountIds: ['pole-adapter', 'wall-arm', 'pendant-hood'], surfaceId: 'steel-pole', accessoryIds: ['ferrite'] }, HIGH, [], ['power/accessory-ferrite']],
-    ['A20 fed through an in-line adapter', { accessoryIds: ['in-line-adapter'] }, undefined, [], ['power/accessory-in-line-adapter']],
-    ['A21 all-round, vertical on a wall', { cameraId: 'panoramic-12mp', mountIds: [], surfaceId: 'brick', cableId: 'cat5e-thin', exposure: 'under a soffit' }, undefined, [], ['seal/cable']],
+    [
+      'A4 turret on box on rod',
+      {
+        cameraId: 'turret-5mp-2.8',
+        mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-box'],
+        surfaceId: 'concrete-ceiling',
+        exposure: 'under a soffit',
+      },
+      undefined,
+      [],
+      ['mount/fix'],
+    ],
+    [
+      'A5 analogue on combined cable',
+      { cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' },
+      DC,
+      [],
+      ['power/volts', 'terminate/camera-end'],
+    ],
+    [
+      'A7 outdoor switch feeds it',
+      { exposure: 'marine' },
+      [{ id: 'o', name: 'Jetty switch', partId: 'switch-outdoor-4' }],
+      [],
+      ['seal/grease'],
+    ],
+    [
+      'A8 mini dome on a plate',
+      {
+        cameraId: 'mini-dome-2mp',
+        mountIds: ['wall-plate'],
+        surfaceId: 'brick',
+        exposure: 'dry indoors',
+        cableId: 'cat5e',
+        accessoryIds: ['memory-card'],
+      },
+      undefined,
+      [],
+      ['mount/accessory-memory-card'],
+    ],
+    [
+      'A9 protectors at both ends',
+      { cableId: 'cat6-screened-outdoor', accessoryIds: ['protector-pair'] },
+      undefined,
+      [],
+      ['power/accessory-protector-pair'],
+    ],
+    [
+      'A10 soffit camera through the loft',
+      { cameraId: 'bullet-2mp-4', mountIds: [], surfaceId: 'timber-soffit', exposure: 'under a soffit' },
+      undefined,
+      [],
+      ['route/pull'],
+    ],
+    [
+      'A11 floodlight on mains',
+      {
+        cameraId: 'floodlight-4mp',
+        mountIds: ['recessed-box'],
+        cableId: 'mains-14-2',
+        exposure: 'under a soffit',
+      },
+      MAINS,
+      [],
+      ['power/mains'],
+    ],
+    [
+      'A12 four-part gland on a ladder',
+      {
+        mountIds: [],
+        seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-four-part', cables: 1 }] },
+      },
+      undefined,
+      [],
+      ['terminate/thread-on'],
+    ],
+    [
+      'A13 soffit dome',
+      { cameraId: 'dome-4mp-vf', mountIds: [], surfaceId: 'timber-soffit', exposure: 'under a soffit' },
+      undefined,
+      [],
+      ['terminate/wire-map'],
+    ],
+    [
+      'A15 crimped RG6',
+      {
+        cameraId: 'analogue-bullet-2mp',
+        cableId: 'rg6',
+        terminate: { cameraEndId: 'bnc-crimp-6', headEndId: 'bnc-crimp-6' },
+      },
+      DC,
+      ['power/match'],
+      ['terminate/camera-end'],
+    ],
+    [
+      'A17 dome with piercing grommets',
+      {
+        cameraId: 'dome-back-box-4mp',
+        mountIds: [],
+        surfaceId: 'brick',
+        seal: { choices: [{ opening: 'camera/entry', sealId: 'grommet-piercing', cables: 1 }] },
+      },
+      undefined,
+      [],
+      ['seal/camera/entry'],
+    ],
+    [
+      'A18 box camera in a housing',
+      { cameraId: 'box-4mp-5-50', mountIds: ['housing-bracket', 'outdoor-housing'], surfaceId: 'brick' },
+      undefined,
+      [],
+      ['seal/mount-1/gland'],
+    ],
+    [
+      'A19 large dome on arm, pole',
+      {
+        cameraId: 'large-dome-4mp',
+        mountIds: ['pole-adapter', 'wall-arm', 'pendant-hood'],
+        surfaceId: 'steel-pole',
+        accessoryIds: ['ferrite'],
+      },
+      HIGH,
+      [],
+      ['power/accessory-ferrite'],
+    ],
+    [
+      'A20 fed through an in-line adapter',
+      { accessoryIds: ['in-line-adapter'] },
+      undefined,
+      [],
+      ['power/accessory-in-line-adapter'],
+    ],
+    [
+      'A21 all-round, vertical on a wall',
+      {
+        cameraId: 'panoramic-12mp',
+        mountIds: [],
+        surfaceId: 'brick',
+        cableId: 'cat5e-thin',
+        exposure: 'under a soffit',
+      },
+      undefined,
+      [],
+      ['seal/cable'],
+    ],
   ])('%s', (_, change, supplies, expectedStops, expectedSteps) => {
     const { assessment } = planned(change, supplies)
     expect(assessment.missing).toEqual([])
-    const beyond = assessment.findings.filter(({ verdict, stage }) => verdict === 'stop' && stage !== 'sight').map(({ id }) => id)
+    const beyond = assessment.findings
+      .filter(({ verdict, stage }) => verdict === 'stop' && stage !== 'sight')
+      .map(({ id }) => id)
     expect(beyond).toEqual(expectedStops)
     expect(assessment.steps.map(({ step }) => step.id)).toEqual(expect.arrayContaining(expectedSteps))
     expect(new Set(assessment.steps.map(({ step }) => step.id)).size).toBe(assessment.steps.length)
@@ -96,28 +266,90 @@ describe('every kind of install is expressible and assessed', () => {
 
 describe('the install log', () => {
   it('keeps the order of the work: cable, thread-on, plug, seals, hold point, close, film', () => {
-    const order = planned({ mountIds: [], seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-slip-on', cables: 1 }] } }).assessment.steps.map(({ step }) => step.id)
+    const order = planned({
+      mountIds: [],
+      seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-slip-on', cables: 1 }] },
+    }).assessment.steps.map(({ step }) => step.id)
     const at = (id: string) => order.indexOf(id)
-    const wanted = ['route/pull', 'terminate/thread-on', 'terminate/camera-end', 'mount/fix', 'seal/camera/tail', 'seal/before-closing', 'mount/close', 'test/picture-day']
+    const wanted = [
+      'route/pull',
+      'terminate/thread-on',
+      'terminate/camera-end',
+      'mount/fix',
+      'seal/camera/tail',
+      'seal/before-closing',
+      'mount/close',
+      'test/picture-day',
+    ]
     expect(wanted.map(at)).toEqual(wanted.map(at).toSorted((a, b) => a - b))
     expect(at('route/pull')).toBeGreaterThan(-1)
   })
   it('judges a measured value and proposes a fault once, until it stands on the punch list', () => {
     const { device: d } = planned({})
-    const record = { deviceId: d.id, stepId: 'mount/level', state: 'done' as const, value: 2.5, choice: null, note: '', at: NOW, by: 'Installer 1' }
-    const on = (faults: Job['faults']) => assessDevice(d, job(), CATALOGUE, { records: [record], photos: [], faults })
+    const record = {
+      deviceId: d.id,
+      stepId: 'mount/level',
+      state: 'done' as const,
+      value: 2.5,
+      choice: null,
+      note: '',
+      at: NOW,
+      by: 'Installer 1',
+    }
+    const on = (faults: Job['faults']) =>
+      assessDevice(d, job(), CATALOGUE, { records: [record], photos: [], faults })
     const found = on([])
-    expect(found.steps.find(({ step }) => step.id === 'mount/level')).toMatchObject({ verdict: 'stop', says: '2.5°; takes 0.0° to 1.0°.' })
-    expect(found.proposedFaults).toMatchObject([{ origin: 'step:mount/level', cause: 'not upright or level' }])
-    const raised = { id: 'f', deviceId: d.id, stage: 'mount' as const, origin: 'step:mount/level', title: 'x', severity: 'looks' as const, cause: 'loose' as const, note: '', due: null, state: 'open' as const, raisedAt: NOW, raisedBy: 'Lead', events: [] }
+    expect(found.steps.find(({ step }) => step.id === 'mount/level')).toMatchObject({
+      verdict: 'stop',
+      says: '2.5°; takes 0.0° to 1.0°.',
+    })
+    expect(found.proposedFaults).toMatchObject([
+      { origin: 'step:mount/level', cause: 'not upright or level' },
+    ])
+    const raised = {
+      id: 'f',
+      deviceId: d.id,
+      stage: 'mount' as const,
+      origin: 'step:mount/level',
+      title: 'x',
+      severity: 'looks' as const,
+      cause: 'loose' as const,
+      note: '',
+      due: null,
+      state: 'open' as const,
+      raisedAt: NOW,
+      raisedBy: 'Lead',
+      events: [],
+    }
     expect(on([raised]).proposedFaults).toEqual([])
     expect(on([{ ...raised, state: 'closed' }]).proposedFaults).toHaveLength(1)
   })
   it('calls a hold point without its photo a Check', () => {
     const { device: d } = planned({})
-    const record = { deviceId: d.id, stepId: 'seal/before-closing', state: 'done' as const, value: null, choice: null, note: '', at: NOW, by: 'Lead' }
-    const photo = { id: 'p', sha256: 'a'.repeat(64), deviceId: d.id, stepId: 'seal/before-closing', faultId: null, caption: '', at: NOW, by: 'Lead' }
-    const verdict = (photos: Job['photos']) => assessDevice(d, job(), CATALOGUE, { records: [record], photos, faults: [] }).steps.find(({ step }) => step.id === 'seal/before-closing')!.verdict
+    const record = {
+      deviceId: d.id,
+      stepId: 'seal/before-closing',
+      state: 'done' as const,
+      value: null,
+      choice: null,
+      note: '',
+      at: NOW,
+      by: 'Lead',
+    }
+    const photo = {
+      id: 'p',
+      sha256: 'a'.repeat(64),
+      deviceId: d.id,
+      stepId: 'seal/before-closing',
+      faultId: null,
+      caption: '',
+      at: NOW,
+      by: 'Lead',
+    }
+    const verdict = (photos: Job['photos']) =>
+      assessDevice(d, job(), CATALOGUE, { records: [record], photos, faults: [] }).steps.find(
+        ({ step }) => step.id === 'seal/before-closing',
+      )!.verdict
     expect([verdict([]), verdict([photo])]).toEqual(['check', 'good'])
   })
 })

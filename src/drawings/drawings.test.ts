@@ -7,13 +7,37 @@ import { anyJob, device, job } from '@/testing/jobs'
 import { pictureOf } from '@/core/sight'
 import { block } from '@/testing/plans'
 import { elevationDrawing, elevationFrame, elevationHandles } from './elevation'
-import { cableEndsDrawing, drawingsOf, mountDrawing, pictureDrawing, powerDrawing, routeDrawing, sealDrawing, type Drawing, type Mark, type Spot } from '.'
+import {
+  cableEndsDrawing,
+  drawingsOf,
+  mountDrawing,
+  pictureDrawing,
+  powerDrawing,
+  routeDrawing,
+  sealDrawing,
+  type Drawing,
+  type Mark,
+  type Spot,
+} from '.'
 
 const wordsOf = ({ marks }: Drawing) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark.words] : []))
-const spotsOf = (mark: Mark): readonly Spot[] => (mark.kind === 'line' ? [mark.from, mark.to] : mark.kind === 'shape' ? mark.spots : [mark.at])
+const spotsOf = (mark: Mark): readonly Spot[] =>
+  mark.kind === 'line' ? [mark.from, mark.to] : mark.kind === 'shape' ? mark.spots : [mark.at]
 const stagesOf = (change: Partial<Device> = {}) => assessDevice(device(change), job(), CATALOGUE).stages!
-const SIGHT: Sight = { heightM: 3, targetDistanceM: 8, targetHeightM: 1.6, level: 'recognise', focalMm: 4, tiltDeg: 20, portrait: false, shutterS: 0.01, wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' }, place: null }
-const elevation = (change: Partial<Sight> = {}) => stagesOf({ sight: { ...SIGHT, ...change } }).sight.result.drawing
+const SIGHT: Sight = {
+  heightM: 3,
+  targetDistanceM: 8,
+  targetHeightM: 1.6,
+  level: 'recognise',
+  focalMm: 4,
+  tiltDeg: 20,
+  portrait: false,
+  shutterS: 0.01,
+  wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' },
+  place: null,
+}
+const elevation = (change: Partial<Sight> = {}) =>
+  stagesOf({ sight: { ...SIGHT, ...change } }).sight.result.drawing
 
 describe('every drawing of any job', () => {
   it('has marks at finite places, words without NaN, and says what it shows', () => {
@@ -22,7 +46,9 @@ describe('every drawing of any job', () => {
         for (const d of j.devices) {
           const assessed = assessDevice(d, j, CATALOGUE)
           for (const drawing of Object.values(drawingsOf(assessed, j.units, width))) {
-            for (const mark of drawing.marks) for (const [x, y] of spotsOf(mark)) expect([Number.isFinite(x), Number.isFinite(y)]).toEqual([true, true])
+            for (const mark of drawing.marks)
+              for (const [x, y] of spotsOf(mark))
+                expect([Number.isFinite(x), Number.isFinite(y)]).toEqual([true, true])
             expect(wordsOf(drawing).join(' ')).not.toMatch(/NaN|Infinity|undefined/)
             expect(drawing.says.length).toBeGreaterThan(10)
             expect(drawing.height).toBeGreaterThan(50)
@@ -50,20 +76,28 @@ describe('the side elevation is to scale', () => {
   it('lets the lower ray meet the ground where the dead zone ends', () => {
     const e = elevation({ tiltDeg: 30 })
     const frame = elevationFrame(e, 760)
-    const rays = elevationDrawing(e, 'metric', frame).marks.filter((mark) => mark.kind === 'line' && mark.pen === 'ray')
+    const rays = elevationDrawing(e, 'metric', frame).marks.filter(
+      (mark) => mark.kind === 'line' && mark.pen === 'ray',
+    )
     const lower = rays[1] as Extract<Mark, { kind: 'line' }>
     expect(lower.to[1]).toBeCloseTo(frame.groundY, 6)
     expect((lower.to[0] - frame.cameraX) / frame.perMetre).toBeCloseTo(e.nearestGround as number, 6)
   })
   it('keeps camera and target on the sheet at any width and any legal size', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.3, max: 60, noNaN: true }), fc.double({ min: 0.3, max: 500, noNaN: true }), fc.double({ min: -90, max: 90, noNaN: true }), fc.integer({ min: 280, max: 820 }), (heightM, targetDistanceM, tiltDeg, width) => {
-        const e = elevation({ heightM, targetDistanceM, tiltDeg })
-        const frame = elevationFrame(e, width)
-        for (const [x, y] of Object.values(elevationHandles(e, frame)).slice(0, 2)) {
-          expect([x >= 0, x <= width, y >= 0, y <= frame.height]).toEqual([true, true, true, true])
-        }
-      }),
+      fc.property(
+        fc.double({ min: 0.3, max: 60, noNaN: true }),
+        fc.double({ min: 0.3, max: 500, noNaN: true }),
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        fc.integer({ min: 280, max: 820 }),
+        (heightM, targetDistanceM, tiltDeg, width) => {
+          const e = elevation({ heightM, targetDistanceM, tiltDeg })
+          const frame = elevationFrame(e, width)
+          for (const [x, y] of Object.values(elevationHandles(e, frame)).slice(0, 2)) {
+            expect([x >= 0, x <= width, y >= 0, y <= frame.height]).toEqual([true, true, true, true])
+          }
+        },
+      ),
     )
   })
   it('says in words and in the call-out when the target is out of the picture', () => {
@@ -79,7 +113,22 @@ describe('the side elevation is to scale', () => {
 })
 
 describe('the route strip is in proportion', () => {
-  const route = (lengths: number[]) => stagesOf({ route: { segments: lengths.map((lengthM, i) => ({ id: `${i}`, space: 'trunking indoors', lengthM, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '' })), cordsM: 2, leadLengthM: null } }).route.result.drawing
+  const route = (lengths: number[]) =>
+    stagesOf({
+      route: {
+        segments: lengths.map((lengthM, i) => ({
+          id: `${i}`,
+          space: 'trunking indoors',
+          lengthM,
+          riseM: 0,
+          temperatureC: 20,
+          conduitId: null,
+          conduitName: '',
+        })),
+        cordsM: 2,
+        leadLengthM: null,
+      },
+    }).route.result.drawing
   it('draws a stretch twice as long twice as wide', () => {
     const drawing = routeDrawing(route([10, 20]), 'metric', 800)
     const boxes = drawing.marks.filter((mark) => mark.kind === 'shape' && mark.fill === 'sheet')
@@ -87,28 +136,47 @@ describe('the route strip is in proportion', () => {
     expect(second! / first!).toBeCloseTo(2, 6)
   })
   it('marks the limit only when it is near enough to matter', () => {
-    expect(wordsOf(routeDrawing(route([80]), 'metric', 800)).some((said) => said.startsWith('limit'))).toBe(true)
-    expect(wordsOf(routeDrawing(route([10]), 'metric', 800)).some((said) => said.startsWith('limit'))).toBe(false)
+    expect(wordsOf(routeDrawing(route([80]), 'metric', 800)).some((said) => said.startsWith('limit'))).toBe(
+      true,
+    )
+    expect(wordsOf(routeDrawing(route([10]), 'metric', 800)).some((said) => said.startsWith('limit'))).toBe(
+      false,
+    )
   })
 })
 
 describe('the other drawings', () => {
   it('mount: numbers every part in order, the pulled fixing in words', () => {
-    const { mount } = stagesOf({ cameraId: 'turret-5mp-2.8', surfaceId: 'concrete-ceiling', mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-box'] })
+    const { mount } = stagesOf({
+      cameraId: 'turret-5mp-2.8',
+      surfaceId: 'concrete-ceiling',
+      mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-box'],
+    })
     const said = wordsOf(mountDrawing(mount.result.drawing, 'metric', 700))
     expect(said.filter((one) => /^\d$/.test(one))).toEqual(['1', '2', '3', '4'])
     expect(said.some((one) => one.startsWith('× 4 pulls each fixing with'))).toBe(true)
   })
   it('mount: hangs what follows a wall arm below its end', () => {
-    const { mount } = stagesOf({ cameraId: 'large-dome-4mp', surfaceId: 'brick', mountIds: ['wall-arm', 'pendant-hood'] })
-    const numbers = mountDrawing(mount.result.drawing, 'metric', 760).marks.flatMap((mark) => (mark.kind === 'words' && /^\d$/.test(mark.words) ? [mark.at] : []))
+    const { mount } = stagesOf({
+      cameraId: 'large-dome-4mp',
+      surfaceId: 'brick',
+      mountIds: ['wall-arm', 'pendant-hood'],
+    })
+    const numbers = mountDrawing(mount.result.drawing, 'metric', 760).marks.flatMap((mark) =>
+      mark.kind === 'words' && /^\d$/.test(mark.words) ? [mark.at] : [],
+    )
     expect(numbers[2]![1]).toBeGreaterThan(numbers[1]![1])
     expect(numbers[2]![0]).toBeCloseTo(numbers[1]![0], 6)
   })
   it('ends: eight contacts for a pair cable, none for coax, pieces in threading order', () => {
     const pair = cableEndsDrawing(stagesOf().terminate.result.drawing, 700)
     expect(pair.says).toContain('1 white-orange, 2 orange, 3 white-green')
-    expect(cableEndsDrawing(stagesOf({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }).terminate.result.drawing, 700).says).toContain('Jacket off 19 mm')
+    expect(
+      cableEndsDrawing(
+        stagesOf({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }).terminate.result.drawing,
+        700,
+      ).says,
+    ).toContain('Jacket off 19 mm')
     expect(wordsOf(pair)).toContain('gland nut')
   })
   it('seal: one line an opening, the weakest named, a failing one crossed out', () => {
@@ -119,7 +187,10 @@ describe('the other drawings', () => {
   })
   it('power: volts fall from the supply to the camera on one scale', () => {
     const drawing = powerDrawing(stagesOf().power!.result.drawing, 'metric', 700)
-    const fall = drawing.marks.find((mark) => mark.kind === 'line' && mark.pen === 'ray') as Extract<Mark, { kind: 'line' }>
+    const fall = drawing.marks.find((mark) => mark.kind === 'line' && mark.pen === 'ray') as Extract<
+      Mark,
+      { kind: 'line' }
+    >
     expect(fall.to[1]).toBeGreaterThanOrEqual(fall.from[1])
     expect(drawing.says).toMatch(/the camera gets [\d.]+ V; it needs 37.0 V/)
   })
@@ -129,10 +200,15 @@ describe('the simulated picture', () => {
   it('keeps its proportions, stays in its frame, and hides behind what is hatched', () => {
     const camera = CATALOGUE.cameras.get('bullet-4mp-vf')!
     const things = [block(-2, 4, 4, 1, { name: 'Skip' })]
-    const made = pictureDrawing(pictureOf(camera, { ...SIGHT, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 } }, things), 500)
+    const made = pictureDrawing(
+      pictureOf(camera, { ...SIGHT, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 } }, things),
+      500,
+    )
     expect(made.height / made.width).toBeCloseTo(1520 / 2688, 6)
     expect(made.says).toBe('Simulated picture: Skip.')
-    const hatched = made.marks.flatMap((mark, i) => (mark.kind === 'shape' && mark.fill === 'hatch' ? [i] : []))
+    const hatched = made.marks.flatMap((mark, i) =>
+      mark.kind === 'shape' && mark.fill === 'hatch' ? [i] : [],
+    )
     expect(hatched.length).toBeGreaterThan(0)
     for (const i of hatched) expect(made.marks[i - 1]).toMatchObject({ kind: 'shape', fill: 'sheet' })
     expect(pictureDrawing(pictureOf(camera, SIGHT, things), 500).says).toBe('Simulated picture: open ground.')

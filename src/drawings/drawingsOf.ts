@@ -10,11 +10,17 @@ import { routeDrawing } from './routeStrip'
 import { sealDrawing } from './sealChain'
 
 /** The drawing of every planned stage of a device, at a printed width. */
-export function drawingsOf({ stages }: DeviceAssessment, units: UnitSystem, width = 460): Partial<Record<PlannedStage, Drawing>> {
+export function drawingsOf(
+  { stages }: DeviceAssessment,
+  units: UnitSystem,
+  width = 460,
+): Partial<Record<PlannedStage, Drawing>> {
   if (!stages) return {}
   const { sight, mount, route, terminate, seal, power } = stages
   return {
-    ...(sight.planned ? { sight: elevationDrawing(sight.result.drawing, units, elevationFrame(sight.result.drawing, width)) } : {}),
+    ...(sight.planned
+      ? { sight: elevationDrawing(sight.result.drawing, units, elevationFrame(sight.result.drawing, width)) }
+      : {}),
     ...(mount.planned ? { mount: mountDrawing(mount.result.drawing, units, width) } : {}),
     ...(route.planned ? { route: routeDrawing(route.result.drawing, units, width) } : {}),
     ...(terminate.planned ? { terminate: cableEndsDrawing(terminate.result.drawing, width) } : {}),

@@ -24,8 +24,16 @@ export async function bodyOf(request: Request, mostBytes: number): Promise<Buffe
   return Buffer.concat(parts)
 }
 
-/** Puts the body of a request, at most so many bytes, into a file of the data folder for as long as `read` lasts. */
-export async function withBodyFile<T>(request: Request, folder: string, mostBytes: number, read: (path: string) => Promise<T>): Promise<T> {
+/**
+ * Puts the body of a request, at most so many bytes, into a file of the data folder for as long as `read`
+ * lasts.
+ */
+export async function withBodyFile<T>(
+  request: Request,
+  folder: string,
+  mostBytes: number,
+  read: (path: string) => Promise<T>,
+): Promise<T> {
   const incoming = join(/* turbopackIgnore: true */ folder, 'incoming')
   await mkdir(incoming, { recursive: true })
   const path = join(/* turbopackIgnore: true */ incoming, randomUUID())
@@ -50,8 +58,8 @@ async function* limited(request: Request, mostBytes: number): AsyncGenerator<Buf
 type Handle<C> = (request: Request, context: C) => Promise<Response> | Response
 
 /**
- * A route that always answers in words: what is too long or too much gets a 4xx that says so, what nobody foresaw a 500
- * with the number under which the log has it. Problems carry that number too.
+ * A route that always answers in words: what is too long or too much gets a 4xx that says so, what nobody
+ * foresaw a 500 with the number under which the log has it. Problems carry that number too.
  */
 export function answering<C>(handle: Handle<C>): (request: Request, context: C) => Promise<Response> {
   return async (request, context) => {
@@ -59,11 +67,29 @@ export function answering<C>(handle: Handle<C>): (request: Request, context: C) 
     try {
       return await numbered(await handle(request, context), id)
     } catch (error) {
-      if (error instanceof TooLong) return numbered(problem(413, 'Too large', `At most ${megabytes(error.mostBytes)} can be sent here.`), id)
+      if (error instanceof TooLong)
+        return numbered(
+          problem(413, 'Too large', `At most ${megabytes(error.mostBytes)} can be sent here.`),
+          id,
+        )
       if (error instanceof TooMuch) return numbered(problem(413, 'Too much in it', error.message), id)
       if (error instanceof Cancelled) return numbered(problem(409, 'Cancelled', error.message), id)
-      console.error(JSON.stringify({ at: new Date().toISOString(), id, path: new URL(request.url).pathname, error: error instanceof Error ? error.stack : String(error) }))
-      return numbered(problem(500, 'The server failed', 'Something here broke. Nothing that was kept is lost; try again, and tell this number if it goes on.'), id)
+      console.error(
+        JSON.stringify({
+          at: new Date().toISOString(),
+          id,
+          path: new URL(request.url).pathname,
+          error: error instanceof Error ? error.stack : String(error),
+        }),
+      )
+      return numbered(
+        problem(
+          500,
+          'The server failed',
+          'Something here broke. Nothing that was kept is lost; try again, and tell this number if it goes on.',
+        ),
+        id,
+      )
     }
   }
 }
@@ -71,5 +97,8 @@ export function answering<C>(handle: Handle<C>): (request: Request, context: C) 
 async function numbered(response: Response, id: string): Promise<Response> {
   if (response.headers.get('content-type') !== 'application/problem+json') return response
   const body = (await response.json()) as object
-  return new Response(JSON.stringify({ ...body, instance: `urn:uuid:${id}` }), { status: response.status, headers: response.headers })
+  return new Response(JSON.stringify({ ...body, instance: `urn:uuid:${id}` }), {
+    status: response.status,
+    headers: response.headers,
+  })
 }

@@ -27,16 +27,36 @@ beforeEach(() => {
 const say = (change: Change, jobId = 'job-1') => ({ ...change, id: randomUUID(), jobId, at: NOW, by: 'Lead' })
 const yard = (): Job => job({ devices: [device(), device({ id: 'device-2', mark: '02', name: 'Gate' })] })
 const put = (on: Job) => expect(applyNew(db, commandsOf(on, randomUUID))).toEqual([])
-const rename = (name: string) => ({ type: 'setPower' as const, deviceId: name, power: { supplyId: 'switch', port: 3 } })
+const rename = (name: string) => ({
+  type: 'setPower' as const,
+  deviceId: name,
+  power: { supplyId: 'switch', port: 3 },
+})
 const keepPhoto = async (sha256: string | null, bytes: Buffer) => {
   const kept = await storePhoto(folder, sha256, bytes)
   return kept.ok ? { ...kept, created: knowPhoto(db, kept.content), sha256: kept.content.sha256 } : kept
 }
-const picture = (width = 40, height = 30) => sharp({ create: { width, height, channels: 3, background: '#887' } }).jpeg()
+const picture = (width = 40, height = 30) =>
+  sharp({ create: { width, height, channels: 3, background: '#887' } }).jpeg()
 
 describe('the record', () => {
   it('gives back exactly the job that its commands made, from the tables alone', () => {
-    const full = { ...yard(), faults: [], records: [{ deviceId: 'device-2', stepId: 'mount/level', state: 'done' as const, value: 0.4, choice: null, note: 'ö', at: NOW, by: 'Installer 1' }] }
+    const full = {
+      ...yard(),
+      faults: [],
+      records: [
+        {
+          deviceId: 'device-2',
+          stepId: 'mount/level',
+          state: 'done' as const,
+          value: 0.4,
+          choice: null,
+          note: 'ö',
+          at: NOW,
+          by: 'Installer 1',
+        },
+      ],
+    }
     put(full)
     expect(loadJob(db, 'job-1')!.job).toEqual(full)
   })
@@ -67,19 +87,39 @@ describe('the record', () => {
 describe('a batch', () => {
   it('answers each command for itself, and applies the good ones', () => {
     put(yard())
-    const batch = [say(rename('device-1')), say(rename('gone')), { id: 'x', type: 'nonsense' }, say({ type: 'removeDevice', deviceId: 'device-2' })]
-    expect(applyBatch(db, batch).answers.map(({ status }) => status)).toEqual(['applied', 'refused', 'refused', 'applied'])
+    const batch = [
+      say(rename('device-1')),
+      say(rename('gone')),
+      { id: 'x', type: 'nonsense' },
+      say({ type: 'removeDevice', deviceId: 'device-2' }),
+    ]
+    expect(applyBatch(db, batch).answers.map(({ status }) => status)).toEqual([
+      'applied',
+      'refused',
+      'refused',
+      'applied',
+    ])
     expect(loadJob(db, 'job-1')!.job.devices.map(({ id }) => id)).toEqual(['device-1'])
   })
   it('is idempotent by command id, within a batch and between batches, and tells a reused id', () => {
     put(yard())
     const once = say(rename('device-1'))
-    expect(applyBatch(db, [once, once]).answers.map(({ status }) => status)).toEqual(['applied', 'already applied'])
-    expect(applyBatch(db, [once])).toMatchObject({ answers: [{ status: 'already applied' }], revisions: { 'job-1': 2 } })
-    expect(applyBatch(db, [{ ...once, deviceId: 'device-2' }]).answers).toMatchObject([{ status: 'refused', reasons: [{ path: '/id' }] }])
+    expect(applyBatch(db, [once, once]).answers.map(({ status }) => status)).toEqual([
+      'applied',
+      'already applied',
+    ])
+    expect(applyBatch(db, [once])).toMatchObject({
+      answers: [{ status: 'already applied' }],
+      revisions: { 'job-1': 2 },
+    })
+    expect(applyBatch(db, [{ ...once, deviceId: 'device-2' }]).answers).toMatchObject([
+      { status: 'refused', reasons: [{ path: '/id' }] },
+    ])
   })
   it('whole or nothing leaves nothing behind', () => {
-    expect(applyNew(db, [...commandsOf(yard(), randomUUID), say(rename('gone'))])).toMatchObject([{ path: '/deviceId' }])
+    expect(applyNew(db, [...commandsOf(yard(), randomUUID), say(rename('gone'))])).toMatchObject([
+      { path: '/deviceId' },
+    ])
     expect(load(db, 'job-1')).toBeNull()
     expect(db.prepare('SELECT COUNT(*) FROM command').pluck().get()).toBe(0)
   })
@@ -94,13 +134,18 @@ describe('a batch', () => {
   it('refuses a photo whose bytes are not here', () => {
     put(yard())
     const facts = { sha256: 'c'.repeat(64), deviceId: 'device-1', stepId: null, faultId: null, caption: '' }
-    expect(applyBatch(db, [say({ type: 'addPhoto', photoId: 'p', facts })]).answers).toMatchObject([{ status: 'refused', reasons: [{ path: '/facts/sha256' }] }])
+    expect(applyBatch(db, [say({ type: 'addPhoto', photoId: 'p', facts })]).answers).toMatchObject([
+      { status: 'refused', reasons: [{ path: '/facts/sha256' }] },
+    ])
   })
 })
 
 describe('photos', () => {
   it('are kept once, turned upright and made small, without camera data', async () => {
-    const bytes = await picture(1200, 800).withExif({ IFD0: { Artist: 'someone' } }).withMetadata({ orientation: 6 }).toBuffer()
+    const bytes = await picture(1200, 800)
+      .withExif({ IFD0: { Artist: 'someone' } })
+      .withMetadata({ orientation: 6 })
+      .toBuffer()
     const first = await keepPhoto(null, bytes)
     expect(first).toMatchObject({ ok: true, created: true })
     const sha256 = createHash('sha256').update(bytes).digest('hex')
@@ -113,20 +158,27 @@ describe('photos', () => {
     ['text that says it is a photo', Buffer.from('\xff\xd8\xff not really'), 415],
     ['an SVG', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'), 415],
     ['too many bytes', Buffer.alloc(21 * 1024 * 1024), 413],
-  ])('refuses %s', async (_, bytes, status) => expect(await keepPhoto(null, bytes)).toMatchObject({ ok: false, status }))
+  ])('refuses %s', async (_, bytes, status) =>
+    expect(await keepPhoto(null, bytes)).toMatchObject({ ok: false, status }),
+  )
   it('refuses bytes under another name', async () => {
-    expect(await keepPhoto('d'.repeat(64), await picture().toBuffer())).toMatchObject({ ok: false, status: 422 })
+    expect(await keepPhoto('d'.repeat(64), await picture().toBuffer())).toMatchObject({
+      ok: false,
+      status: 422,
+    })
   })
 })
 
 describe('the record and its files', () => {
   const original = (sha256: string) => pathOf(folder, sha256, 'original')
   it('a whole record has no fault; a missing, a damaged and a stray file are each named', async () => {
-    const [one, two, three] = await Promise.all([30, 40, 50].map(async (width) => {
-      const kept = await keepPhoto(null, await picture(width).toBuffer())
-      if (!kept.ok) throw new Error('not kept')
-      return kept.sha256
-    }))
+    const [one, two, three] = await Promise.all(
+      [30, 40, 50].map(async (width) => {
+        const kept = await keepPhoto(null, await picture(width).toBuffer())
+        if (!kept.ok) throw new Error('not kept')
+        return kept.sha256
+      }),
+    )
     put(yard())
     expect(checkRecord(db, folder)).toEqual([])
     rmSync(original(one!))
@@ -135,21 +187,35 @@ describe('the record and its files', () => {
     writeFileSync(`${original(three!)}.left`, '')
     const found = checkRecord(db, folder).map(({ what }) => what)
     expect(found).toHaveLength(6) // three files of the stray one
-    expect(found).toEqual(expect.arrayContaining([expect.stringContaining(`${one!} is missing`), expect.stringContaining(`${two!} is damaged`), expect.stringMatching(/left half-written/), expect.stringMatching(/belongs to no photo/)]))
+    expect(found).toEqual(
+      expect.arrayContaining([
+        expect.stringContaining(`${one!} is missing`),
+        expect.stringContaining(`${two!} is damaged`),
+        expect.stringMatching(/left half-written/),
+        expect.stringMatching(/belongs to no photo/),
+      ]),
+    )
     expect(readPhoto(db, folder, one!, 'original')).toBeNull()
-    expect(await keepPhoto(one!, await picture(30).toBuffer())).toMatchObject({ ok: true, created: false }) // sent again, it is healed
+    // sent again, it is healed
+    expect(await keepPhoto(one!, await picture(30).toBuffer())).toMatchObject({ ok: true, created: false })
     expect(readPhoto(db, folder, one!, 'original')).not.toBeNull()
   })
   it('a job that the schema would not take is named', () => {
     put(yard())
     db.prepare("UPDATE device SET name = '' WHERE id = 'device-2'").run()
-    expect(checkRecord(db, folder).map(({ what }) => what)).toEqual([expect.stringContaining('Job job-1 does not hold together: /devices/1/name')])
+    expect(checkRecord(db, folder).map(({ what }) => what)).toEqual([
+      expect.stringContaining('Job job-1 does not hold together: /devices/1/name'),
+    ])
   })
   it('sweeps what a killed process left, once it is an hour old', async () => {
     const kept = await keepPhoto(null, await picture().toBuffer())
     if (!kept.ok) throw new Error('not kept')
     writeFileSync(`${original(kept.sha256)}.half`, 'x')
-    expect([sweep(folder, Date.now()), sweep(folder, Date.now() + 3_700_000), checkRecord(db, folder)]).toEqual([0, 1, []])
+    expect([
+      sweep(folder, Date.now()),
+      sweep(folder, Date.now() + 3_700_000),
+      checkRecord(db, folder),
+    ]).toEqual([0, 1, []])
   })
 })
 
@@ -157,7 +223,21 @@ describe('the job file', () => {
   it('imports into an empty record without loss, photos included, and again only as a copy', async () => {
     const kept = await keepPhoto(null, await picture().toBuffer())
     if (!kept.ok) throw new Error('not kept')
-    put({ ...yard(), photos: [{ id: 'p', sha256: kept.sha256, deviceId: 'device-1', stepId: null, faultId: null, caption: 'as found', at: NOW, by: 'Installer 1' }] })
+    put({
+      ...yard(),
+      photos: [
+        {
+          id: 'p',
+          sha256: kept.sha256,
+          deviceId: 'device-1',
+          stepId: null,
+          faultId: null,
+          caption: 'as found',
+          at: NOW,
+          by: 'Installer 1',
+        },
+      ],
+    })
     const words = JSON.stringify(jobFile(db, folder, load(db, 'job-1')!.job))
 
     const folder2 = mkdtempSync(join(tmpdir(), 'neat-bracket-'))
@@ -166,13 +246,25 @@ describe('the job file', () => {
     expect(JSON.stringify(jobFile(db2, folder2, load(db2, 'job-1')!.job))).toBe(words)
     expect(await importJobFile(db2, folder2, words, false)).toMatchObject({ ok: false, status: 409 })
     const copy = await importJobFile(db2, folder2, words, true)
-    expect(copy.ok && load(db2, copy.jobId)!.job).toEqual({ ...load(db2, 'job-1')!.job, id: copy.ok && copy.jobId })
+    expect(copy.ok && load(db2, copy.jobId)!.job).toEqual({
+      ...load(db2, 'job-1')!.job,
+      id: copy.ok && copy.jobId,
+    })
     db2.close()
     rmSync(folder2, { recursive: true })
   })
   it('is refused whole when it does not hold together', async () => {
-    const lost = { format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: job({ devices: [device({ cameraId: 'gone' })] }), photos: [] }
-    expect(await importJobFile(db, folder, JSON.stringify(lost), false)).toMatchObject({ ok: false, status: 422, reasons: [{ path: '/choice/cameraId' }] })
+    const lost = {
+      format: 'neat-bracket-job',
+      version: JOB_FILE_VERSION,
+      job: job({ devices: [device({ cameraId: 'gone' })] }),
+      photos: [],
+    }
+    expect(await importJobFile(db, folder, JSON.stringify(lost), false)).toMatchObject({
+      ok: false,
+      status: 422,
+      reasons: [{ path: '/choice/cameraId' }],
+    })
     expect(load(db, 'job-1')).toBeNull()
   })
 })

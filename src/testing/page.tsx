@@ -8,12 +8,29 @@ import { JobProvider, useJob } from '@/ui/job/JobProvider'
 import { system } from '@/ui/theme'
 import { job } from './jobs'
 
-/** A page of a job in a window without layout or signal: what is said waits in the outbox and is shown at once. */
+/**
+ * A page of a job in a window without layout or signal: what is said waits in the outbox and is shown at
+ * once.
+ */
 
 export function prepareWindow(): void {
-  vi.stubGlobal('ResizeObserver', class { observe() {} unobserve() {} disconnect() {} })
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  )
   vi.stubGlobal('fetch', () => Promise.reject(new Error('no signal')))
-  window.matchMedia = () => ({ matches: false, addListener: () => undefined, removeListener: () => undefined, addEventListener: () => undefined, removeEventListener: () => undefined }) as unknown as MediaQueryList
+  window.matchMedia = () =>
+    ({
+      matches: false,
+      addListener: () => undefined,
+      removeListener: () => undefined,
+      addEventListener: () => undefined,
+      removeEventListener: () => undefined,
+    }) as unknown as MediaQueryList
   Element.prototype.scrollTo = () => undefined
   Element.prototype.scrollIntoView = () => undefined
   window.localStorage.clear()
@@ -21,7 +38,10 @@ export function prepareWindow(): void {
 
 let count = 0
 
-/** Shows a page and gives the job as it stands, tried changes included. Each job has an id of its own: outboxes outlive tests. */
+/**
+ * Shows a page and gives the job as it stands, tried changes included. Each job has an id of its own:
+ * outboxes outlive tests.
+ */
 export function showPage(page: ReactNode, change: Partial<Job>): () => Job {
   let held: Job | null = null
   function Watch() {
@@ -30,12 +50,22 @@ export function showPage(page: ReactNode, change: Partial<Job>): () => Job {
   }
   const stored = { revision: 1, job: job({ id: `page-${count++}`, ...change }) }
   const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, retry: false } } })
-  render(<ChakraProvider value={system}><QueryClientProvider client={queries}><JobProvider stored={stored}><Watch />{page}</JobProvider></QueryClientProvider></ChakraProvider>)
+  render(
+    <ChakraProvider value={system}>
+      <QueryClientProvider client={queries}>
+        <JobProvider stored={stored}>
+          <Watch />
+          {page}
+        </JobProvider>
+      </QueryClientProvider>
+    </ChakraProvider>,
+  )
   return () => held!
 }
 
 export const pick = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }))
-export const type = (label: string, words: string) => fireEvent.change(screen.getByLabelText(label), { target: { value: words } })
+export const type = (label: string, words: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value: words } })
 export const keep = (label: string, words: string) => {
   type(label, words)
   fireEvent.blur(screen.getByLabelText(label))
@@ -43,4 +73,8 @@ export const keep = (label: string, words: string) => {
 export const settled = (check: () => void) => waitFor(check, { timeout: 4000 })
 
 /** What the page objects to and what it is content with, in words. */
-export const findings = () => screen.queryAllByRole('list', { name: 'Findings' }).map(({ textContent }) => textContent).join(' ')
+export const findings = () =>
+  screen
+    .queryAllByRole('list', { name: 'Findings' })
+    .map(({ textContent }) => textContent)
+    .join(' ')

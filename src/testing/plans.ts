@@ -5,14 +5,100 @@ import type { Imager, Pose } from '@/core/sight'
 
 const own = { floor: 'ground' as const, name: '' }
 export const xy = (x: number, y: number) => ({ x, y })
-export const rectangle = (x: number, y: number, w: number, h: number) => [xy(x, y), xy(x + w, y), xy(x + w, y + h), xy(x, y + h)]
+export const rectangle = (x: number, y: number, w: number, h: number) => [
+  xy(x, y),
+  xy(x + w, y),
+  xy(x + w, y + h),
+  xy(x, y + h),
+]
 
-export const wall = (x1: number, y1: number, x2: number, y2: number, change: Partial<ThingOf<'wall'>> = {}): ThingOf<'wall'> => ({ ...own, id: `wall-${[x1, y1, x2, y2].join('_').replaceAll('.', '-')}`, kind: 'wall', from: xy(x1, y1), to: xy(x2, y2), baseM: 0, heightM: 3, openings: [], ...change })
-export const soffit = (x1: number, y1: number, x2: number, y2: number, change: Partial<ThingOf<'soffit'>> = {}): ThingOf<'soffit'> => ({ ...own, id: 'soffit', kind: 'soffit', from: xy(x1, y1), to: xy(x2, y2), depthM: 1, undersideM: 3, lipM: 0.2, ...change })
-export const block = (x: number, y: number, w: number, h: number, change: Partial<ThingOf<'obstacle'>> = {}): ThingOf<'obstacle'> => ({ ...own, id: `block-${x}-${y}`, kind: 'obstacle', baseM: 0, heightM: 2.5, form: { is: 'block', outline: rectangle(x, y, w, h) }, ...change })
-export const area = (x: number, y: number, w: number, h: number, change: Partial<ThingOf<'area'>> = {}): ThingOf<'area'> => ({ ...own, id: 'area', kind: 'area', outline: rectangle(x, y, w, h), level: 'recognise', targetHeightM: 1.6, ...change })
-export const thing = <K extends 'premises' | 'privacy'>(kind: K, x: number, y: number, w: number, h: number): PlanThing => ({ ...own, id: kind, kind, outline: rectangle(x, y, w, h) })
+export const wall = (
+  x1: number,
+  y1: number,
+  x2: number,
+  y2: number,
+  change: Partial<ThingOf<'wall'>> = {},
+): ThingOf<'wall'> => ({
+  ...own,
+  id: `wall-${[x1, y1, x2, y2].join('_').replaceAll('.', '-')}`,
+  kind: 'wall',
+  from: xy(x1, y1),
+  to: xy(x2, y2),
+  baseM: 0,
+  heightM: 3,
+  openings: [],
+  ...change,
+})
+export const soffit = (
+  x1: number,
+  y1: number,
+  x2: number,
+  y2: number,
+  change: Partial<ThingOf<'soffit'>> = {},
+): ThingOf<'soffit'> => ({
+  ...own,
+  id: 'soffit',
+  kind: 'soffit',
+  from: xy(x1, y1),
+  to: xy(x2, y2),
+  depthM: 1,
+  undersideM: 3,
+  lipM: 0.2,
+  ...change,
+})
+export const block = (
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+  change: Partial<ThingOf<'obstacle'>> = {},
+): ThingOf<'obstacle'> => ({
+  ...own,
+  id: `block-${x}-${y}`,
+  kind: 'obstacle',
+  baseM: 0,
+  heightM: 2.5,
+  form: { is: 'block', outline: rectangle(x, y, w, h) },
+  ...change,
+})
+export const area = (
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+  change: Partial<ThingOf<'area'>> = {},
+): ThingOf<'area'> => ({
+  ...own,
+  id: 'area',
+  kind: 'area',
+  outline: rectangle(x, y, w, h),
+  level: 'recognise',
+  targetHeightM: 1.6,
+  ...change,
+})
+export const thing = <K extends 'premises' | 'privacy'>(
+  kind: K,
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+): PlanThing => ({ ...own, id: kind, kind, outline: rectangle(x, y, w, h) })
 
 /** A lens that sees all round and straight down: everything in front of a plane below it. */
-export const ALL_ROUND: Imager = { kind: 'f-theta', widthPx: 4000, heightPx: 4000, focalPxX: 4000 / Math.PI, focalPxY: 4000 / Math.PI, horizontalFovDeg: 180, verticalFovDeg: 180 }
-export const looking = (x: number, y: number, z: number, panDeg = 0, tiltDeg = 0, rollDeg = 0): Pose => ({ x, y, z, panDeg, tiltDeg, rollDeg })
+export const ALL_ROUND: Imager = {
+  kind: 'f-theta',
+  widthPx: 4000,
+  heightPx: 4000,
+  focalPxX: 4000 / Math.PI,
+  focalPxY: 4000 / Math.PI,
+  horizontalFovDeg: 180,
+  verticalFovDeg: 180,
+}
+export const looking = (x: number, y: number, z: number, panDeg = 0, tiltDeg = 0, rollDeg = 0): Pose => ({
+  x,
+  y,
+  z,
+  panDeg,
+  tiltDeg,
+  rollDeg,
+})

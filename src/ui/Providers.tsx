@@ -13,12 +13,22 @@ import { system } from './theme'
 /** Everything that surrounds the pages: styles collected on the server, theme, queries. */
 export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
   useEffect(replayFirstTap, [])
-  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 5_000, retry: 1 } } }))
+  const [queries] = useState(
+    () => new QueryClient({ defaultOptions: { queries: { staleTime: 5_000, retry: 1 } } }),
+  )
   return (
     <StyleRegistry nonce={nonce}>
       <QueryClientProvider client={queries}>
         <ChakraProvider value={system}>
-          <ThemeProvider nonce={nonce} attribute="class" themes={['daylight', 'loft']} value={{ daylight: 'light', loft: 'dark' }} defaultTheme="daylight" enableSystem={false} disableTransitionOnChange>
+          <ThemeProvider
+            nonce={nonce}
+            attribute="class"
+            themes={['daylight', 'loft']}
+            value={{ daylight: 'light', loft: 'dark' }}
+            defaultTheme="daylight"
+            enableSystem={false}
+            disableTransitionOnChange
+          >
             {children}
           </ThemeProvider>
         </ChakraProvider>
@@ -50,7 +60,14 @@ function StyleRegistry({ nonce, children }: { nonce?: string; children: ReactNod
     const names = flush()
     if (names.length === 0) return null
     const styles = names.map((name) => cache.inserted[name]).join('')
-    return <style key={cache.key} nonce={nonce} data-emotion={`${cache.key} ${names.join(' ')}`} dangerouslySetInnerHTML={{ __html: styles }} />
+    return (
+      <style
+        key={cache.key}
+        nonce={nonce}
+        data-emotion={`${cache.key} ${names.join(' ')}`}
+        dangerouslySetInnerHTML={{ __html: styles }}
+      />
+    )
   })
   return <CacheProvider value={cache}>{children}</CacheProvider>
 }

@@ -5,8 +5,8 @@ declare global {
 }
 
 /**
- * Runs in the page before the application does: remembers the last button that was tapped, so that a tap on a cold phone
- * counts. Links need no help: the browser follows them.
+ * Runs in the page before the application does: remembers the last button that was tapped, so that a tap on
+ * a cold phone counts. Links need no help: the browser follows them.
  */
 export const KEEP_FIRST_TAP =
   "window.neatBracketTap={target:null,done:false};document.addEventListener('click',function(e){var t=window.neatBracketTap;if(!t.done&&e.target.closest)t.target=e.target.closest('button')||t.target},true)"

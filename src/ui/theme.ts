@@ -20,37 +20,67 @@ export const INKS = {
 } as const
 export type Ink = keyof typeof INKS
 
-/** Two themes named for where they are used: Daylight (paper and ink) and Loft (dark, for work by head torch). */
+/**
+ * Two themes named for where they are used: Daylight (paper and ink) and Loft (dark, for work by head
+ * torch).
+ */
 const both = (daylight: string, loft: string) => ({ value: { _light: daylight, _dark: loft } })
 
 const { copper, ...plain } = INKS
-const tokens = Object.fromEntries(Object.entries(plain).map(([name, [daylight, loft]]) => [name, both(daylight, loft)]))
+const tokens = Object.fromEntries(
+  Object.entries(plain).map(([name, [daylight, loft]]) => [name, both(daylight, loft)]),
+)
 
 const config = defineConfig({
   globalCss: {
-    html: { bg: 'paper', color: 'ink', fontSize: '16px', colorPalette: 'copper' },
-    body: { bg: 'paper', color: 'ink', fontSize: '15px', lineHeight: '1.45' },
+    'html': { bg: 'paper', color: 'ink', fontSize: '16px', colorPalette: 'copper' },
+    'body': { bg: 'paper', color: 'ink', fontSize: '15px', lineHeight: '1.45' },
     'h1, h2, h3, h4': { fontFamily: 'heading', fontWeight: 600, lineHeight: 1.2 },
     'table, .figures': { fontVariantNumeric: 'tabular-nums' },
     '.no-print': { _print: { display: 'none !important' } },
   },
   theme: {
     tokens: {
-      fonts: { heading: { value: "'Barlow Semi Condensed', sans-serif" }, body: { value: "'Barlow', sans-serif" }, mono: { value: "'B612 Mono', monospace" } },
+      fonts: {
+        heading: { value: "'Barlow Semi Condensed', sans-serif" },
+        body: { value: "'Barlow', sans-serif" },
+        mono: { value: "'B612 Mono', monospace" },
+      },
     },
     semanticTokens: {
       colors: {
         ...tokens,
         copper: {
-          solid: both('#A84B1C', '#C2612E'), contrast: both('#FFFEFA', '#14110F'), fg: both(...copper), muted: both('#EBD3C4', '#4A3020'),
-          subtle: both('#F5E9E1', '#33251B'), emphasized: both('#D9A88B', '#6B442D'), focusRing: both('#A84B1C', '#E79465'), border: both('#A84B1C', '#E79465'),
+          solid: both('#A84B1C', '#C2612E'),
+          contrast: both('#FFFEFA', '#14110F'),
+          fg: both(...copper),
+          muted: both('#EBD3C4', '#4A3020'),
+          subtle: both('#F5E9E1', '#33251B'),
+          emphasized: both('#D9A88B', '#6B442D'),
+          focusRing: both('#A84B1C', '#E79465'),
+          border: both('#A84B1C', '#E79465'),
         },
         inky: {
-          solid: both('#1C2126', '#DCD7CA'), contrast: both('#F7F5EF', '#171B1F'), fg: both('#1C2126', '#DCD7CA'), muted: both('#E4E1D7', '#30373D'),
-          subtle: both('#EFECE4', '#262D33'), emphasized: both('#CFCBC0', '#454E56'), focusRing: both('#A84B1C', '#E79465'), border: both('#1C2126', '#8C928E'),
+          solid: both('#1C2126', '#DCD7CA'),
+          contrast: both('#F7F5EF', '#171B1F'),
+          fg: both('#1C2126', '#DCD7CA'),
+          muted: both('#E4E1D7', '#30373D'),
+          subtle: both('#EFECE4', '#262D33'),
+          emphasized: both('#CFCBC0', '#454E56'),
+          focusRing: both('#A84B1C', '#E79465'),
+          border: both('#1C2126', '#8C928E'),
         },
-        bg: { DEFAULT: both('#F7F5EF', '#171B1F'), panel: both('#FFFEFA', '#20262B'), muted: both('#EFECE4', '#262D33'), subtle: both('#F2EFE8', '#1C2226') },
-        fg: { DEFAULT: both('#1C2126', '#DCD7CA'), muted: both('#5A636C', '#A6ABA6'), error: both('#AE2A1F', '#F08375') },
+        bg: {
+          DEFAULT: both('#F7F5EF', '#171B1F'),
+          panel: both('#FFFEFA', '#20262B'),
+          muted: both('#EFECE4', '#262D33'),
+          subtle: both('#F2EFE8', '#1C2226'),
+        },
+        fg: {
+          DEFAULT: both('#1C2126', '#DCD7CA'),
+          muted: both('#5A636C', '#A6ABA6'),
+          error: both('#AE2A1F', '#F08375'),
+        },
         border: { DEFAULT: both('#D3D0C6', '#3B434A'), error: both('#AE2A1F', '#F08375') },
       },
       radii: { l1: { value: '2px' }, l2: { value: '2px' }, l3: { value: '2px' } },

@@ -1,8 +1,18 @@
 import { expose, transfer } from 'comlink'
-import { positionSteps, surveySteps, type Position, type PositionQuestion, type Survey, type SurveyRequest } from '@/core/sight'
+import {
+  positionSteps,
+  surveySteps,
+  type Position,
+  type PositionQuestion,
+  type Survey,
+  type SurveyRequest,
+} from '@/core/sight'
 import { Turns } from './turns'
 
-/** Runs the heavy parts of sight beside the page. One piece of work of a kind at a time: a newer one ends the older. */
+/**
+ * Runs the heavy parts of sight beside the page. One piece of work of a kind at a time: a newer one ends
+ * the older.
+ */
 
 const BREATH_MS = 24
 const turns = { survey: new Turns(BREATH_MS), positions: new Turns(BREATH_MS) }
@@ -16,7 +26,8 @@ const sight = {
     return made && transfer(made, [made.best.buffer, made.count.buffer, made.ground.buffer])
   },
   /** Ranks positions; null when cancelled. */
-  positions: (question: PositionQuestion, watch: Watch): Promise<readonly Position[] | null> => turns.positions.run(positionSteps(question), watch),
+  positions: (question: PositionQuestion, watch: Watch): Promise<readonly Position[] | null> =>
+    turns.positions.run(positionSteps(question), watch),
   cancel: (kind: keyof typeof turns): void => turns[kind].cancel(),
 }
 

@@ -18,7 +18,10 @@ describe('turns', () => {
   it('end when a newer one begins, which goes on', async () => {
     const turns = new Turns(0)
     const [older, newer]: [number[], number[]] = [[], []]
-    const [first, second] = await Promise.all([turns.run(counting(1000, older), () => undefined), turns.run(counting(3, newer), () => undefined)])
+    const [first, second] = await Promise.all([
+      turns.run(counting(1000, older), () => undefined),
+      turns.run(counting(3, newer), () => undefined),
+    ])
     expect([first, second, newer.length]).toEqual([null, 'counted', 3])
     expect(older.length).toBeLessThan(3)
   })

@@ -1,4 +1,6 @@
-/** Runs long work in pieces on one thread: whoever waits can watch it, and a newer turn or a cancel ends it. */
+/**
+ * Runs long work in pieces on one thread: whoever waits can watch it, and a newer turn or a cancel ends it.
+ */
 export class Turns {
   private turn = 0
 
@@ -9,7 +11,10 @@ export class Turns {
     this.turn++
   }
 
-  /** Runs steps to their end and gives their result; null when a newer turn began meanwhile. `watch` hears the share done. */
+  /**
+   * Runs steps to their end and gives their result; null when a newer turn began meanwhile. `watch` hears
+   * the share done.
+   */
   async run<T>(steps: Generator<number, T>, watch: (share: number) => void): Promise<T | null> {
     const own = ++this.turn
     let since = performance.now()
@@ -18,7 +23,8 @@ export class Turns {
       if (done) return value
       if (performance.now() - since < this.breathMs) continue
       watch(value)
-      await new Promise<void>((carryOn) => setTimeout(carryOn, 0)) // messages come in here: another turn, or a cancel
+      // messages come in here: another turn, or a cancel
+      await new Promise<void>((carryOn) => setTimeout(carryOn, 0))
       if (this.turn !== own) return null
       since = performance.now()
     }

@@ -2,7 +2,17 @@ import type { Reading } from '../units'
 import type { SourceId } from '../sources/sources'
 
 /** The nine words of the trade, in the order in which the work is done. */
-export const STAGES = ['sight', 'mount', 'route', 'terminate', 'seal', 'power', 'aim', 'test', 'handover'] as const
+export const STAGES = [
+  'sight',
+  'mount',
+  'route',
+  'terminate',
+  'seal',
+  'power',
+  'aim',
+  'test',
+  'handover',
+] as const
 export type Stage = (typeof STAGES)[number]
 
 /** The stages that compute something today: the ones with a tab and a column. */
@@ -11,7 +21,10 @@ export type PlannedStage = (typeof PLANNED_STAGES)[number]
 
 export type Verdict = 'good' | 'check' | 'stop'
 
-/** What the computation has to say: always with the figure, the limit, the reason, the source and what to do. */
+/**
+ * What the computation has to say: always with the figure, the limit, the reason, the source and what to
+ * do.
+ */
 export interface Finding {
   /** Stable within a device: `stage/key`. A fault raised from it keeps this as its origin. */
   readonly id: string
@@ -32,10 +45,24 @@ type Said = Omit<Finding, 'id' | 'stage' | 'verdict' | 'advice' | 'short'>
 type Bad = Said & { readonly verdict: 'check' | 'stop'; readonly short: string; readonly advice: string }
 type Good = Said & { readonly verdict: 'good'; readonly advice?: null; readonly short?: null }
 
-/** Builds a finding; the type makes a Check or Stop without advice, or without words for the board, impossible. */
+/**
+ * Builds a finding; the type makes a Check or Stop without advice, or without words for the board,
+ * impossible.
+ */
 export function finding(stage: Stage, key: string, of: Bad | Good): Finding {
   const { verdict, title, short, figure, limit, reason, source, advice } = of
-  return { id: `${stage}/${key}`, stage, verdict, title, short: short ?? null, figure, limit, reason, source, advice: advice ?? null }
+  return {
+    id: `${stage}/${key}`,
+    stage,
+    verdict,
+    title,
+    short: short ?? null,
+    figure,
+    limit,
+    reason,
+    source,
+    advice: advice ?? null,
+  }
 }
 
 const WEIGHT: Record<Verdict, number> = { good: 0, check: 1, stop: 2 }
@@ -49,7 +76,11 @@ export function gravest(findings: readonly Finding[]): Verdict {
 
 /** The gravest finding that is not good, the first of its kind; null when all are. */
 export function worstOf(findings: readonly Finding[]): Finding | null {
-  return findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check') ?? null
+  return (
+    findings.find(({ verdict }) => verdict === 'stop') ??
+    findings.find(({ verdict }) => verdict === 'check') ??
+    null
+  )
 }
 
 /** Stops first, then checks, then good; otherwise in the order given. */
@@ -63,7 +94,9 @@ export interface Figure {
   readonly reading: Reading
 }
 
-/** What one stage of one device comes to. `T` is what its drawing needs, in metres, millimetres and degrees. */
+/**
+ * What one stage of one device comes to. `T` is what its drawing needs, in metres, millimetres and degrees.
+ */
 export interface StageAssessment<T> {
   /** The one figure that matters, for the board's cell. */
   readonly headline: Reading

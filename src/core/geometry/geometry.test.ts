@@ -2,7 +2,19 @@ import fc from 'fast-check'
 import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { rectangle, xy } from '@/testing/plans'
-import { along, areaM2, bearingDeg, boundsOf, contains, crossesItself, crossing, distanceM, middleOf, nearestOn, signedAreaM2 } from '.'
+import {
+  along,
+  areaM2,
+  bearingDeg,
+  boundsOf,
+  contains,
+  crossesItself,
+  crossing,
+  distanceM,
+  middleOf,
+  nearestOn,
+  signedAreaM2,
+} from '.'
 
 const coordinate = fc.double({ min: -100, max: 100, noNaN: true })
 const point = fc.record({ x: coordinate, y: coordinate })
@@ -10,24 +22,40 @@ const point = fc.record({ x: coordinate, y: coordinate })
 describe('outlines', () => {
   it('have the area and the middle of a rectangle, whichever way round', () => {
     const outline = rectangle(2, 3, 4, 5)
-    expect([signedAreaM2(outline), areaM2([...outline].reverse()), middleOf(outline)]).toEqual([20, 20, xy(4, 5.5)])
+    expect([signedAreaM2(outline), areaM2([...outline].reverse()), middleOf(outline)]).toEqual([
+      20,
+      20,
+      xy(4, 5.5),
+    ])
     expect(middleOf([xy(0, 0), xy(2, 0), xy(4, 0)])).toEqual(xy(2, 0))
   })
   it('have the area that a general polygon library finds for the overlap of two triangles', () => {
-    fc.assert(fc.property(fc.array(point, { minLength: 3, maxLength: 3 }), (corners) => {
-      const ring = corners.map(({ x, y }): [number, number] => [x, y])
-      const own = polygonClipping.union([ring]).flat().map((r) => areaM2(r.slice(0, -1).map(([x, y]) => xy(x, y)))).reduce((sum, a) => sum + a, 0)
-      expect(Math.abs(own - areaM2(corners))).toBeLessThan(1e-6)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(fc.array(point, { minLength: 3, maxLength: 3 }), (corners) => {
+        const ring = corners.map(({ x, y }): [number, number] => [x, y])
+        const own = polygonClipping
+          .union([ring])
+          .flat()
+          .map((r) => areaM2(r.slice(0, -1).map(([x, y]) => xy(x, y))))
+          .reduce((sum, a) => sum + a, 0)
+        expect(Math.abs(own - areaM2(corners))).toBeLessThan(1e-6)
+      }),
+      { numRuns: 300 },
+    )
   })
   it('cross themselves or not', () => {
     expect(crossesItself(rectangle(0, 0, 4, 4))).toBe(false)
     expect(crossesItself([xy(0, 0), xy(4, 4), xy(4, 0), xy(0, 4)])).toBe(true)
-    expect(crossesItself([xy(0, 0), xy(4, 0), xy(4, 4), xy(2, 0), xy(0, 4)])).toBe(true) // touches its own side
+    // touches its own side
+    expect(crossesItself([xy(0, 0), xy(4, 0), xy(4, 4), xy(2, 0), xy(0, 4)])).toBe(true)
   })
   it('contain what lies in them, notches left out', () => {
     const notched = [xy(0, 0), xy(6, 0), xy(6, 6), xy(3, 3), xy(0, 6)]
-    expect([contains(notched, xy(1, 1)), contains(notched, xy(3, 4)), contains(notched, xy(7, 1))]).toEqual([true, false, false])
+    expect([contains(notched, xy(1, 1)), contains(notched, xy(3, 4)), contains(notched, xy(7, 1))]).toEqual([
+      true,
+      false,
+      false,
+    ])
   })
   it('have bounds, or none without points', () => {
     expect(boundsOf(rectangle(-1, -2, 3, 4))).toEqual({ left: -1, right: 2, bottom: -2, top: 2 })
@@ -37,21 +65,38 @@ describe('outlines', () => {
 
 describe('lines', () => {
   it('cross where both say so', () => {
-    fc.assert(fc.property(point, point, point, point, (a, b, c, d) => {
-      const hit = crossing(a, b, c, d)
-      if (!hit) return
-      const [p, q] = [xy(a.x + (b.x - a.x) * hit.along, a.y + (b.y - a.y) * hit.along), xy(c.x + (d.x - c.x) * hit.across, c.y + (d.y - c.y) * hit.across)]
-      expect(distanceM(p, q)).toBeLessThan(1e-6)
-    }))
+    fc.assert(
+      fc.property(point, point, point, point, (a, b, c, d) => {
+        const hit = crossing(a, b, c, d)
+        if (!hit) return
+        const [p, q] = [
+          xy(a.x + (b.x - a.x) * hit.along, a.y + (b.y - a.y) * hit.along),
+          xy(c.x + (d.x - c.x) * hit.across, c.y + (d.y - c.y) * hit.across),
+        ]
+        expect(distanceM(p, q)).toBeLessThan(1e-6)
+      }),
+    )
     expect(crossing(xy(0, 0), xy(4, 0), xy(0, 1), xy(4, 1))).toBeNull()
   })
   it('turn clockwise from up the sheet', () => {
-    expect([bearingDeg(xy(0, 0), xy(0, 5)), bearingDeg(xy(0, 0), xy(5, 0)), bearingDeg(xy(0, 0), xy(0, -5)), bearingDeg(xy(0, 0), xy(-5, 0))]).toEqual([0, 90, 180, 270])
-    fc.assert(fc.property(point, fc.double({ min: 0, max: 359.9, noNaN: true }), fc.double({ min: 0.1, max: 50, noNaN: true }), (from, bearing, lengthM) => {
-      const to = along(from, bearing, lengthM)
-      expect(distanceM(from, to)).toBeCloseTo(lengthM, 6)
-      expect(Math.cos(((bearingDeg(from, to) - bearing) * Math.PI) / 180)).toBeCloseTo(1, 9)
-    }))
+    expect([
+      bearingDeg(xy(0, 0), xy(0, 5)),
+      bearingDeg(xy(0, 0), xy(5, 0)),
+      bearingDeg(xy(0, 0), xy(0, -5)),
+      bearingDeg(xy(0, 0), xy(-5, 0)),
+    ]).toEqual([0, 90, 180, 270])
+    fc.assert(
+      fc.property(
+        point,
+        fc.double({ min: 0, max: 359.9, noNaN: true }),
+        fc.double({ min: 0.1, max: 50, noNaN: true }),
+        (from, bearing, lengthM) => {
+          const to = along(from, bearing, lengthM)
+          expect(distanceM(from, to)).toBeCloseTo(lengthM, 6)
+          expect(Math.cos(((bearingDeg(from, to) - bearing) * Math.PI) / 180)).toBeCloseTo(1, 9)
+        },
+      ),
+    )
   })
   it('have a nearest point between their ends', () => {
     expect(nearestOn(xy(0, 0), xy(4, 0), xy(3, 2))).toEqual({ at: xy(3, 0), share: 0.75, distanceM: 2 })

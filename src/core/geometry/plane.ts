@@ -9,10 +9,14 @@ export type Outline = readonly PlanPoint[]
 export const distanceM = (a: PlanPoint, b: PlanPoint): number => Math.hypot(b.x - a.x, b.y - a.y)
 
 /** The point a share (0 to 1) of the way from one to the other. */
-export const between = (a: PlanPoint, b: PlanPoint, share: number): PlanPoint => ({ x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share })
+export const between = (a: PlanPoint, b: PlanPoint, share: number): PlanPoint => ({
+  x: a.x + (b.x - a.x) * share,
+  y: a.y + (b.y - a.y) * share,
+})
 
 /** Bearing of b from a, degrees clockwise from up the sheet, 0 to 360. */
-export const bearingDeg = (a: PlanPoint, b: PlanPoint): number => ((Math.atan2(b.x - a.x, b.y - a.y) * 180) / Math.PI + 360) % 360
+export const bearingDeg = (a: PlanPoint, b: PlanPoint): number =>
+  ((Math.atan2(b.x - a.x, b.y - a.y) * 180) / Math.PI + 360) % 360
 
 /** The point a distance (m) away along a bearing (degrees). */
 export function along(from: PlanPoint, bearing: number, lengthM: number): PlanPoint {
@@ -36,7 +40,10 @@ export const areaM2 = (outline: Outline): number => Math.abs(signedAreaM2(outlin
 export function middleOf(outline: Outline): PlanPoint {
   const area = signedAreaM2(outline)
   if (Math.abs(area) < 1e-9) {
-    return { x: outline.reduce((sum, { x }) => sum + x, 0) / outline.length, y: outline.reduce((sum, { y }) => sum + y, 0) / outline.length }
+    return {
+      x: outline.reduce((sum, { x }) => sum + x, 0) / outline.length,
+      y: outline.reduce((sum, { y }) => sum + y, 0) / outline.length,
+    }
   }
   let [x, y] = [0, 0]
   for (const [i, a] of outline.entries()) {
@@ -60,7 +67,11 @@ export function contains(outline: Outline, { x, y }: PlanPoint): boolean {
 }
 
 /** The point of a segment that lies nearest, and how far along it as a share. */
-export function nearestOn(a: PlanPoint, b: PlanPoint, p: PlanPoint): { readonly at: PlanPoint; readonly share: number; readonly distanceM: number } {
+export function nearestOn(
+  a: PlanPoint,
+  b: PlanPoint,
+  p: PlanPoint,
+): { readonly at: PlanPoint; readonly share: number; readonly distanceM: number } {
   const [dx, dy] = [b.x - a.x, b.y - a.y]
   const length2 = dx * dx + dy * dy
   const share = length2 === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / length2))
@@ -69,7 +80,12 @@ export function nearestOn(a: PlanPoint, b: PlanPoint, p: PlanPoint): { readonly 
 }
 
 /** Where two segments cross, as shares along each; null when they do not or run alike. */
-export function crossing(a: PlanPoint, b: PlanPoint, c: PlanPoint, d: PlanPoint): { readonly along: number; readonly across: number } | null {
+export function crossing(
+  a: PlanPoint,
+  b: PlanPoint,
+  c: PlanPoint,
+  d: PlanPoint,
+): { readonly along: number; readonly across: number } | null {
   const [rx, ry, sx, sy] = [b.x - a.x, b.y - a.y, d.x - c.x, d.y - c.y]
   const cross = rx * sy - ry * sx
   if (Math.abs(cross) < 1e-12) return null
@@ -85,7 +101,8 @@ export function crossesItself(outline: Outline): boolean {
   for (let i = 0; i < n; i++) {
     for (let j = i + 1; j < n; j++) {
       const neighbours = j === i + 1 || (i === 0 && j === n - 1)
-      if (!neighbours && crossing(outline[i]!, outline[(i + 1) % n]!, outline[j]!, outline[(j + 1) % n]!)) return true
+      if (!neighbours && crossing(outline[i]!, outline[(i + 1) % n]!, outline[j]!, outline[(j + 1) % n]!))
+        return true
     }
   }
   return false

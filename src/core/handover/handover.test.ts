@@ -4,15 +4,52 @@ import { assessDevice } from '../assess'
 import { device, job, NOW } from '@/testing/jobs'
 import { deviceRecord } from '.'
 
-const photo = (id: string, change: object) => ({ id, sha256: 'a'.repeat(64), deviceId: null, stepId: null, faultId: null, caption: '', at: NOW, by: 'Lead', ...change })
-const fault = { id: 'f1', deviceId: 'device-1', stage: null, origin: null, title: 'Loose nut', severity: 'will fail' as const, cause: 'loose' as const, note: '', due: null, state: 'closed' as const, raisedAt: NOW, raisedBy: 'Lead', events: [{ event: 'fix' as const, at: NOW, by: 'Lead', fix: { kind: 'lasting' as const, what: 'Tightened' } }, { event: 're-check' as const, at: NOW, by: 'Lead', passed: true, note: '' }] }
+const photo = (id: string, change: object) => ({
+  id,
+  sha256: 'a'.repeat(64),
+  deviceId: null,
+  stepId: null,
+  faultId: null,
+  caption: '',
+  at: NOW,
+  by: 'Lead',
+  ...change,
+})
+const fault = {
+  id: 'f1',
+  deviceId: 'device-1',
+  stage: null,
+  origin: null,
+  title: 'Loose nut',
+  severity: 'will fail' as const,
+  cause: 'loose' as const,
+  note: '',
+  due: null,
+  state: 'closed' as const,
+  raisedAt: NOW,
+  raisedBy: 'Lead',
+  events: [
+    { event: 'fix' as const, at: NOW, by: 'Lead', fix: { kind: 'lasting' as const, what: 'Tightened' } },
+    { event: 're-check' as const, at: NOW, by: 'Lead', passed: true, note: '' },
+  ],
+}
 
 const recordOf = (change: Parameters<typeof device>[0] = {}) => {
   const d = device(change)
-  const on = job({ devices: [d], faults: [fault, { ...fault, id: 'f2', deviceId: null }], photos: [photo('p1', { deviceId: 'device-1' }), photo('p2', { faultId: 'f1' }), photo('p3', { deviceId: 'other' }), photo('p4', {})] })
+  const on = job({
+    devices: [d],
+    faults: [fault, { ...fault, id: 'f2', deviceId: null }],
+    photos: [
+      photo('p1', { deviceId: 'device-1' }),
+      photo('p2', { faultId: 'f1' }),
+      photo('p3', { deviceId: 'other' }),
+      photo('p4', {}),
+    ],
+  })
   return deviceRecord(on, d, assessDevice(d, on, CATALOGUE), CATALOGUE)
 }
-const says = (record: ReturnType<typeof recordOf>, label: string) => record.facts.find((fact) => fact.label === label)?.says
+const says = (record: ReturnType<typeof recordOf>, label: string) =>
+  record.facts.find((fact) => fact.label === label)?.says
 
 it('names parts and port, and leaves empty facts out', () => {
   const record = recordOf({ power: { supplyId: 'switch', port: 3 }, accessoryIds: ['ferrite'], mountIds: [] })
@@ -24,12 +61,28 @@ it('names parts and port, and leaves empty facts out', () => {
 })
 
 it('tells why it stands elsewhere and who agreed', () => {
-  const sight = { ...assessDevice(device(), job(), CATALOGUE).stages!.sight.input, wish: { place: 'left of the door', at: null, kept: false, reason: 'the lamp blinds it', agreedBy: 'Owner' } }
+  const sight = {
+    ...assessDevice(device(), job(), CATALOGUE).stages!.sight.input,
+    wish: {
+      place: 'left of the door',
+      at: null,
+      kept: false,
+      reason: 'the lamp blinds it',
+      agreedBy: 'Owner',
+    },
+  }
   expect(says(recordOf({ sight }), 'Moved because')).toBe('the lamp blinds it (agreed: Owner)')
 })
 
 it('carries its own faults with their history, and its own photos and those of its faults', () => {
   const record = recordOf()
-  expect(record.faults).toEqual([{ id: 'f1', title: 'Loose nut', state: 'closed', history: 'loose, raised 2026-03-02; lasting fix 2026-03-02: Tightened; re-check passed 2026-03-02' }])
+  expect(record.faults).toEqual([
+    {
+      id: 'f1',
+      title: 'Loose nut',
+      state: 'closed',
+      history: 'loose, raised 2026-03-02; lasting fix 2026-03-02: Tightened; re-check passed 2026-03-02',
+    },
+  ])
   expect(record.photos.map(({ id }) => id)).toEqual(['p1', 'p2'])
 })

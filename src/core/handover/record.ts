@@ -5,26 +5,46 @@ import type { Catalogue } from '../parts'
 /** The record of one device in the words of the hand-over, for paper and screen alike. */
 export interface DeviceRecord {
   readonly facts: readonly { readonly label: string; readonly says: string }[]
-  readonly faults: readonly { readonly id: string; readonly title: string; readonly state: Fault['state']; readonly history: string }[]
+  readonly faults: readonly {
+    readonly id: string
+    readonly title: string
+    readonly state: Fault['state']
+    readonly history: string
+  }[]
   readonly photos: readonly Photo[]
 }
 
-/** Gathers what the next person needs to know of a device: where, what, how, by whom. Empty facts are left out. */
-export function deviceRecord(job: Job, device: Device, assessed: DeviceAssessment, catalogue: Catalogue): DeviceRecord {
-  const name = (table: ReadonlyMap<string, { readonly name: string }>, id: string) => table.get(id)?.name ?? id
+/**
+ * Gathers what the next person needs to know of a device: where, what, how, by whom. Empty facts are left
+ * out.
+ */
+export function deviceRecord(
+  job: Job,
+  device: Device,
+  assessed: DeviceAssessment,
+  catalogue: Catalogue,
+): DeviceRecord {
+  const name = (table: ReadonlyMap<string, { readonly name: string }>, id: string) =>
+    table.get(id)?.name ?? id
   const { sight, details, power } = device
   const supply = power && job.supplies.find(({ id }) => id === power.supplyId)
   const wish = sight?.wish
   const facts: [string, string][] = [
     ['Camera', name(catalogue.cameras, device.cameraId)],
-    ['Mount', device.mountIds.map((id) => name(catalogue.mounts, id)).join(' · ') || 'straight on the surface'],
+    [
+      'Mount',
+      device.mountIds.map((id) => name(catalogue.mounts, id)).join(' · ') || 'straight on the surface',
+    ],
     ['Surface', name(catalogue.surfaces, device.surfaceId)],
     ['Cable', name(catalogue.cables, device.cableId)],
     ['Goes with it', device.accessoryIds.map((id) => name(catalogue.accessories, id)).join(', ')],
     ['Port', supply ? `${supply.name}${power.port === null ? '' : `, port ${power.port}`}` : ''],
     ['Head end', job.headEnd],
     ['Asked for at', wish?.place ?? ''],
-    ['Moved because', wish && !wish.kept ? `${wish.reason}${wish.agreedBy ? ` (agreed: ${wish.agreedBy})` : ''}` : ''],
+    [
+      'Moved because',
+      wish && !wish.kept ? `${wish.reason}${wish.agreedBy ? ` (agreed: ${wish.agreedBy})` : ''}` : '',
+    ],
     ['Serial number', details.serial],
     ['Hardware address', details.hardwareAddress],
     ['Network address', details.networkAddress],
@@ -37,8 +57,20 @@ export function deviceRecord(job: Job, device: Device, assessed: DeviceAssessmen
   return {
     facts: facts.filter(([, says]) => says !== '').map(([label, says]) => ({ label, says })),
     faults: own.map(({ id, title, state, events, cause, raisedAt }) => ({
-      id, title, state, history: [`${cause}, raised ${raisedAt.slice(0, 10)}`, ...events.map((event) => (event.event === 'fix' ? `${event.fix.kind} fix ${event.at.slice(0, 10)}: ${event.fix.what}` : `re-check ${event.passed ? 'passed' : 'failed'} ${event.at.slice(0, 10)}`))].join('; '),
+      id,
+      title,
+      state,
+      history: [
+        `${cause}, raised ${raisedAt.slice(0, 10)}`,
+        ...events.map((event) =>
+          event.event === 'fix'
+            ? `${event.fix.kind} fix ${event.at.slice(0, 10)}: ${event.fix.what}`
+            : `re-check ${event.passed ? 'passed' : 'failed'} ${event.at.slice(0, 10)}`,
+        ),
+      ].join('; '),
     })),
-    photos: job.photos.filter((photo) => photo.deviceId === device.id || (photo.faultId !== null && faultIds.has(photo.faultId))),
+    photos: job.photos.filter(
+      (photo) => photo.deviceId === device.id || (photo.faultId !== null && faultIds.has(photo.faultId)),
+    ),
   }
 }

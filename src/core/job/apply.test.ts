@@ -8,12 +8,56 @@ import { apply, NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, type Change, type 
 
 const START: Job = job({
   devices: [device(), device({ id: 'device-2', mark: '02', name: 'Gate' })],
-  faults: [{ id: 'f', deviceId: 'device-1', stage: null, origin: null, title: 'Loose', severity: 'looks', cause: 'loose', note: '', due: null, state: 'open', raisedAt: NOW, raisedBy: 'Lead', events: [] }],
-  photos: [{ id: 'p', sha256: 'a'.repeat(64), deviceId: 'device-1', stepId: null, faultId: 'f', caption: '', at: NOW, by: 'Lead' }],
-  records: [{ deviceId: 'device-1', stepId: 'mount/fix', state: 'done', value: null, choice: null, note: '', at: NOW, by: 'Lead' }],
+  faults: [
+    {
+      id: 'f',
+      deviceId: 'device-1',
+      stage: null,
+      origin: null,
+      title: 'Loose',
+      severity: 'looks',
+      cause: 'loose',
+      note: '',
+      due: null,
+      state: 'open',
+      raisedAt: NOW,
+      raisedBy: 'Lead',
+      events: [],
+    },
+  ],
+  photos: [
+    {
+      id: 'p',
+      sha256: 'a'.repeat(64),
+      deviceId: 'device-1',
+      stepId: null,
+      faultId: 'f',
+      caption: '',
+      at: NOW,
+      by: 'Lead',
+    },
+  ],
+  records: [
+    {
+      deviceId: 'device-1',
+      stepId: 'mount/fix',
+      state: 'done',
+      value: null,
+      choice: null,
+      note: '',
+      at: NOW,
+      by: 'Lead',
+    },
+  ],
 })
 const LATER = '2026-03-05T12:00:00.000Z'
-const command = (change: Change): Command => ({ ...change, id: '00000000-0000-4000-8000-000000000001', jobId: 'job-1', at: LATER, by: 'Installer 2' })
+const command = (change: Change): Command => ({
+  ...change,
+  id: '00000000-0000-4000-8000-000000000001',
+  jobId: 'job-1',
+  at: LATER,
+  by: 'Installer 2',
+})
 function after(change: Change, on: Job | null = START): Job {
   const applied = apply(on, command(change), CATALOGUE)
   if (!applied.ok) throw new Error(JSON.stringify(applied.reasons))
@@ -24,46 +68,119 @@ const refused = (change: Change, on: Job | null = START) => {
   return applied.ok ? null : applied.reasons[0]!.path
 }
 const proposals = assessDevice(START.devices[0]!, START, CATALOGUE).stages!
-const { id: _id, sight: _s, mount: _m, route: _r, terminate: _t, seal: _e, power: _p, details: _d, ...CHOICE } = device()
-const facts = { name: 'Yard', address: 'Quay', units: 'imperial' as const, headEnd: 'Loft', windMS: 40, terrain: 'water' as const, mainsV: 120, keepPhotoPlace: true, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
+const {
+  id: _id,
+  sight: _s,
+  mount: _m,
+  route: _r,
+  terminate: _t,
+  seal: _e,
+  power: _p,
+  details: _d,
+  ...CHOICE
+} = device()
+const facts = {
+  name: 'Yard',
+  address: 'Quay',
+  units: 'imperial' as const,
+  headEnd: 'Loft',
+  windMS: 40,
+  terrain: 'water' as const,
+  mainsV: 120,
+  keepPhotoPlace: true,
+  policies: USUAL_POLICIES,
+  allowances: USUAL_ALLOWANCES,
+}
 
 describe('the job itself', () => {
-  it('is created with who and when, empty', () => expect(after({ type: 'createJob', facts }, null)).toEqual({ id: 'job-1', ...facts, createdAt: LATER, createdBy: 'Installer 2', site: null, backgrounds: [], things: [], supplies: [], devices: [], records: [], photos: [], faults: [] }))
+  it('is created with who and when, empty', () =>
+    expect(after({ type: 'createJob', facts }, null)).toEqual({
+      id: 'job-1',
+      ...facts,
+      createdAt: LATER,
+      createdBy: 'Installer 2',
+      site: null,
+      backgrounds: [],
+      things: [],
+      supplies: [],
+      devices: [],
+      records: [],
+      photos: [],
+      faults: [],
+    }))
   it('is not created twice', () => expect(refused({ type: 'createJob', facts })).toBe('/jobId'))
-  it('changes its facts and keeps the rest', () => expect(after({ type: 'editJob', facts })).toEqual({ ...START, ...facts }))
+  it('changes its facts and keeps the rest', () =>
+    expect(after({ type: 'editJob', facts })).toEqual({ ...START, ...facts }))
   it('takes a supply, changes it in place and lets it go', () => {
     const added = after({ type: 'putSupply', supply: { id: 'dc', name: 'DC', partId: 'dc-12-5' } })
     expect(added.supplies.map(({ id }) => id)).toEqual(['switch', 'dc'])
-    const renamed = after({ type: 'putSupply', supply: { id: 'switch', name: 'Rack', partId: 'switch-16' } }, added)
+    const renamed = after(
+      { type: 'putSupply', supply: { id: 'switch', name: 'Rack', partId: 'switch-16' } },
+      added,
+    )
     expect(renamed.supplies[0]).toEqual({ id: 'switch', name: 'Rack', partId: 'switch-16' })
-    expect(after({ type: 'removeSupply', supplyId: 'switch' }, renamed).supplies.map(({ id }) => id)).toEqual(['dc'])
+    expect(after({ type: 'removeSupply', supplyId: 'switch' }, renamed).supplies.map(({ id }) => id)).toEqual(
+      ['dc'],
+    )
   })
-  it('refuses a supply of a part that the catalogue lacks', () => expect(refused({ type: 'putSupply', supply: { id: 'x', name: 'X', partId: 'none' } })).toBe('/supply/partId'))
+  it('refuses a supply of a part that the catalogue lacks', () =>
+    expect(refused({ type: 'putSupply', supply: { id: 'x', name: 'X', partId: 'none' } })).toBe(
+      '/supply/partId',
+    ))
 })
 
 describe('devices', () => {
   it('are added with nothing planned, after the others', () => {
     const { devices } = after({ type: 'addDevice', deviceId: 'device-3', choice: { ...CHOICE, mark: '03' } })
     expect(devices.map(({ mark }) => mark)).toEqual(['01', '02', '03'])
-    expect(devices[2]).toEqual({ id: 'device-3', ...CHOICE, mark: '03', sight: null, mount: null, route: null, terminate: null, seal: null, power: null, details: NO_DETAILS })
+    expect(devices[2]).toEqual({
+      id: 'device-3',
+      ...CHOICE,
+      mark: '03',
+      sight: null,
+      mount: null,
+      route: null,
+      terminate: null,
+      seal: null,
+      power: null,
+      details: NO_DETAILS,
+    })
   })
   it('keep what is planned when their parts change', () => {
     const planned = after({ type: 'setSight', deviceId: 'device-1', sight: proposals.sight.input })
-    const changed = after({ type: 'editDevice', deviceId: 'device-1', choice: { ...CHOICE, name: 'Doors', cameraId: 'bullet-2mp-4' } }, planned)
-    expect(changed.devices[0]).toMatchObject({ name: 'Doors', cameraId: 'bullet-2mp-4', sight: proposals.sight.input })
+    const changed = after(
+      {
+        type: 'editDevice',
+        deviceId: 'device-1',
+        choice: { ...CHOICE, name: 'Doors', cameraId: 'bullet-2mp-4' },
+      },
+      planned,
+    )
+    expect(changed.devices[0]).toMatchObject({
+      name: 'Doors',
+      cameraId: 'bullet-2mp-4',
+      sight: proposals.sight.input,
+    })
   })
   it('may keep their own mark, not take another’s', () => {
     expect(refused({ type: 'editDevice', deviceId: 'device-1', choice: CHOICE })).toBeNull()
-    expect(refused({ type: 'editDevice', deviceId: 'device-1', choice: { ...CHOICE, mark: '02' } })).toBe('/choice/mark')
+    expect(refused({ type: 'editDevice', deviceId: 'device-1', choice: { ...CHOICE, mark: '02' } })).toBe(
+      '/choice/mark',
+    )
   })
   it('go only while nothing is recorded on them', () => {
-    expect(after({ type: 'removeDevice', deviceId: 'device-2' }).devices.map(({ id }) => id)).toEqual(['device-1'])
+    expect(after({ type: 'removeDevice', deviceId: 'device-2' }).devices.map(({ id }) => id)).toEqual([
+      'device-1',
+    ])
     expect(refused({ type: 'removeDevice', deviceId: 'device-1' })).toBe('/deviceId')
   })
   it.each<[Change, string]>([
-    [{ type: 'setSight', deviceId: 'device-2', sight: proposals.sight.input }, 'sight'], [{ type: 'setMount', deviceId: 'device-2', mount: proposals.mount.input }, 'mount'],
-    [{ type: 'setRoute', deviceId: 'device-2', route: proposals.route.input }, 'route'], [{ type: 'setTerminate', deviceId: 'device-2', terminate: proposals.terminate.input }, 'terminate'],
-    [{ type: 'setSeal', deviceId: 'device-2', seal: proposals.seal.input }, 'seal'], [{ type: 'setPower', deviceId: 'device-2', power: { supplyId: 'switch', port: 4 } }, 'power'],
+    [{ type: 'setSight', deviceId: 'device-2', sight: proposals.sight.input }, 'sight'],
+    [{ type: 'setMount', deviceId: 'device-2', mount: proposals.mount.input }, 'mount'],
+    [{ type: 'setRoute', deviceId: 'device-2', route: proposals.route.input }, 'route'],
+    [{ type: 'setTerminate', deviceId: 'device-2', terminate: proposals.terminate.input }, 'terminate'],
+    [{ type: 'setSeal', deviceId: 'device-2', seal: proposals.seal.input }, 'seal'],
+    [{ type: 'setPower', deviceId: 'device-2', power: { supplyId: 'switch', port: 4 } }, 'power'],
     [{ type: 'setDetails', deviceId: 'device-2', details: { ...NO_DETAILS, serial: 'NB-1' } }, 'details'],
   ])('%# are planned one stage at a time, and only that changes', (change, stage) => {
     const now = after(change)
@@ -74,33 +191,120 @@ describe('devices', () => {
     expect(refused({ ...change, deviceId: 'gone' } as Change)).toBe('/deviceId')
   })
   it.each<[Change, string]>([
-    [{ type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, fixingId: 'none' } }, '/mount/fixingId'], [{ type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, woodId: 'balsa' } }, '/mount/woodId'],
-    [{ type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'none', headEndId: 'jack' } }, '/terminate/cameraEndId'], [{ type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'plug', headEndId: 'none' } }, '/terminate/headEndId'],
-    [{ type: 'setSeal', deviceId: 'device-1', seal: { choices: [{ opening: 'x', sealId: 'none', cables: 1 }] } }, '/seal/choices/0/sealId'],
-    [{ type: 'setRoute', deviceId: 'device-1', route: { segments: [{ id: 'a', space: 'conduit', lengthM: 1, riseM: 0, temperatureC: 20, conduitId: 'none', conduitName: '' }], cordsM: 0, leadLengthM: null } }, '/route/segments/0/conduitId'],
-    [{ type: 'setRoute', deviceId: 'device-1', route: { ...proposals.route.input, segments: [proposals.route.input.segments[0]!, proposals.route.input.segments[0]!] } }, '/route/segments'],
-  ])('%# refuse parts that the catalogue lacks, at the field', (change, path) => expect(refused(change)).toBe(path))
+    [
+      { type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, fixingId: 'none' } },
+      '/mount/fixingId',
+    ],
+    [
+      { type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, woodId: 'balsa' } },
+      '/mount/woodId',
+    ],
+    [
+      { type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'none', headEndId: 'jack' } },
+      '/terminate/cameraEndId',
+    ],
+    [
+      { type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'plug', headEndId: 'none' } },
+      '/terminate/headEndId',
+    ],
+    [
+      {
+        type: 'setSeal',
+        deviceId: 'device-1',
+        seal: { choices: [{ opening: 'x', sealId: 'none', cables: 1 }] },
+      },
+      '/seal/choices/0/sealId',
+    ],
+    [
+      {
+        type: 'setRoute',
+        deviceId: 'device-1',
+        route: {
+          segments: [
+            {
+              id: 'a',
+              space: 'conduit',
+              lengthM: 1,
+              riseM: 0,
+              temperatureC: 20,
+              conduitId: 'none',
+              conduitName: '',
+            },
+          ],
+          cordsM: 0,
+          leadLengthM: null,
+        },
+      },
+      '/route/segments/0/conduitId',
+    ],
+    [
+      {
+        type: 'setRoute',
+        deviceId: 'device-1',
+        route: {
+          ...proposals.route.input,
+          segments: [proposals.route.input.segments[0]!, proposals.route.input.segments[0]!],
+        },
+      },
+      '/route/segments',
+    ],
+  ])('%# refuse parts that the catalogue lacks, at the field', (change, path) =>
+    expect(refused(change)).toBe(path),
+  )
 })
 
 describe('the install log, photos and faults', () => {
   const outcome = { state: 'done' as const, value: 0.4, choice: null, note: '' }
   it('records a step with who and when, once a step', () => {
     const first = after({ type: 'recordStep', deviceId: 'device-1', stepId: 'mount/level', outcome })
-    const again = after({ type: 'recordStep', deviceId: 'device-1', stepId: 'mount/level', outcome: { ...outcome, value: 0.2 } }, first)
-    expect(again.records.map(({ stepId, value, by }) => [stepId, value, by])).toEqual([['mount/fix', null, 'Lead'], ['mount/level', 0.2, 'Installer 2']])
-    expect(after({ type: 'clearStep', deviceId: 'device-1', stepId: 'mount/level' }, again).records).toEqual(START.records)
+    const again = after(
+      {
+        type: 'recordStep',
+        deviceId: 'device-1',
+        stepId: 'mount/level',
+        outcome: { ...outcome, value: 0.2 },
+      },
+      first,
+    )
+    expect(again.records.map(({ stepId, value, by }) => [stepId, value, by])).toEqual([
+      ['mount/fix', null, 'Lead'],
+      ['mount/level', 0.2, 'Installer 2'],
+    ])
+    expect(after({ type: 'clearStep', deviceId: 'device-1', stepId: 'mount/level' }, again).records).toEqual(
+      START.records,
+    )
   })
   it('adds and removes photos, of things that are there', () => {
-    const about = { sha256: 'b'.repeat(64), deviceId: 'device-2', stepId: 'mount/fix', faultId: null, caption: 'as found' }
-    expect(after({ type: 'addPhoto', photoId: 'q', facts: about }).photos[1]).toEqual({ id: 'q', ...about, at: LATER, by: 'Installer 2' })
+    const about = {
+      sha256: 'b'.repeat(64),
+      deviceId: 'device-2',
+      stepId: 'mount/fix',
+      faultId: null,
+      caption: 'as found',
+    }
+    expect(after({ type: 'addPhoto', photoId: 'q', facts: about }).photos[1]).toEqual({
+      id: 'q',
+      ...about,
+      at: LATER,
+      by: 'Installer 2',
+    })
     expect(after({ type: 'removePhoto', photoId: 'p' }).photos).toEqual([])
-    expect([refused({ type: 'addPhoto', photoId: 'p', facts: about }), refused({ type: 'addPhoto', photoId: 'q', facts: { ...about, deviceId: 'gone' } }), refused({ type: 'addPhoto', photoId: 'q', facts: { ...about, faultId: 'gone' } })]).toEqual(['/photoId', '/facts/deviceId', '/facts/faultId'])
+    expect([
+      refused({ type: 'addPhoto', photoId: 'p', facts: about }),
+      refused({ type: 'addPhoto', photoId: 'q', facts: { ...about, deviceId: 'gone' } }),
+      refused({ type: 'addPhoto', photoId: 'q', facts: { ...about, faultId: 'gone' } }),
+    ]).toEqual(['/photoId', '/facts/deviceId', '/facts/faultId'])
   })
   it('raises a fault once, on a device that is there, and lets its facts be changed', () => {
     const { id: _, state: __, raisedAt: ___, raisedBy: ____, events: _____, ...about } = START.faults[0]!
     expect(refused({ type: 'raiseFault', faultId: 'f', facts: about })).toBe('/faultId')
-    expect(refused({ type: 'raiseFault', faultId: 'g', facts: { ...about, deviceId: 'gone' } })).toBe('/facts/deviceId')
-    expect(after({ type: 'editFault', faultId: 'f', facts: { ...about, severity: 'safety' } }).faults[0]).toMatchObject({ severity: 'safety', state: 'open', raisedBy: 'Lead' })
-    expect(refused({ type: 'recheckFault', faultId: 'f', passed: true, note: '' })).toBe('/faultId') // nothing was fixed yet
+    expect(refused({ type: 'raiseFault', faultId: 'g', facts: { ...about, deviceId: 'gone' } })).toBe(
+      '/facts/deviceId',
+    )
+    expect(
+      after({ type: 'editFault', faultId: 'f', facts: { ...about, severity: 'safety' } }).faults[0],
+    ).toMatchObject({ severity: 'safety', state: 'open', raisedBy: 'Lead' })
+    // nothing was fixed yet
+    expect(refused({ type: 'recheckFault', faultId: 'f', passed: true, note: '' })).toBe('/faultId')
   })
 })

@@ -1,19 +1,25 @@
 import type { SourceId } from '../sources'
 
-/** Closed lists that a job's record is made of. Labels stand here too, so that one thing has one name everywhere. */
+/**
+ * Closed lists that a job's record is made of. Labels stand here too, so that one thing has one name
+ * everywhere.
+ */
 
 export const UNIT_SYSTEMS = { metric: 'Metric', imperial: 'Feet and inches' } as const
 
 export const PIN_SCHEMES = { T568A: 'T568A', T568B: 'T568B' } as const
 
 export const SEALING_POLICIES = {
-  always: 'Always fit the full coupling',
+  'always': 'Always fit the full coupling',
   'by exposure': 'By exposure: coupling where rain can reach, tape inside a dry soffit or box',
 } as const
 
 export const COAX_SCHOOLS = { 'twist-on': 'Twist-on', 'crimp-on': 'Crimp-on' } as const
 
-export const EDITIONS = { '2014': 'EN/IEC 62676-4:2014', '2025': '2025 edition (check against your copy)' } as const
+export const EDITIONS = {
+  '2014': 'EN/IEC 62676-4:2014',
+  '2025': '2025 edition (check against your copy)',
+} as const
 export type Edition = keyof typeof EDITIONS
 
 export interface Level {
@@ -24,7 +30,10 @@ export interface Level {
 }
 
 const level = (name: string, edition: Edition, densityPxM: number): Level => ({
-  name, edition, densityPxM, source: edition === '2014' ? 'en-62676-4-2014' : 'iec-62676-4-2025',
+  name,
+  edition,
+  densityPxM,
+  source: edition === '2014' ? 'en-62676-4-2014' : 'iec-62676-4-2025',
 })
 
 /** Pixels per metre at the target that each level of detail asks for. */
@@ -46,7 +55,8 @@ export const LEVELS = {
 export type LevelId = keyof typeof LEVELS
 
 /**
- * What poles are made of, with stiffness (GPa) and allowable bending stress (MPa) of the material. Handbook values: steel
+ * What poles are made of, with stiffness (GPa) and allowable bending stress (MPa) of the material. Handbook
+ * values: steel
  * 0.66 of a yield of 235 MPa, aluminium 0.6 of 170 MPa, timber along the grain.
  */
 export const POLE_MATERIALS = {
@@ -56,7 +66,11 @@ export const POLE_MATERIALS = {
 } as const
 
 /** How the land lies round the site, for the wind: exposure categories B, C and D of ASCE 7. */
-export const TERRAINS = { 'built-up': 'Town, suburb or wood', 'open': 'Open country', 'water': 'Flat and open to water' } as const
+export const TERRAINS = {
+  'built-up': 'Town, suburb or wood',
+  'open': 'Open country',
+  'water': 'Flat and open to water',
+} as const
 export type Terrain = keyof typeof TERRAINS
 
 /** The floors a site may have a plan of. A camera is drawn on the plan of the floor that it looks on. */
@@ -65,7 +79,15 @@ export type Floor = keyof typeof FLOORS
 
 /** What may stand on a plan, by name. */
 export const THING_KINDS = {
-  wall: 'Wall', soffit: 'Soffit edge', obstacle: 'Obstacle', premises: 'Premises', area: 'Area of interest', privacy: 'Privacy area', target: 'Target', walk: 'Walk', 'head end': 'Head end',
+  'wall': 'Wall',
+  'soffit': 'Soffit edge',
+  'obstacle': 'Obstacle',
+  'premises': 'Premises',
+  'area': 'Area of interest',
+  'privacy': 'Privacy area',
+  'target': 'Target',
+  'walk': 'Walk',
+  'head end': 'Head end',
 } as const
 
 export interface Exposure {
@@ -81,14 +103,65 @@ export interface Exposure {
   readonly why: string
 }
 
-/** What reaches a joint. Which tests and which dust digit each asks for is common practice, no source; both are IEC 60529's. */
+/**
+ * What reaches a joint. Which tests and which dust digit each asks for is common practice, no source; both
+ * are IEC 60529's.
+ */
 export const EXPOSURES = {
-  'dry indoors': { name: 'Dry indoors', tests: [], edgeTests: [], dust: 0, outdoors: false, salt: false, why: 'No water is expected.' },
-  'damp indoors': { name: 'Damp indoors', tests: [2], edgeTests: [2], dust: 0, outdoors: false, salt: false, why: 'Condensation drips.' },
-  'under a soffit': { name: 'Under a soffit', tests: [4], edgeTests: [4], dust: 5, outdoors: true, salt: false, why: 'Blown spray reaches it.' },
-  'open weather': { name: 'Open weather', tests: [5], edgeTests: [4], dust: 5, outdoors: true, salt: false, why: 'Driving rain and a hose reach it.' },
-  'marine': { name: 'Marine', tests: [6], edgeTests: [4], dust: 5, outdoors: true, salt: true, why: 'Gales drive salt water at it.' },
-  'buried or flooding': { name: 'Buried or flooding', tests: [7], edgeTests: [7], dust: 6, outdoors: true, salt: false, why: 'It stands under water at times.' },
+  'dry indoors': {
+    name: 'Dry indoors',
+    tests: [],
+    edgeTests: [],
+    dust: 0,
+    outdoors: false,
+    salt: false,
+    why: 'No water is expected.',
+  },
+  'damp indoors': {
+    name: 'Damp indoors',
+    tests: [2],
+    edgeTests: [2],
+    dust: 0,
+    outdoors: false,
+    salt: false,
+    why: 'Condensation drips.',
+  },
+  'under a soffit': {
+    name: 'Under a soffit',
+    tests: [4],
+    edgeTests: [4],
+    dust: 5,
+    outdoors: true,
+    salt: false,
+    why: 'Blown spray reaches it.',
+  },
+  'open weather': {
+    name: 'Open weather',
+    tests: [5],
+    edgeTests: [4],
+    dust: 5,
+    outdoors: true,
+    salt: false,
+    why: 'Driving rain and a hose reach it.',
+  },
+  'marine': {
+    name: 'Marine',
+    tests: [6],
+    edgeTests: [4],
+    dust: 5,
+    outdoors: true,
+    salt: true,
+    why: 'Gales drive salt water at it.',
+  },
+  'buried or flooding': {
+    name: 'Buried or flooding',
+    tests: [7],
+    edgeTests: [7],
+    dust: 6,
+    outdoors: true,
+    salt: false,
+    why: 'It stands under water at times.',
+  },
 } as const satisfies Record<string, Exposure>
 
 /** What a space asks of a cable's jacket. */
@@ -112,20 +185,109 @@ export interface Space {
 const CLIP = { name: 'clips', everyM: 0.25, source: 'practice' } as const
 const HOOK = { name: 'J-hooks or straps', everyM: 1.5, source: 'tia-569' } as const
 
-/** Kinds of space a cable runs through. Clip spacing is UK common practice; 1.5 m for hooks is TIA-569 from memory. */
-export const SPACES: Record<'buried duct' | 'riser' | 'air-handling space' | 'loft' | 'soffit channel' | 'wall cavity' | 'joist bay' | 'garage or basement' | 'conduit' | 'clipped outside' | 'under decking' | 'trunking indoors', Space> = {
-  'loft': { name: 'Loft', asks: [], support: HOOK, temperatureC: 45, caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.' },
-  'soffit channel': { name: 'Soffit channel', asks: [], support: null, temperatureC: 35, caution: 'Ladder work at the eaves: mind overhead lines.' },
-  'wall cavity': { name: 'Wall cavity', asks: [], support: null, temperatureC: 25, caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.' },
-  'joist bay': { name: 'Joist bay', asks: [], support: HOOK, temperatureC: 25, caution: 'Mains share these bays: keep 50 mm (2 in) away.' },
-  'garage or basement': { name: 'Garage or basement', asks: [], support: HOOK, temperatureC: 25, caution: 'Old boards may hold asbestos: leave them whole until they are tested.' },
-  'conduit': { name: 'Conduit', asks: [], support: null, temperatureC: 30, caution: 'Tape cut edges; draw, never jerk.' },
-  'clipped outside': { name: 'Clipped outside', asks: ['sunlight'], support: CLIP, temperatureC: 35, caution: 'Nail below the cable on a level run, so that the nail carries it.' },
-  'under decking': { name: 'Under decking', asks: ['wet'], support: CLIP, temperatureC: 30, caution: 'Mind splinters and nesting animals; tie surplus up off the ground.' },
-  'trunking indoors': { name: 'Trunking indoors', asks: [], support: null, temperatureC: 25, caution: 'Keep data and mains in separate compartments.' },
-  'buried duct': { name: 'Buried duct', asks: ['wet', 'buried'], support: null, temperatureC: 20, caution: 'Ask where services lie before you dig; keep away from buried mains.' },
-  'riser': { name: 'Riser between floors', asks: ['riser'], support: HOOK, temperatureC: 25, caution: 'Open shaft: guard it. Close every floor again with fire-stopping; local rules decide.' },
-  'air-handling space': { name: 'Air-handling space', asks: ['air handling'], support: HOOK, temperatureC: 25, caution: 'Local rules decide which jackets may lie where air is moved.' },
+/**
+ * Kinds of space a cable runs through. Clip spacing is UK common practice; 1.5 m for hooks is TIA-569 from
+ * memory.
+ */
+export const SPACES: Record<
+  | 'buried duct'
+  | 'riser'
+  | 'air-handling space'
+  | 'loft'
+  | 'soffit channel'
+  | 'wall cavity'
+  | 'joist bay'
+  | 'garage or basement'
+  | 'conduit'
+  | 'clipped outside'
+  | 'under decking'
+  | 'trunking indoors',
+  Space
+> = {
+  'loft': {
+    name: 'Loft',
+    asks: [],
+    support: HOOK,
+    temperatureC: 45,
+    caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.',
+  },
+  'soffit channel': {
+    name: 'Soffit channel',
+    asks: [],
+    support: null,
+    temperatureC: 35,
+    caution: 'Ladder work at the eaves: mind overhead lines.',
+  },
+  'wall cavity': {
+    name: 'Wall cavity',
+    asks: [],
+    support: null,
+    temperatureC: 25,
+    caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.',
+  },
+  'joist bay': {
+    name: 'Joist bay',
+    asks: [],
+    support: HOOK,
+    temperatureC: 25,
+    caution: 'Mains share these bays: keep 50 mm (2 in) away.',
+  },
+  'garage or basement': {
+    name: 'Garage or basement',
+    asks: [],
+    support: HOOK,
+    temperatureC: 25,
+    caution: 'Old boards may hold asbestos: leave them whole until they are tested.',
+  },
+  'conduit': {
+    name: 'Conduit',
+    asks: [],
+    support: null,
+    temperatureC: 30,
+    caution: 'Tape cut edges; draw, never jerk.',
+  },
+  'clipped outside': {
+    name: 'Clipped outside',
+    asks: ['sunlight'],
+    support: CLIP,
+    temperatureC: 35,
+    caution: 'Nail below the cable on a level run, so that the nail carries it.',
+  },
+  'under decking': {
+    name: 'Under decking',
+    asks: ['wet'],
+    support: CLIP,
+    temperatureC: 30,
+    caution: 'Mind splinters and nesting animals; tie surplus up off the ground.',
+  },
+  'trunking indoors': {
+    name: 'Trunking indoors',
+    asks: [],
+    support: null,
+    temperatureC: 25,
+    caution: 'Keep data and mains in separate compartments.',
+  },
+  'buried duct': {
+    name: 'Buried duct',
+    asks: ['wet', 'buried'],
+    support: null,
+    temperatureC: 20,
+    caution: 'Ask where services lie before you dig; keep away from buried mains.',
+  },
+  'riser': {
+    name: 'Riser between floors',
+    asks: ['riser'],
+    support: HOOK,
+    temperatureC: 25,
+    caution: 'Open shaft: guard it. Close every floor again with fire-stopping; local rules decide.',
+  },
+  'air-handling space': {
+    name: 'Air-handling space',
+    asks: ['air handling'],
+    support: HOOK,
+    temperatureC: 25,
+    caution: 'Local rules decide which jackets may lie where air is moved.',
+  },
 }
 export type SpaceId = keyof typeof SPACES
 
@@ -138,15 +300,44 @@ export const PASSAGES = {
 } as const
 export type PassageId = keyof typeof PASSAGES
 
-export const SEVERITIES = { 'safety': 'Safety', 'will fail': 'Will fail', 'below standard': 'Below standard', 'looks': 'Looks' } as const
+export const SEVERITIES = {
+  'safety': 'Safety',
+  'will fail': 'Will fail',
+  'below standard': 'Below standard',
+  'looks': 'Looks',
+} as const
 export type SeverityId = keyof typeof SEVERITIES
 
 /** Causes seen in the trade. */
 export const CAUSES = [
-  'water inside', 'unsealed entry or gland', 'drilled face', 'rust', 'missing screws', 'not upright or level', 'loose',
-  'cable too tight', 'cable unprotected', 'cable unsupported', 'wrong cable', 'wrong clips', 'no drip loop', 'shared cable',
-  'bad termination', 'polarity', 'no bonding or protector', 'wrong position against the wish', 'picture not as promised',
-  'dirty bubble or film left on', 'glare', 'out of focus', 'default password', 'wrong address or name', 'label missing',
-  'not enough power', 'too many volts', 'part not in stock', 'other',
+  'water inside',
+  'unsealed entry or gland',
+  'drilled face',
+  'rust',
+  'missing screws',
+  'not upright or level',
+  'loose',
+  'cable too tight',
+  'cable unprotected',
+  'cable unsupported',
+  'wrong cable',
+  'wrong clips',
+  'no drip loop',
+  'shared cable',
+  'bad termination',
+  'polarity',
+  'no bonding or protector',
+  'wrong position against the wish',
+  'picture not as promised',
+  'dirty bubble or film left on',
+  'glare',
+  'out of focus',
+  'default password',
+  'wrong address or name',
+  'label missing',
+  'not enough power',
+  'too many volts',
+  'part not in stock',
+  'other',
 ] as const
 export type Cause = (typeof CAUSES)[number]

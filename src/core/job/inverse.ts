@@ -1,7 +1,10 @@
 import type { Change } from './command'
 import type { Job } from './job'
 
-/** The change that takes an edit of the plan back, given the job before it; null for what undo does not cover. */
+/**
+ * The change that takes an edit of the plan back, given the job before it; null for what undo does not
+ * cover.
+ */
 export function inverseOf(job: Job, change: Change): Change | null {
   switch (change.type) {
     case 'putThing': {
@@ -23,7 +26,11 @@ export function inverseOf(job: Job, change: Change): Change | null {
     case 'setSight': {
       const before = job.devices.find(({ id }) => id === change.deviceId)?.sight
       // A sight plan is not taken away again: off the plan is as far back as it goes.
-      return { type: 'setSight', deviceId: change.deviceId, sight: before ?? { ...change.sight, place: null } }
+      return {
+        type: 'setSight',
+        deviceId: change.deviceId,
+        sight: before ?? { ...change.sight, place: null },
+      }
     }
     default:
       return null

@@ -25,50 +25,112 @@ const known = (j: Job) => {
 
 describe('a job and its commands', () => {
   it('generated jobs are valid by the schema, so that what the tests prove they prove of legal values', () => {
-    fc.assert(fc.property(anyJob, (j) => Job.safeParse(j).success), { numRuns: 200 })
+    fc.assert(
+      fc.property(anyJob, (j) => Job.safeParse(j).success),
+      { numRuns: 200 },
+    )
   })
   it('any job of known parts is rebuilt by its own commands, and each command is valid', () => {
     let rebuilt = 0
-    fc.assert(fc.property(anyJob, (j) => {
-      for (const c of commandsOf(j, ids())) expect(Command.safeParse(c).success).toBe(true)
-      const again = known(j)
-      if (again === null) return
-      rebuilt++
-      expect(again).toEqual(j)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(anyJob, (j) => {
+        for (const c of commandsOf(j, ids())) expect(Command.safeParse(c).success).toBe(true)
+        const again = known(j)
+        if (again === null) return
+        rebuilt++
+        expect(again).toEqual(j)
+      }),
+      { numRuns: 300 },
+    )
     expect(rebuilt).toBeGreaterThan(20)
   })
   it('sharing: a command leaves every other device the same object', () => {
     const before = job({ devices: [device(), device({ id: 'device-2', mark: '02' })] })
-    const applied = apply(before, command({ type: 'setPower', deviceId: 'device-2', power: { supplyId: 'switch', port: 1 } }), CATALOGUE)
+    const applied = apply(
+      before,
+      command({ type: 'setPower', deviceId: 'device-2', power: { supplyId: 'switch', port: 1 } }),
+      CATALOGUE,
+    )
     expect(applied.ok && applied.job.devices[0]).toBe(before.devices[0])
   })
 })
 
 describe('refusals name the field and say what to do', () => {
-  const yard = job({ devices: [device({ power: { supplyId: 'switch', port: 1 } })], records: [{ deviceId: 'device-1', stepId: 'mount/fix', state: 'done', value: null, choice: null, note: '', at: NOW, by: 'Lead' }] })
+  const yard = job({
+    devices: [device({ power: { supplyId: 'switch', port: 1 } })],
+    records: [
+      {
+        deviceId: 'device-1',
+        stepId: 'mount/fix',
+        state: 'done',
+        value: null,
+        choice: null,
+        note: '',
+        at: NOW,
+        by: 'Lead',
+      },
+    ],
+  })
   const { id: _, details, sight, mount, route, terminate, seal, power, ...choice } = device({ mark: '01' })
   void [details, sight, mount, route, terminate, seal, power]
   it.each<[Job | null, Change, RegExp]>([
     [null, { type: 'removePhoto', photoId: 'p' }, /^\/jobId There is no job/],
-    [yard, { type: 'addDevice', deviceId: 'device-2', choice }, /^\/choice\/mark Another device is marked 01/],
-    [yard, { type: 'addDevice', deviceId: 'device-2', choice: { ...choice, mark: '02', cameraId: 'x' } }, /^\/choice\/cameraId The catalogue has no part "x"/],
+    [
+      yard,
+      { type: 'addDevice', deviceId: 'device-2', choice },
+      /^\/choice\/mark Another device is marked 01/,
+    ],
+    [
+      yard,
+      { type: 'addDevice', deviceId: 'device-2', choice: { ...choice, mark: '02', cameraId: 'x' } },
+      /^\/choice\/cameraId The catalogue has no part "x"/,
+    ],
     [yard, { type: 'removeDevice', deviceId: 'device-1' }, /recorded on this device/],
     [yard, { type: 'removeSupply', supplyId: 'switch' }, /Device 01 is powered from it/],
-    [yard, { type: 'setPower', deviceId: 'device-1', power: { supplyId: 'gone', port: 1 } }, /^\/power\/supplyId/],
-    [yard, { type: 'recordStep', deviceId: 'device-1', stepId: 'mount/tug', outcome: { state: 'left out', value: null, choice: null, note: '' } }, /^\/outcome\/note Say why/],
+    [
+      yard,
+      { type: 'setPower', deviceId: 'device-1', power: { supplyId: 'gone', port: 1 } },
+      /^\/power\/supplyId/,
+    ],
+    [
+      yard,
+      {
+        type: 'recordStep',
+        deviceId: 'device-1',
+        stepId: 'mount/tug',
+        outcome: { state: 'left out', value: null, choice: null, note: '' },
+      },
+      /^\/outcome\/note Say why/,
+    ],
     [yard, { type: 'recheckFault', faultId: 'f', passed: true, note: '' }, /^\/faultId There is no fault/],
   ])('%#', (on, change, expected) => expect(refusal(on, change)).toMatch(expected))
 
   it('points at the field in a command that breaks the schema', () => {
-    const parsed = Command.safeParse({ ...command({ type: 'setPower', deviceId: 'device-1', power: { supplyId: 'switch', port: 0 } }) })
-    expect(parsed.success ? [] : reasonsOf(parsed.error)).toEqual([{ path: '/power/port', message: 'Ports count from 1.' }])
+    const parsed = Command.safeParse({
+      ...command({ type: 'setPower', deviceId: 'device-1', power: { supplyId: 'switch', port: 0 } }),
+    })
+    expect(parsed.success ? [] : reasonsOf(parsed.error)).toEqual([
+      { path: '/power/port', message: 'Ports count from 1.' },
+    ])
   })
 })
 
 it('leads a fault from raised over a temporary and a lasting fix to closed, and opens it again when the re-check fails', () => {
   const said: Change[] = [
-    { type: 'raiseFault', faultId: 'f', facts: { deviceId: null, stage: 'seal', origin: null, title: 'Drilled face', severity: 'will fail', cause: 'drilled face', note: '', due: null } },
+    {
+      type: 'raiseFault',
+      faultId: 'f',
+      facts: {
+        deviceId: null,
+        stage: 'seal',
+        origin: null,
+        title: 'Drilled face',
+        severity: 'will fail',
+        cause: 'drilled face',
+        note: '',
+        due: null,
+      },
+    },
     { type: 'fixFault', faultId: 'f', fix: { kind: 'temporary', what: 'silicone', until: '2026-04-01' } },
     { type: 'fixFault', faultId: 'f', fix: { kind: 'lasting', what: 'new box' } },
     { type: 'recheckFault', faultId: 'f', passed: false, note: 'still wet' },
@@ -87,13 +149,24 @@ it('leads a fault from raised over a temporary and a lasting fix to closed, and 
 })
 
 describe('job files', () => {
-  const file = (change: object = {}) => JSON.stringify({ format: 'neat-bracket-job', version: JOB_FILE_VERSION, job: job(), photos: [], ...change })
+  const file = (change: object = {}) =>
+    JSON.stringify({
+      format: 'neat-bracket-job',
+      version: JOB_FILE_VERSION,
+      job: job(),
+      photos: [],
+      ...change,
+    })
   const message = (words: string) => {
     const opened = openJobFile(words)
     return opened.ok ? 'opened' : `${opened.reasons[0]!.path} ${opened.reasons[0]!.message}`
   }
   it.each([
-    [file(), /^opened$/], ['{', /not a JSON file/], ['[]', /not a Neat Bracket job file/], [file({ version: 9 }), /^\/version Version 9 is newer/],
-    [file({ job: { ...job(), name: '' } }), /^\/job\/name Give it a name/], [file({ extra: 1 }), /extra/],
+    [file(), /^opened$/],
+    ['{', /not a JSON file/],
+    ['[]', /not a Neat Bracket job file/],
+    [file({ version: 9 }), /^\/version Version 9 is newer/],
+    [file({ job: { ...job(), name: '' } }), /^\/job\/name Give it a name/],
+    [file({ extra: 1 }), /extra/],
   ])('%#', (words, expected) => expect(message(words)).toMatch(expected))
 })

@@ -1,7 +1,19 @@
 import { z } from 'zod'
 import { STAGES } from '../findings'
 import {
-  CAUSES, COAX_SCHOOLS, EDITIONS, EXPOSURES, LEVELS, PASSAGES, PIN_SCHEMES, POLE_MATERIALS, SEALING_POLICIES, SEVERITIES, SPACES, TERRAINS, UNIT_SYSTEMS,
+  CAUSES,
+  COAX_SCHOOLS,
+  EDITIONS,
+  EXPOSURES,
+  LEVELS,
+  PASSAGES,
+  PIN_SCHEMES,
+  POLE_MATERIALS,
+  SEALING_POLICIES,
+  SEVERITIES,
+  SPACES,
+  TERRAINS,
+  UNIT_SYSTEMS,
   type Cause,
 } from './choices'
 import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId, Words } from './fields'
@@ -42,7 +54,13 @@ export const Sight = z.strictObject({
   portrait: z.boolean(),
   shutterS: between(0.00001, 2, 's'),
   /** Where the customer asked for it; why and by whose agreement it stands elsewhere, when it does. */
-  wish: z.strictObject({ place: Line, at: PlanPoint.nullable(), kept: z.boolean(), reason: Line, agreedBy: Line }),
+  wish: z.strictObject({
+    place: Line,
+    at: PlanPoint.nullable(),
+    kept: z.boolean(),
+    reason: Line,
+    agreedBy: Line,
+  }),
   /** Where it stands on the plan; null while it is not on it. */
   place: Place.nullable(),
 })
@@ -61,10 +79,24 @@ export const Mount = z.strictObject({
   backed: z.boolean(),
   /** From a fixing to the nearest edge of what it holds in, or mortar joint; null while not measured. */
   edgeMm: between(0, 2000, 'mm').nullable(),
-  /** From the middle of the cable hole to the nearest vent slot, joist or joint; null where there is none near. */
+  /**
+   * From the middle of the cable hole to the nearest vent slot, joist or joint; null where there is none
+   * near.
+   */
   slotMm: between(0, 2000, 'mm').nullable(),
   /** What it is banded to; null where it is no pole. */
-  pole: z.strictObject({ material: keysOf(POLE_MATERIALS), diameterMm: between(20, 1000, 'mm'), wallMm: between(0.5, 500, 'mm'), heightM: between(0.5, 60, 'm') }).refine(({ diameterMm, wallMm }) => 2 * wallMm <= diameterMm, { path: ['wallMm'], message: 'The wall is thicker than half the pole.' }).nullable(),
+  pole: z
+    .strictObject({
+      material: keysOf(POLE_MATERIALS),
+      diameterMm: between(20, 1000, 'mm'),
+      wallMm: between(0.5, 500, 'mm'),
+      heightM: between(0.5, 60, 'm'),
+    })
+    .refine(({ diameterMm, wallMm }) => 2 * wallMm <= diameterMm, {
+      path: ['wallMm'],
+      message: 'The wall is thicker than half the pole.',
+    })
+    .nullable(),
 })
 export type Mount = z.infer<typeof Mount>
 
@@ -75,7 +107,9 @@ export const Segment = z.strictObject({
   riseM: between(-100, 100, 'm'),
   temperatureC: between(-40, 90, '°C'),
   conduitId: PartId.nullable(),
-  /** Stretches of the job's runs with the same name lie in the same conduit; '' where it has one to itself. */
+  /**
+   * Stretches of the job's runs with the same name lie in the same conduit; '' where it has one to itself.
+   */
   conduitName: Line,
 })
 export type Segment = z.infer<typeof Segment>
@@ -94,17 +128,31 @@ export type Terminate = z.infer<typeof Terminate>
 
 export const Seal = z.strictObject({
   /** One sealing part, or none, for each opening of the stack; openings are named `part/opening`. */
-  choices: z.array(z.strictObject({ opening: z.string().min(1).max(80), sealId: PartId.nullable(), cables: z.int().min(1).max(8) })).max(40),
+  choices: z
+    .array(
+      z.strictObject({
+        opening: z.string().min(1).max(80),
+        sealId: PartId.nullable(),
+        cables: z.int().min(1).max(8),
+      }),
+    )
+    .max(40),
 })
 export type Seal = z.infer<typeof Seal>
 
-export const Power = z.strictObject({ supplyId: Id, port: z.int().min(1, 'Ports count from 1.').max(512).nullable() })
+export const Power = z.strictObject({
+  supplyId: Id,
+  port: z.int().min(1, 'Ports count from 1.').max(512).nullable(),
+})
 export type Power = z.infer<typeof Power>
 
 /** What is written on the device and given to it: never pairing codes or passwords. */
 export const Details = z.strictObject({
   serial: Line,
-  hardwareAddress: z.string().trim().regex(/^$|^([0-9A-Fa-f]{2}[:-]){5}[0-9A-Fa-f]{2}$/, 'Write it like 02:00:5e:10:00:01.'),
+  hardwareAddress: z
+    .string()
+    .trim()
+    .regex(/^$|^([0-9A-Fa-f]{2}[:-]){5}[0-9A-Fa-f]{2}$/, 'Write it like 02:00:5e:10:00:01.'),
   networkAddress: z.union([z.literal(''), z.ipv4('Write it like 192.168.10.21.')]),
   firmware: Line,
   passwordReplaced: z.boolean(),
@@ -113,7 +161,10 @@ export type Details = z.infer<typeof Details>
 
 /** What is chosen when a device is added; everything else about it is planned stage by stage. */
 export const DeviceChoice = z.strictObject({
-  mark: z.string().trim().regex(/^[0-9A-Za-z]{1,6}$/, 'A mark has 1 to 6 letters or digits, like 05.'),
+  mark: z
+    .string()
+    .trim()
+    .regex(/^[0-9A-Za-z]{1,6}$/, 'A mark has 1 to 6 letters or digits, like 05.'),
   name: Name,
   cameraId: PartId,
   mountIds: z.array(PartId).max(8, 'At most 8 parts.'),
@@ -148,7 +199,13 @@ export type Outcome = z.infer<typeof Outcome>
 
 const StepId = z.string().min(1).max(120)
 
-export const StepRecord = z.strictObject({ deviceId: Id, stepId: StepId, ...Outcome.shape, at: Moment, by: Name })
+export const StepRecord = z.strictObject({
+  deviceId: Id,
+  stepId: StepId,
+  ...Outcome.shape,
+  at: Moment,
+  by: Name,
+})
 export type StepRecord = z.infer<typeof StepRecord>
 
 export const PhotoFacts = z.strictObject({
@@ -191,10 +248,12 @@ export const Fault = z.strictObject({
   raisedAt: Moment,
   raisedBy: Name,
   /** Every fix and re-check, in order. */
-  events: z.array(z.discriminatedUnion('event', [
-    z.strictObject({ event: z.literal('fix'), ...DoneBy, fix: Fix }),
-    z.strictObject({ event: z.literal('re-check'), ...DoneBy, passed: z.boolean(), note: Note }),
-  ])),
+  events: z.array(
+    z.discriminatedUnion('event', [
+      z.strictObject({ event: z.literal('fix'), ...DoneBy, fix: Fix }),
+      z.strictObject({ event: z.literal('re-check'), ...DoneBy, passed: z.boolean(), note: Note }),
+    ]),
+  ),
 })
 export type Fault = z.infer<typeof Fault>
 
@@ -234,7 +293,13 @@ export type Job = z.infer<typeof Job>
 
 /** Lengths left over on purpose; every one is editable per job. Common practice, no source. */
 export const USUAL_ALLOWANCES: Allowances = {
-  deviceSlackM: 1, headEndSlackM: 3, dripLoopM: 0.3, serviceLoopM: 1, cutOffM: 0.3, terminationM: 0.1, wastePercent: 5,
+  deviceSlackM: 1,
+  headEndSlackM: 3,
+  dripLoopM: 0.3,
+  serviceLoopM: 1,
+  cutOffM: 0.3,
+  terminationM: 0.1,
+  wastePercent: 5,
 }
 
 /** A gale-swept coast takes more: ask the local code for its map. Common practice, no source. */
@@ -244,7 +309,17 @@ export const USUAL_WIND_MS = 45
 export const USUAL_MAINS_V = { metric: 230, imperial: 120 } as const
 
 export const USUAL_POLICIES: Policies = {
-  pinScheme: 'T568B', sealing: 'by exposure', coaxSchool: 'twist-on', edition: '2014', contactGrease: 'in salt air',
+  pinScheme: 'T568B',
+  sealing: 'by exposure',
+  coaxSchool: 'twist-on',
+  edition: '2014',
+  contactGrease: 'in salt air',
 }
 
-export const NO_DETAILS: Details = { serial: '', hardwareAddress: '', networkAddress: '', firmware: '', passwordReplaced: false }
+export const NO_DETAILS: Details = {
+  serial: '',
+  hardwareAddress: '',
+  networkAddress: '',
+  firmware: '',
+  passwordReplaced: false,
+}

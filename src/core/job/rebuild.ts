@@ -4,8 +4,9 @@ import type { Device, Job, JobFacts } from './job'
 type Said = { change: Change; at: string; by: string }
 
 /**
- * The commands that make a job from nothing, each with its own moment and author; importers and the demo go through them.
- * Applying them in order gives back the same job. `nextId` supplies command ids (UUIDs); `jobId` may rename the copy.
+ * The commands that make a job from nothing, each with its own moment and author; importers and the demo go
+ * through them. Applying them in order gives back the same job. `nextId` supplies command ids (UUIDs);
+ * `jobId` may rename the copy.
  */
 export function commandsOf(job: Job, nextId: () => string, jobId: string = job.id): Command[] {
   const { createdAt: at, createdBy: by } = job
@@ -18,20 +19,36 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
   for (const thing of job.things) plan({ type: 'putThing', thing })
   for (const supply of job.supplies) plan({ type: 'putSupply', supply })
   for (const device of job.devices) planDevice(device, plan)
-  for (const { deviceId, stepId, at, by, ...outcome } of job.records) said.push({ change: { type: 'recordStep', deviceId, stepId, outcome }, at, by })
+  for (const { deviceId, stepId, at, by, ...outcome } of job.records)
+    said.push({ change: { type: 'recordStep', deviceId, stepId, outcome }, at, by })
   for (const { id: faultId, raisedAt, raisedBy, events, state: _, ...facts } of job.faults) {
     said.push({ change: { type: 'raiseFault', faultId, facts }, at: raisedAt, by: raisedBy })
     for (const event of events) {
-      const change: Change = event.event === 'fix' ? { type: 'fixFault', faultId, fix: event.fix } : { type: 'recheckFault', faultId, passed: event.passed, note: event.note }
+      const change: Change =
+        event.event === 'fix'
+          ? { type: 'fixFault', faultId, fix: event.fix }
+          : { type: 'recheckFault', faultId, passed: event.passed, note: event.note }
       said.push({ change, at: event.at, by: event.by })
     }
   }
-  for (const { id: photoId, at, by, ...facts } of job.photos) said.push({ change: { type: 'addPhoto', photoId, facts }, at, by })
+  for (const { id: photoId, at, by, ...facts } of job.photos)
+    said.push({ change: { type: 'addPhoto', photoId, facts }, at, by })
   return said.map(({ change, at, by }) => ({ ...change, id: nextId(), jobId, at, by }))
 }
 
 /** The facts of a job that `createJob` and `editJob` carry. */
-export function factsOf({ name, address, units, headEnd, windMS, terrain, mainsV, keepPhotoPlace, policies, allowances }: Job): JobFacts {
+export function factsOf({
+  name,
+  address,
+  units,
+  headEnd,
+  windMS,
+  terrain,
+  mainsV,
+  keepPhotoPlace,
+  policies,
+  allowances,
+}: Job): JobFacts {
   return { name, address, units, headEnd, windMS, terrain, mainsV, keepPhotoPlace, policies, allowances }
 }
 

@@ -5,21 +5,48 @@ import { assess, assessAgain } from '../assess'
 import { device, job, NOW } from '@/testing/jobs'
 import { apply, Command, openJobFile, reasonsOf, type Change, type Job, type Route } from '.'
 
-const say = (change: Change) => ({ ...change, id: '0b0b3a3e-7b6c-4f0e-9a55-0c0d6a1b2c3d', jobId: 'job-1', at: NOW, by: 'Lead' })
+const say = (change: Change) => ({
+  ...change,
+  id: '0b0b3a3e-7b6c-4f0e-9a55-0c0d6a1b2c3d',
+  jobId: 'job-1',
+  at: NOW,
+  by: 'Lead',
+})
 const reasons = (change: object) => {
   const parsed = Command.safeParse({ ...say(change as Change) })
   return parsed.success ? [] : reasonsOf(parsed.error).map(({ path, message }) => `${path} ${message}`)
 }
 
 /** Today's demo file as an older program wrote it. */
-function asVersion3(): { job: Record<string, unknown> & { devices: { route: { segments: object[] } | null }[]; records: { stepId: string }[] } } & Record<string, unknown> {
-  const file = JSON.parse(readFileSync('demo/jobs/2-tamarisk-surgery.job.json', 'utf8')) as ReturnType<typeof asVersion3>
+function asVersion3(): {
+  job: Record<string, unknown> & {
+    devices: { route: { segments: object[] } | null }[]
+    records: { stepId: string }[]
+  }
+} & Record<string, unknown> {
+  const file = JSON.parse(readFileSync('demo/jobs/2-tamarisk-surgery.job.json', 'utf8')) as ReturnType<
+    typeof asVersion3
+  >
   const { terrain: _t, mainsV: _m, keepPhotoPlace: _k, ...older } = file.job
   const old = (id: string) => ({ 'bench/unpack': 'test/unpack', 'bench/power-up': 'test/bench' })[id] ?? id
   return {
-    ...file, version: 3, photos: [],
+    ...file,
+    version: 3,
+    photos: [],
     job: {
-      ...older, photos: [], faults: [], devices: older.devices.map((d) => ({ ...d, route: d.route && { ...d.route, segments: d.route.segments.map((s) => { const { conduitName: _, ...rest } = s as { conduitName: string }; return rest }) } })),
+      ...older,
+      photos: [],
+      faults: [],
+      devices: older.devices.map((d) => ({
+        ...d,
+        route: d.route && {
+          ...d.route,
+          segments: d.route.segments.map((s) => {
+            const { conduitName: _, ...rest } = s as { conduitName: string }
+            return rest
+          }),
+        },
+      })),
       records: older.records.map((r) => ({ ...r, stepId: old(r.stepId) })),
     },
   }
@@ -29,57 +56,156 @@ it('a file of version 3 opens: mains by its units, no shared conduit, steps of t
   const older = asVersion3()
   expect(older.job.records.some(({ stepId }) => stepId === 'test/unpack')).toBe(true)
   const opened = openJobFile(JSON.stringify(older))
-  expect(opened).toMatchObject({ ok: true, file: { version: 4, job: { mainsV: 120, terrain: 'open', keepPhotoPlace: false } } })
+  expect(opened).toMatchObject({
+    ok: true,
+    file: { version: 4, job: { mainsV: 120, terrain: 'open', keepPhotoPlace: false } },
+  })
   if (!opened.ok) return
   const now = opened.file.job
-  expect(now.devices.flatMap(({ route }) => route?.segments.map(({ conduitName }) => conduitName) ?? []).every((name) => name === '')).toBe(true)
-  expect(now.records.map(({ stepId }) => stepId).filter((id) => /^(test|bench)\/(unpack|bench|power-up)$/.test(id)).every((id) => id.startsWith('bench/'))).toBe(true)
+  expect(
+    now.devices
+      .flatMap(({ route }) => route?.segments.map(({ conduitName }) => conduitName) ?? [])
+      .every((name) => name === ''),
+  ).toBe(true)
+  expect(
+    now.records
+      .map(({ stepId }) => stepId)
+      .filter((id) => /^(test|bench)\/(unpack|bench|power-up)$/.test(id))
+      .every((id) => id.startsWith('bench/')),
+  ).toBe(true)
   expect(now.records).toHaveLength(older.job.records.length)
 })
 
 describe('signs that nobody sees', () => {
-  it.each([['half a sign', 'Door \ud800'], ['NUL', 'Do\u0000or'], ['writing turned round', 'Door \u202egnp.exe'], ['an isolate', '\u2066Door'], ['escape', '\u001b[31mDoor']])('%s in a name is refused with a message', (_, name) => {
-    expect(reasons({ type: 'putSupply', supply: { id: 's', name, partId: 'switch-8' } })).toEqual(['/supply/name It holds signs that cannot be seen (control signs or broken ones): type it again.'])
-    expect(reasons({ type: 'recordStep', deviceId: 'd', stepId: 'mount/fix', outcome: { state: 'done', value: null, choice: null, note: name } })[0]).toMatch(/^\/outcome\/note It holds/)
+  it.each([
+    ['half a sign', 'Door \ud800'],
+    ['NUL', 'Do\u0000or'],
+    ['writing turned round', 'Door \u202egnp.exe'],
+    ['an isolate', '\u2066Door'],
+    ['escape', '\u001b[31mDoor'],
+  ])('%s in a name is refused with a message', (_, name) => {
+    expect(reasons({ type: 'putSupply', supply: { id: 's', name, partId: 'switch-8' } })).toEqual([
+      '/supply/name It holds signs that cannot be seen (control signs or broken ones): type it again.',
+    ])
+    expect(
+      reasons({
+        type: 'recordStep',
+        deviceId: 'd',
+        stepId: 'mount/fix',
+        outcome: { state: 'done', value: null, choice: null, note: name },
+      })[0],
+    ).toMatch(/^\/outcome\/note It holds/)
   })
   it('whole signs of any writing are taken, line breaks in notes too', () => {
-    for (const name of ['Tür “links” ½', 'باب', '門 🚪']) expect(reasons({ type: 'putSupply', supply: { id: 's', name, partId: 'switch-8' } })).toEqual([])
-    expect(reasons({ type: 'recordStep', deviceId: 'd', stepId: 'mount/fix', outcome: { state: 'done', value: null, choice: null, note: 'one\n\ttwo' } })).toEqual([])
+    for (const name of ['Tür “links” ½', 'باب', '門 🚪'])
+      expect(reasons({ type: 'putSupply', supply: { id: 's', name, partId: 'switch-8' } })).toEqual([])
+    expect(
+      reasons({
+        type: 'recordStep',
+        deviceId: 'd',
+        stepId: 'mount/fix',
+        outcome: { state: 'done', value: null, choice: null, note: 'one\n\ttwo' },
+      }),
+    ).toEqual([])
   })
-  it('an id is no word of an address', () => expect(reasons({ type: 'removeThing', thingId: 'new' })[0]).toMatch(/^\/thingId An id has/))
+  it('an id is no word of an address', () =>
+    expect(reasons({ type: 'removeThing', thingId: 'new' })[0]).toMatch(/^\/thingId An id has/))
 })
 
 it('evidence of a closed fault stays; of an open one it goes', () => {
-  const photo = { id: 'p', sha256: 'a'.repeat(64), deviceId: null, stepId: null, faultId: 'f', caption: '', at: NOW, by: 'Lead' }
-  const fault = { id: 'f', deviceId: null, stage: null, origin: null, title: 'Loose', severity: 'looks' as const, cause: 'loose' as const, note: '', due: null, raisedAt: NOW, raisedBy: 'Lead', events: [] }
-  const remove = (state: 'closed' | 'open') => apply(job({ photos: [photo], faults: [{ ...fault, state }] }), Command.parse(say({ type: 'removePhoto', photoId: 'p' })), CATALOGUE)
+  const photo = {
+    id: 'p',
+    sha256: 'a'.repeat(64),
+    deviceId: null,
+    stepId: null,
+    faultId: 'f',
+    caption: '',
+    at: NOW,
+    by: 'Lead',
+  }
+  const fault = {
+    id: 'f',
+    deviceId: null,
+    stage: null,
+    origin: null,
+    title: 'Loose',
+    severity: 'looks' as const,
+    cause: 'loose' as const,
+    note: '',
+    due: null,
+    raisedAt: NOW,
+    raisedBy: 'Lead',
+    events: [],
+  }
+  const remove = (state: 'closed' | 'open') =>
+    apply(
+      job({ photos: [photo], faults: [{ ...fault, state }] }),
+      Command.parse(say({ type: 'removePhoto', photoId: 'p' })),
+      CATALOGUE,
+    )
   expect(remove('closed')).toMatchObject({ ok: false, reasons: [{ path: '/photoId' }] })
   expect(remove('open')).toMatchObject({ ok: true, job: { photos: [] } })
 })
 
-const way = (conduitName: string): Route => ({ segments: [{ id: 'a', space: 'conduit', lengthM: 9, riseM: 0, temperatureC: 20, conduitId: 'pvc-half', conduitName }], cordsM: 2, leadLengthM: null })
+const way = (conduitName: string): Route => ({
+  segments: [
+    { id: 'a', space: 'conduit', lengthM: 9, riseM: 0, temperatureC: 20, conduitId: 'pvc-half', conduitName },
+  ],
+  cordsM: 2,
+  leadLengthM: null,
+})
 
 describe('what one device says of another', () => {
-  const yard = (...names: string[]): Job => job({ devices: names.map((name, i) => device({ id: `d${i}`, mark: `0${i}`, route: way(name) })) })
-  const full = (one: Job) => assess(one, CATALOGUE).devices.map(({ findings }) => findings.some(({ id }) => id === 'route/conduit-a'))
+  const yard = (...names: string[]): Job =>
+    job({ devices: names.map((name, i) => device({ id: `d${i}`, mark: `0${i}`, route: way(name) })) })
+  const full = (one: Job) =>
+    assess(one, CATALOGUE).devices.map(({ findings }) => findings.some(({ id }) => id === 'route/conduit-a'))
   it('runs that share a conduit by name fill it together', () => {
     expect(full(yard('duct', 'duct', 'duct'))).toEqual([true, true, true])
     expect(full(yard('a', 'b', ''))).toEqual([false, false, false])
   })
   it('is taken up again when the other device changes', () => {
     const before = yard('duct', 'duct', 'duct')
-    const after = { ...before, devices: before.devices.map((d, i) => (i === 2 ? { ...d, route: way('other') } : d)) }
+    const after = {
+      ...before,
+      devices: before.devices.map((d, i) => (i === 2 ? { ...d, route: way('other') } : d)),
+    }
     const again = assessAgain({ job: before, assessment: assess(before, CATALOGUE) }, after, CATALOGUE)
     expect(again).toEqual(assess(after, CATALOGUE))
   })
 })
 
 it('a length read off the jacket goes into the findings, the resistance and the volts of its device', () => {
-  const long = device({ route: { ...way(''), segments: [{ ...way('').segments[0]!, space: 'loft', conduitId: null, lengthM: 40 }] }, power: { supplyId: 'switch', port: 1 }, terminate: { cameraEndId: 'plug', headEndId: 'jack' } })
+  const long = device({
+    route: {
+      ...way(''),
+      segments: [{ ...way('').segments[0]!, space: 'loft', conduitId: null, lengthM: 40 }],
+    },
+    power: { supplyId: 'switch', port: 1 },
+    terminate: { cameraEndId: 'plug', headEndId: 'jack' },
+  })
   const read = (value: number | null) => {
-    const records = value === null ? [] : [{ deviceId: long.id, stepId: 'route/length', state: 'done' as const, value, choice: null, note: '', at: NOW, by: 'Lead' }]
+    const records =
+      value === null
+        ? []
+        : [
+            {
+              deviceId: long.id,
+              stepId: 'route/length',
+              state: 'done' as const,
+              value,
+              choice: null,
+              note: '',
+              at: NOW,
+              by: 'Lead',
+            },
+          ]
     const [one] = assess(job({ devices: [long], records }), CATALOGUE).devices
-    return { stop: one!.findings.find(({ id }) => id === 'route/length')!.verdict, ohm: one!.stages!.power!.result.drawing.circuitOhm, loop: one!.steps.find(({ step }) => step.id === 'terminate/loop')!.step.entry }
+    return {
+      stop: one!.findings.find(({ id }) => id === 'route/length')!.verdict,
+      ohm: one!.stages!.power!.result.drawing.circuitOhm,
+      loop: one!.steps.find(({ step }) => step.id === 'terminate/loop')!.step.entry,
+    }
   }
   const [planned, found] = [read(null), read(96)]
   expect([planned.stop, found.stop]).toEqual(['good', 'stop'])

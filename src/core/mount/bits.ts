@@ -10,8 +10,9 @@ const SOLD: Record<UnitSystem, readonly number[]> = {
 }
 
 /**
- * The bit to take for a hole, in millimetres: the next one sold that is at least `mm` ('clear'), the largest that is at
- * most `mm` ('pilot'), or the largest in which an anchor for `mm` still grips ('anchor').
+ * The bit to take for a hole, in millimetres: the next one sold that is at least `mm` ('clear'), the
+ * largest that is at most `mm` ('pilot'), or the largest in which an anchor for `mm` still grips
+ * ('anchor').
  */
 export function bitMm(mm: number, fit: Fit, units: UnitSystem): number {
   const sold = SOLD[units]

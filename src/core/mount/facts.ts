@@ -15,7 +15,10 @@ export function passageMm(passage: PassageId, cableDiameterMm: number): number {
 }
 
 /** The bit for a fixing's own hole, millimetres and in words; null where nothing is drilled for it. */
-function fixingHole({ holeMm, holeFit }: Fixing, units: 'metric' | 'imperial'): { readonly mm: number; readonly bit: string } | null {
+function fixingHole(
+  { holeMm, holeFit }: Fixing,
+  units: 'metric' | 'imperial',
+): { readonly mm: number; readonly bit: string } | null {
   if (holeMm === null || holeMm === 0) return null
   return { mm: bitMm(holeMm, holeFit, units), bit: printBit(holeMm, holeFit, units) }
 }
@@ -35,7 +38,10 @@ export const mountFacts = remembered((context, mount: Mount) => {
   const woods = [...catalogue.woods.values()]
   const weakest = woods.reduce((a, b) => (b.specificGravity < a.specificGravity ? b : a))
   const wood = mount.woodId === null ? weakest : catalogue.woods.get(mount.woodId)!
-  const wet = device.exposure === 'open weather' || device.exposure === 'marine' || device.exposure === 'buried or flooding'
+  const wet =
+    device.exposure === 'open weather' ||
+    device.exposure === 'marine' ||
+    device.exposure === 'buried or flooding'
   const gravity = MOUNT_LIMITS.gravityMS2.value
   const weightN = stackMassKg(context) * gravity
   const loadN = weightN * MOUNT_LIMITS.loadFactor.value
@@ -49,17 +55,21 @@ export const mountFacts = remembered((context, mount: Mount) => {
   const allowed = MOUNT_LIMITS.windAllowable.value / 100
 
   // Weight turns a wall's stack about its foot by its reach alone; wind by its whole distance, out and down.
-  const weightNm = overturning ? hung.reduce((sum, { part, outM }) => sum + part.massKg * gravity * outM, 0) : 0
+  const weightNm = overturning
+    ? hung.reduce((sum, { part, outM }) => sum + part.massKg * gravity * outM, 0)
+    : 0
   const inWind = new Set(windward(mounts, camera))
   const windNm = hung.reduce(
-    (sum, { part, outM, dropM }) => (inWind.has(part) ? sum + windForceN(pressurePa, partAreaM2(part)) * Math.hypot(outM, dropM) : sum),
+    (sum, { part, outM, dropM }) =>
+      inWind.has(part) ? sum + windForceN(pressurePa, partAreaM2(part)) * Math.hypot(outM, dropM) : sum,
     0,
   )
   const spacingMm = Math.max(20, base.fixing.spacingMm)
   const topFixings = Math.max(1, Math.floor(mount.fixingCount / 2))
   const shared = (n: number) => n / mount.fixingCount
   const tipped = (momentNm: number) => momentNm / ((spacingMm / 1000) * topFixings)
-  const holds = (duration?: number) => pullCapacityN(fixing, wood.specificGravity, mount.threadInWoodMm, wet, mount.makersPullN, duration)
+  const holds = (duration?: number) =>
+    pullCapacityN(fixing, wood.specificGravity, mount.threadInWoodMm, wet, mount.makersPullN, duration)
 
   // A wall carries the weight across its fixings, a ceiling along them.
   const still: LoadCase = {
@@ -72,19 +82,41 @@ export const mountFacts = remembered((context, mount: Mount) => {
     shearN: overturning ? Math.hypot(shared(weightN), shared(allowed * windN)) : shared(allowed * windN),
     capacityN: isScrew ? holds(MOUNT_LIMITS.windDuration.value) : holds(),
   }
-  const used = ({ pullN, shearN, capacityN }: LoadCase) => (capacityN > 0 ? pullN / capacityN : Infinity) + shearN / fixing.shearN
+  const used = ({ pullN, shearN, capacityN }: LoadCase) =>
+    (capacityN > 0 ? pullN / capacityN : Infinity) + shearN / fixing.shearN
   const [usedByWeight, usedByWind] = [used(still), used(blown)]
 
   const pilot = isScrew ? pilotMm(fixing, wood.specificGravity) : null
   const hole = fixingHole(fixing, units)
   const passMm = passageMm(mount.passage, cable.diameterMm)
   return {
-    fixing, wood, isScrew, wet, weightN, loadN, base, spacingMm, overturning, topFixings,
-    pullN: still.pullN, shearN: still.shearN, capacityN: still.capacityN, windN, windNm, weightNm, blown,
-    usedByWeight, usedByWind, used: Math.max(usedByWeight, usedByWind),
-    pilotMm: pilot, pilotBit: pilot === null ? null : printBit(pilot, 'pilot', units),
-    fixingHoleMm: hole?.mm ?? null, fixingBit: hole?.bit ?? null,
-    passMm, cableHoleMm: bitMm(passMm, 'clear', units), cableBit: printBit(passMm, 'clear', units),
+    fixing,
+    wood,
+    isScrew,
+    wet,
+    weightN,
+    loadN,
+    base,
+    spacingMm,
+    overturning,
+    topFixings,
+    pullN: still.pullN,
+    shearN: still.shearN,
+    capacityN: still.capacityN,
+    windN,
+    windNm,
+    weightNm,
+    blown,
+    usedByWeight,
+    usedByWind,
+    used: Math.max(usedByWeight, usedByWind),
+    pilotMm: pilot,
+    pilotBit: pilot === null ? null : printBit(pilot, 'pilot', units),
+    fixingHoleMm: hole?.mm ?? null,
+    fixingBit: hole?.bit ?? null,
+    passMm,
+    cableHoleMm: bitMm(passMm, 'clear', units),
+    cableBit: printBit(passMm, 'clear', units),
   }
 })
 

@@ -3,25 +3,47 @@ import { MOUNT_LIMITS } from './limits'
 
 const LBF_PER_INCH_IN_N_PER_MM = 4.4482216 / 25.4
 
-/** Withdrawal of a wood screw in side grain, lb per inch of thread: 2850·G²·D, D in inches. NDS reference value. */
+/**
+ * Withdrawal of a wood screw in side grain, lb per inch of thread: 2850·G²·D, D in inches. NDS reference
+ * value.
+ */
 export function woodScrewLbPerInch(specificGravity: number, diameterIn: number): number {
   return MOUNT_LIMITS.woodScrew.value * specificGravity ** 2 * diameterIn
 }
 
-/** Withdrawal of a lag screw in side grain, lb per inch of thread, tip excluded: 1800·G^1.5·D^0.75. NDS reference value. */
+/**
+ * Withdrawal of a lag screw in side grain, lb per inch of thread, tip excluded: 1800·G^1.5·D^0.75. NDS
+ * reference value.
+ */
 export function lagScrewLbPerInch(specificGravity: number, diameterIn: number): number {
   return MOUNT_LIMITS.lagScrew.value * specificGravity ** 1.5 * diameterIn ** 0.75
 }
 
 /**
- * What one fixing may carry in pull, newtons: computed for wood and lag screws from the thread in solid wood (the
- * duration factor of a load that stays unless another is given, wet service where rain reaches), otherwise the maker's value or the catalogue's.
+ * What one fixing may carry in pull, newtons: computed for wood and lag screws from the thread in solid
+ * wood (the duration factor of a load that stays unless another is given, wet service where rain reaches),
+ * otherwise the maker's value or the catalogue's.
  */
-export function pullCapacityN(fixing: Fixing, specificGravity: number, threadInWoodMm: number, wet: boolean, makersPullN: number | null, duration = MOUNT_LIMITS.permanent.value): number {
+export function pullCapacityN(
+  fixing: Fixing,
+  specificGravity: number,
+  threadInWoodMm: number,
+  wet: boolean,
+  makersPullN: number | null,
+  duration = MOUNT_LIMITS.permanent.value,
+): number {
   if (makersPullN !== null) return makersPullN
   if (fixing.kind !== 'wood screw' && fixing.kind !== 'lag screw') return fixing.pullN ?? 0
-  const perInch = (fixing.kind === 'wood screw' ? woodScrewLbPerInch : lagScrewLbPerInch)(specificGravity, fixing.diameterMm / 25.4)
-  const pullN = perInch * LBF_PER_INCH_IN_N_PER_MM * Math.min(threadInWoodMm, fixing.threadMm) * (wet ? MOUNT_LIMITS.wetService.value : 1) * duration
+  const perInch = (fixing.kind === 'wood screw' ? woodScrewLbPerInch : lagScrewLbPerInch)(
+    specificGravity,
+    fixing.diameterMm / 25.4,
+  )
+  const pullN =
+    perInch *
+    LBF_PER_INCH_IN_N_PER_MM *
+    Math.min(threadInWoodMm, fixing.threadMm) *
+    (wet ? MOUNT_LIMITS.wetService.value : 1) *
+    duration
   return pullN < 1 ? 0 : pullN // less than a newton is no hold
 }
 
@@ -33,7 +55,10 @@ export function pilotMm(fixing: Fixing, specificGravity: number): number | null 
   return (fixing.rootMm * (specificGravity > 0.6 ? pilotHard : pilotSoft).value) / 100
 }
 
-/** NDS 12.1.4 gives the lead hole of a lag's thread a range by the wood: the share taken lies inside it with any bit. */
+/**
+ * NDS 12.1.4 gives the lead hole of a lag's thread a range by the wood: the share taken lies inside it with
+ * any bit.
+ */
 function lagLead(specificGravity: number) {
   const { lagLeadLight, lagLeadMiddle, lagLeadHeavy } = MOUNT_LIMITS
   if (specificGravity > 0.6) return lagLeadHeavy
@@ -46,7 +71,10 @@ export function leastThreadMm({ kind, diameterMm }: Pick<Fixing, 'kind' | 'diame
   return kind === 'wood screw' ? MOUNT_LIMITS.screwThread.value * diameterMm : null
 }
 
-/** Ladder at 4 to 1 for a top support at `heightM`: working length along the ladder and foot distance, metres. */
+/**
+ * Ladder at 4 to 1 for a top support at `heightM`: working length along the ladder and foot distance,
+ * metres.
+ */
 export function ladder(heightM: number): { readonly workingLengthM: number; readonly footM: number } {
   const share = MOUNT_LIMITS.ladderRatio.value / 100
   const workingLengthM = heightM / Math.sqrt(1 - share ** 2)

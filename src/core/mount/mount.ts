@@ -21,7 +21,14 @@ export interface MountSection {
   readonly facing: 'wall' | 'down'
   readonly holding: Holding
   readonly surfaceName: string
-  readonly parts: readonly { readonly name: string; readonly baseMm: number; readonly depthMm: number; readonly reachMm: number; readonly turns: 'same' | 'down'; readonly before: string | null }[]
+  readonly parts: readonly {
+    readonly name: string
+    readonly baseMm: number
+    readonly depthMm: number
+    readonly reachMm: number
+    readonly turns: 'same' | 'down'
+    readonly before: string | null
+  }[]
   readonly fixingName: string
   readonly fixingCount: number
   readonly spacingMm: number
@@ -33,33 +40,63 @@ export interface MountSection {
 }
 
 const USUAL_FIXING: Record<Holding, string> = {
-  'wood': 'screw-8', 'masonry': 'plug-6', 'hollow masonry': 'sleeve-hollow', 'steel sheet': 'self-drill', 'soft sheet': 'toggle-board',
-  'tile': 'tile-bolt', 'pole': 'pole-band', 'box': 'box-screw',
+  'wood': 'screw-8',
+  'masonry': 'plug-6',
+  'hollow masonry': 'sleeve-hollow',
+  'steel sheet': 'self-drill',
+  'soft sheet': 'toggle-board',
+  'tile': 'tile-bolt',
+  'pole': 'pole-band',
+  'box': 'box-screw',
 }
 
 /** A lamp pole of ordinary size: measure it. Common practice, no source. */
-const USUAL_POLE: NonNullable<Mount['pole']> = { material: 'steel', diameterMm: 114.3, wallMm: 3.6, heightM: 6 }
+const USUAL_POLE: NonNullable<Mount['pole']> = {
+  material: 'steel',
+  diameterMm: 114.3,
+  wallMm: 3.6,
+  heightM: 6,
+}
 
 const bandFits = ({ catalogue }: DeviceContext, { fixingId, pole }: Mount): boolean => {
   const band = catalogue.fixings.get(fixingId)?.bandMm
   return !band || !pole || (pole.diameterMm >= band[0] && pole.diameterMm <= band[1])
 }
 
-/** Start values: the usual fixing for the surface, as many as the part asks for; a stronger one where that is too weak. */
+/**
+ * Start values: the usual fixing for the surface, as many as the part asks for; a stronger one where that
+ * is too weak.
+ */
 export function proposeMount(context: DeviceContext): Mount {
   const { surface, camera, catalogue } = context
   const usual = catalogue.fixings.get(USUAL_FIXING[surface.holding])
-  const candidates = [usual, ...[...catalogue.fixings.values()].filter(({ holdsIn }) => holdsIn.includes(surface.holding))].filter((fixing) => fixing !== undefined)
+  const candidates = [
+    usual,
+    ...[...catalogue.fixings.values()].filter(({ holdsIn }) => holdsIn.includes(surface.holding)),
+  ].filter((fixing) => fixing !== undefined)
   const proposals = candidates.map((fixing): Mount => {
     const inWood = fixing.kind === 'wood screw' || fixing.kind === 'lag screw'
     return {
-      fixingId: fixing.id, fixingCount: Math.max(1, basePart(context).fixing.atLeast), woodId: inWood ? 'spruce-pine-fir' : null, threadInWoodMm: inWood ? fixing.threadMm : 0, makersPullN: null,
-      passage: camera.connection === 'network tail' && !hasBox(context) ? 'coupler' : 'bare cable', tethered: false, backed: false,
-      edgeMm: null, slotMm: null, pole: surface.holding === 'pole' ? USUAL_POLE : null,
+      fixingId: fixing.id,
+      fixingCount: Math.max(1, basePart(context).fixing.atLeast),
+      woodId: inWood ? 'spruce-pine-fir' : null,
+      threadInWoodMm: inWood ? fixing.threadMm : 0,
+      makersPullN: null,
+      passage: camera.connection === 'network tail' && !hasBox(context) ? 'coupler' : 'bare cable',
+      tethered: false,
+      backed: false,
+      edgeMm: null,
+      slotMm: null,
+      pole: surface.holding === 'pole' ? USUAL_POLE : null,
     }
   })
-  const enough = (mount: Mount) => mount.threadInWoodMm >= (leastThreadMm(catalogue.fixings.get(mount.fixingId)!) ?? 0)
-  return proposals.find((mount) => mountFacts(context, mount).used <= 1 && enough(mount) && bandFits(context, mount)) ?? proposals[0]!
+  const enough = (mount: Mount) =>
+    mount.threadInWoodMm >= (leastThreadMm(catalogue.fixings.get(mount.fixingId)!) ?? 0)
+  return (
+    proposals.find(
+      (mount) => mountFacts(context, mount).used <= 1 && enough(mount) && bandFits(context, mount),
+    ) ?? proposals[0]!
+  )
 }
 
 /** Every finding of a mount. `advise` words the way out of a fixing that is too weak. */
@@ -86,14 +123,35 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
     figures: figuresOf(context, mount, facts),
     findings: findingsOf(context, mount, (id) => smallestChange(context, mount, id, judge)),
     drawing: {
-      facing: surface.facing, holding: surface.holding, surfaceName: surface.name,
+      facing: surface.facing,
+      holding: surface.holding,
+      surfaceName: surface.name,
       parts: [
-        ...mounts.map(({ name, baseMm, depthMm, reachMm, turns, before }) => ({ name, baseMm, depthMm, reachMm, turns, before })),
-        { name: camera.name, baseMm: camera.baseMm, depthMm: camera.depthMm, reachMm: camera.depthMm, turns: 'same' as const, before: cameraNote(context) },
+        ...mounts.map(({ name, baseMm, depthMm, reachMm, turns, before }) => ({
+          name,
+          baseMm,
+          depthMm,
+          reachMm,
+          turns,
+          before,
+        })),
+        {
+          name: camera.name,
+          baseMm: camera.baseMm,
+          depthMm: camera.depthMm,
+          reachMm: camera.depthMm,
+          turns: 'same' as const,
+          before: cameraNote(context),
+        },
       ],
-      fixingName: facts.fixing.name, fixingCount: mount.fixingCount, spacingMm: facts.spacingMm,
-      threadMm: facts.isScrew ? Math.min(mount.threadInWoodMm, facts.fixing.threadMm) : facts.fixing.threadMm, holeMm: facts.cableHoleMm,
-      weightN: facts.weightN, pullN: facts.pullN, capacityN: facts.capacityN,
+      fixingName: facts.fixing.name,
+      fixingCount: mount.fixingCount,
+      spacingMm: facts.spacingMm,
+      threadMm: facts.isScrew ? Math.min(mount.threadInWoodMm, facts.fixing.threadMm) : facts.fixing.threadMm,
+      holeMm: facts.cableHoleMm,
+      weightN: facts.weightN,
+      pullN: facts.pullN,
+      capacityN: facts.capacityN,
     },
   }
 }
@@ -102,22 +160,37 @@ function figuresOf(context: DeviceContext, mount: Mount, facts: MountFacts): Fig
   const { camera, say, windMS } = context
   const stack = sumOf(context, say)
   const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
-  const seals = [count(stack.gaskets, 'gasket or edge', 'gaskets or edges'), count(stack.threads, 'thread', 'threads'), count(stack.entries, 'cable entry', 'cable entries')]
+  const seals = [
+    count(stack.gaskets, 'gasket or edge', 'gaskets or edges'),
+    count(stack.threads, 'thread', 'threads'),
+    count(stack.entries, 'cable entry', 'cable entries'),
+  ]
   return [
     { label: 'Stands off the surface', reading: quantity(stack.offMm, 'size') },
     { label: 'To seal', reading: text(seals.join(', ')) },
     { label: 'Holes of its base', reading: text(stack.holesSay) },
     { label: 'Hangs from the fixings', reading: quantity(stackMassKg(context), 'mass') },
-    { label: `Carries at least (× ${MOUNT_LIMITS.loadFactor.value})`, reading: quantity(facts.loadN, 'force') },
-    { label: facts.overturning ? 'Pull on each top fixing' : 'Pull on each fixing', reading: quantity(facts.pullN, 'force') },
+    {
+      label: `Carries at least (× ${MOUNT_LIMITS.loadFactor.value})`,
+      reading: quantity(facts.loadN, 'force'),
+    },
+    {
+      label: facts.overturning ? 'Pull on each top fixing' : 'Pull on each fixing',
+      reading: quantity(facts.pullN, 'force'),
+    },
     ...(facts.windN > 0 ? windFigures(context, facts, say(windMS, 'speed')) : []),
     ...(facts.shearN > 0 ? [{ label: 'Across each fixing', reading: quantity(facts.shearN, 'force') }] : []),
-    { label: 'One fixing holds', reading: facts.capacityN > 0 ? quantity(facts.capacityN, 'force') : text('nothing') },
+    {
+      label: 'One fixing holds',
+      reading: facts.capacityN > 0 ? quantity(facts.capacityN, 'force') : text('nothing'),
+    },
     ...(facts.pilotBit ? [{ label: 'Pilot bit', reading: text(facts.pilotBit) }] : []),
     ...(facts.fixingBit ? [{ label: 'Hole for the fixing', reading: text(facts.fixingBit) }] : []),
     { label: `Cable hole (${PASSAGES[mount.passage].toLowerCase()})`, reading: text(facts.cableBit) },
     ...poleFigures(context, mount, onPole(context, mount), facts.fixing.bandMm !== null),
-    ...(camera.impact ? [{ label: 'Stands a blow of', reading: text(`${IMPACT_J[camera.impact]} J, ${camera.impact}`) }] : []),
+    ...(camera.impact
+      ? [{ label: 'Stands a blow of', reading: text(`${IMPACT_J[camera.impact]} J, ${camera.impact}`) }]
+      : []),
     ...reachFigures(context),
   ]
 }
@@ -126,11 +199,19 @@ function windFigures({ device, say }: DeviceContext, facts: MountFacts, wind: st
   const height = device.sight ? '' : `, up to ${say(LOWEST_WIND_M, 'length')} high: no lens height yet`
   return [
     { label: `Wind, ${wind}${height}`, reading: quantity(facts.windN, 'force') },
-    { label: '· used up by weight and wind', reading: Number.isFinite(facts.usedByWind) ? quantity(100 * facts.usedByWind, 'share') : text('no hold') },
+    {
+      label: '· used up by weight and wind',
+      reading: Number.isFinite(facts.usedByWind)
+        ? quantity(100 * facts.usedByWind, 'share')
+        : text('no hold'),
+    },
   ]
 }
 
-/** Ladders for the height that was given; none is named where a tower is due, or while nobody has given a height. */
+/**
+ * Ladders for the height that was given; none is named where a tower is due, or while nobody has given a
+ * height.
+ */
 function reachFigures({ device, say }: DeviceContext): Figure[] {
   if (!device.sight) return [{ label: 'Ladder', reading: text('no lens height yet') }]
   const up = climb(device.sight.heightM)
@@ -138,13 +219,20 @@ function reachFigures({ device, say }: DeviceContext): Figure[] {
   return [
     { label: 'Ladder, working length', reading: quantity(up.workingLengthM, 'length') },
     { label: 'Ladder foot out', reading: quantity(up.footM, 'length') },
-    { label: `Ladder to step off, rails ${say(MOUNT_LIMITS.railsAboveM.value, 'length')} above`, reading: quantity(up.railsM, 'length') },
-    ...(up.extensionM === null ? [] : [{ label: 'Extension ladder that reaches', reading: quantity(up.extensionM, 'length') }]),
+    {
+      label: `Ladder to step off, rails ${say(MOUNT_LIMITS.railsAboveM.value, 'length')} above`,
+      reading: quantity(up.railsM, 'length'),
+    },
+    ...(up.extensionM === null
+      ? []
+      : [{ label: 'Extension ladder that reaches', reading: quantity(up.extensionM, 'length') }]),
   ]
 }
 
 /** What must be minded before the camera itself is closed. Common practice, no source. */
 function cameraNote({ camera, device }: DeviceContext): string | null {
   if (camera.form === 'dome') return 'The dome goes on after aiming, the outer film off last of all.'
-  return camera.form === 'bullet' && device.sight?.portrait ? 'Sun shroud off before it is turned to portrait, on again after.' : null
+  return camera.form === 'bullet' && device.sight?.portrait
+    ? 'Sun shroud off before it is turned to portrait, on again after.'
+    : null
 }

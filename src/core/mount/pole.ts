@@ -19,21 +19,31 @@ export interface Bent {
 
 /** A force at a height bends the pole below it: δ = FL³/3EI, end slope FL²/2EI. Beam theory. */
 export function bentByForce(forceN: number, atM: number, stiffnessNm2: number): Bent {
-  return { deflectionM: (forceN * atM ** 3) / (3 * stiffnessNm2), slopeRad: (forceN * atM ** 2) / (2 * stiffnessNm2) }
+  return {
+    deflectionM: (forceN * atM ** 3) / (3 * stiffnessNm2),
+    slopeRad: (forceN * atM ** 2) / (2 * stiffnessNm2),
+  }
 }
 
-/** An even load (N/m) over the whole height, seen at x up: w·x²(6L² − 4Lx + x²)/24EI, slope w·x(3L² − 3Lx + x²)/6EI. Beam theory. */
+/**
+ * An even load (N/m) over the whole height, seen at x up: w·x²(6L² − 4Lx + x²)/24EI, slope w·x(3L² − 3Lx +
+ * x²)/6EI. Beam theory.
+ */
 export function bentByWind(loadNm: number, heightM: number, atM: number, stiffnessNm2: number): Bent {
   const x = Math.min(atM, heightM)
   const slopeRad = (loadNm * x * (3 * heightM ** 2 - 3 * heightM * x + x ** 2)) / (6 * stiffnessNm2)
-  return { deflectionM: (loadNm * x ** 2 * (6 * heightM ** 2 - 4 * heightM * x + x ** 2)) / (24 * stiffnessNm2), slopeRad }
+  return {
+    deflectionM: (loadNm * x ** 2 * (6 * heightM ** 2 - 4 * heightM * x + x ** 2)) / (24 * stiffnessNm2),
+    slopeRad,
+  }
 }
 
-export const stiffnessNm2 = (pole: Pole): number => POLE_MATERIALS[pole.material].elasticGPa * 1e9 * tubeInertiaM4(pole)
+export const stiffnessNm2 = (pole: Pole): number =>
+  POLE_MATERIALS[pole.material].elasticGPa * 1e9 * tubeInertiaM4(pole)
 
 /**
- * How far a pole leans, standing still, in a steady wind in which the picture must hold: the device's own force and the
- * wind on the pole. Gusts that meet its own swing shake it more; that is not reckoned.
+ * How far a pole leans, standing still, in a steady wind in which the picture must hold: the device's own
+ * force and the wind on the pole. Gusts that meet its own swing shake it more; that is not reckoned.
  */
 export function lean(pole: Pole, cameraM: number, deviceAreaM2: number): Bent {
   const pressure = velocityPressurePa(MOUNT_LIMITS.pictureWindMS.value, 1)
@@ -43,7 +53,9 @@ export function lean(pole: Pole, cameraM: number, deviceAreaM2: number): Bent {
   return { deflectionM: own.deflectionM + whole.deflectionM, slopeRad: own.slopeRad + whole.slopeRad }
 }
 
-/** What the design wind does at the foot of a pole: moments in N·m, stress in MPa under its allowable share. */
+/**
+ * What the design wind does at the foot of a pole: moments in N·m, stress in MPa under its allowable share.
+ */
 export interface Foot {
   readonly momentNm: number
   /** How much of the moment the device adds, 0 to 1. */
@@ -53,15 +65,27 @@ export interface Foot {
 }
 
 /** Moment at the foot, w·L²/2 of the pole and F·h of the device, and the bending stress M·c/I there. */
-export function footOf(pole: Pole, cameraM: number, deviceAreaM2: number, windMS: number, terrain: Terrain): Foot {
+export function footOf(
+  pole: Pole,
+  cameraM: number,
+  deviceAreaM2: number,
+  windMS: number,
+  terrain: Terrain,
+): Foot {
   const pressure = velocityPressurePa(windMS, exposureCoefficient(terrain, pole.heightM))
   const own = windForceN(pressure, deviceAreaM2) * Math.min(cameraM, pole.heightM)
   const whole = (windForceN(pressure, pole.diameterMm / 1000) * pole.heightM ** 2) / 2
   const momentNm = own + whole
   const allowed = (momentNm * MOUNT_LIMITS.windAllowable.value) / 100
   const stressMPa = (allowed * (pole.diameterMm / 2000)) / tubeInertiaM4(pole) / 1e6
-  return { momentNm, deviceShare: momentNm === 0 ? 0 : own / momentNm, stressMPa, allowableMPa: POLE_MATERIALS[pole.material].bendingMPa }
+  return {
+    momentNm,
+    deviceShare: momentNm === 0 ? 0 : own / momentNm,
+    stressMPa,
+    allowableMPa: POLE_MATERIALS[pole.material].bendingMPa,
+  }
 }
 
 /** Length of band for a pole, mm: once round and the tail that the buckle wants. */
-export const bandLengthMm = (diameterMm: number): number => Math.PI * diameterMm + MOUNT_LIMITS.bandTailMm.value
+export const bandLengthMm = (diameterMm: number): number =>
+  Math.PI * diameterMm + MOUNT_LIMITS.bandTailMm.value

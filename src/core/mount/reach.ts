@@ -8,7 +8,10 @@ export interface Climb {
   readonly footM: number
   /** Along a ladder whose rails stand upright 0.9 m above a landing at that height, for stepping off. */
   readonly railsM: number
-  /** An extension ladder that reaches: its sections' length together, overlap included; null where none is made. */
+  /**
+   * An extension ladder that reaches: its sections' length together, overlap included; null where none is
+   * made.
+   */
   readonly extensionM: number | null
   /** Too high for two-handed work from any ladder: none is named. */
   readonly tower: boolean
@@ -19,5 +22,10 @@ export function climb(heightM: number): Climb {
   const { railsAboveM, ladderM } = MOUNT_LIMITS
   const railsM = ladder(heightM + railsAboveM.value).workingLengthM
   const made = EXTENSION_OVERLAPS.find(({ upToM, overlapM }) => railsM + overlapM <= upToM + 1e-9)
-  return { ...ladder(heightM), railsM, extensionM: made ? railsM + made.overlapM : null, tower: heightM > ladderM.value }
+  return {
+    ...ladder(heightM),
+    railsM,
+    extensionM: made ? railsM + made.overlapM : null,
+    tower: heightM > ladderM.value,
+  }
 }

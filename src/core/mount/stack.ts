@@ -5,7 +5,10 @@ type Stack = Pick<DeviceContext, 'mounts' | 'camera'>
 
 const FLAT: readonly Interface[] = ['surface', 'box lid', 'pole plate']
 
-/** True when what a part offers takes what the next one needs: any flat face takes a part made for a surface. */
+/**
+ * True when what a part offers takes what the next one needs: any flat face takes a part made for a
+ * surface.
+ */
 export function fits(offers: Interface, needs: Interface): boolean {
   return offers === needs || (needs === 'surface' && FLAT.includes(offers))
 }
@@ -39,7 +42,10 @@ export function stackMassKg({ mounts, camera }: Stack): number {
   return mounts.reduce((sum, { massKg }) => sum + massKg, camera.massKg)
 }
 
-/** One part of a stack and where its middle hangs: metres out from the surface and down from where the stack begins. */
+/**
+ * One part of a stack and where its middle hangs: metres out from the surface and down from where the stack
+ * begins.
+ */
 export interface Hung {
   readonly part: Camera | MountPart
   readonly outM: number
@@ -47,14 +53,21 @@ export interface Hung {
 }
 
 /**
- * Where each part of a stack hangs. On a wall parts stand out by their reach until one turns down; what follows hangs
- * below it, no farther out. Under a ceiling everything hangs straight down. A camera inside a housing hangs where that does.
+ * Where each part of a stack hangs. On a wall parts stand out by their reach until one turns down; what
+ * follows hangs below it, no farther out. Under a ceiling everything hangs straight down. A camera inside a
+ * housing hangs where that does.
  */
-export function hungParts({ surface, mounts, camera }: Pick<DeviceContext, 'surface' | 'mounts' | 'camera'>): Hung[] {
+export function hungParts({
+  surface,
+  mounts,
+  camera,
+}: Pick<DeviceContext, 'surface' | 'mounts' | 'camera'>): Hung[] {
   let down = surface.facing === 'down'
   let [out, drop] = [0, 0]
   const hung = mounts.map((part): Hung => {
-    const at = down ? { outM: out, dropM: drop + part.depthMm / 2000 } : { outM: out + part.reachMm / 2000, dropM: drop }
+    const at = down
+      ? { outM: out, dropM: drop + part.depthMm / 2000 }
+      : { outM: out + part.reachMm / 2000, dropM: drop }
     if (down) drop += part.depthMm / 1000
     else out += part.reachMm / 1000
     if (part.turns === 'down') down = true
@@ -82,7 +95,10 @@ export interface StackSum {
   readonly holesSay: string
 }
 
-/** Adds a stack up, camera included: reach, widest part, gaskets, threaded joints, cable entries, holes in the surface. */
+/**
+ * Adds a stack up, camera included: reach, widest part, gaskets, threaded joints, cable entries, holes in
+ * the surface.
+ */
 export function sumOf({ mounts, camera }: Stack, say: DeviceContext['say']): StackSum {
   const openings = [...mounts, camera].flatMap((part) => part.openings)
   const { fixing } = basePart({ mounts, camera })
@@ -91,7 +107,8 @@ export function sumOf({ mounts, camera }: Stack, say: DeviceContext['say']): Sta
     acrossMm: Math.max(camera.baseMm, ...mounts.map(({ baseMm }) => baseMm)),
     gaskets: openings.filter(({ kind }) => kind === 'gasket' || kind === 'wall edge').length,
     threads: mounts.filter(({ needs }) => needs === 'pipe thread').length,
-    entries: openings.filter(({ kind }) => ['cable entry', 'grommet seat', 'spare entry'].includes(kind)).length,
+    entries: openings.filter(({ kind }) => ['cable entry', 'grommet seat', 'spare entry'].includes(kind))
+      .length,
     holes: fixing.holes,
     holesSay: holeWords(fixing.holes, fixing.spacingMm, (mm) => say(mm, 'size')),
   }

@@ -3,7 +3,10 @@ import type { DeviceContext } from '../parts'
 import { mountFacts } from './facts'
 import { holeSpots, type HoleSpot } from './holes'
 
-/** A drilling template in millimetres from the middle of the base: x to the right, y down, up on the sheet is up on the wall. */
+/**
+ * A drilling template in millimetres from the middle of the base: x to the right, y down, up on the sheet
+ * is up on the wall.
+ */
 export interface MountTemplate {
   readonly part: string
   readonly surface: string
@@ -20,14 +23,23 @@ export interface MountTemplate {
   readonly cableBit: string
 }
 
-/** Where to drill for the part that meets the surface. A generic pattern: the maker's own template decides. */
+/**
+ * Where to drill for the part that meets the surface. A generic pattern: the maker's own template decides.
+ */
 export function mountTemplate(context: DeviceContext, mount: Mount): MountTemplate {
   const { surface, device } = context
   const facts = mountFacts(context, mount)
   return {
-    part: facts.base.name, surface: surface.name, mark: device.mark, name: device.name, baseMm: facts.base.baseMm,
+    part: facts.base.name,
+    surface: surface.name,
+    mark: device.mark,
+    name: device.name,
+    baseMm: facts.base.baseMm,
     outline: facts.base.fixing.holes === 4 ? 'square' : 'round',
-    fixings: holeSpots(facts.base.fixing.holes, facts.base.fixing.spacingMm), fixingBit: facts.pilotBit ?? facts.fixingBit,
-    fixingMm: facts.pilotMm ?? facts.fixingHoleMm ?? facts.fixing.diameterMm, cableHoleMm: facts.cableHoleMm, cableBit: facts.cableBit,
+    fixings: holeSpots(facts.base.fixing.holes, facts.base.fixing.spacingMm),
+    fixingBit: facts.pilotBit ?? facts.fixingBit,
+    fixingMm: facts.pilotMm ?? facts.fixingHoleMm ?? facts.fixing.diameterMm,
+    cableHoleMm: facts.cableHoleMm,
+    cableBit: facts.cableBit,
   }
 }

@@ -7,18 +7,25 @@ import { MOUNT_LIMITS, WIND_PROFILES } from './limits'
 export const LOWEST_WIND_M = 15 * METRES_PER_FOOT
 
 /**
- * Velocity pressure exposure coefficient Kz at a height (m): 2.01·(z/zg)^(2/α), z at least 15 ft. ASCE 7 table 26.10-1,
- * category B, C or D by the terrain.
+ * Velocity pressure exposure coefficient Kz at a height (m): 2.01·(z/zg)^(2/α), z at least 15 ft. ASCE 7
+ * table 26.10-1, category B, C or D by the terrain.
  */
 export function exposureCoefficient(terrain: Terrain, heightM: number): number {
   const { alpha, gradientFt } = WIND_PROFILES[terrain]
   return 2.01 * (Math.max(heightM, LOWEST_WIND_M) / METRES_PER_FOOT / gradientFt) ** (2 / alpha)
 }
 
-/** Velocity pressure, Pa: 0.613·Kz·V², V in m/s; ASCE 7-22 26.10 with Kzt and Ke 1. Directionality goes with the force. */
-export const velocityPressurePa = (windMS: number, kz: number): number => MOUNT_LIMITS.windPressure.value * kz * windMS ** 2
+/**
+ * Velocity pressure, Pa: 0.613·Kz·V², V in m/s; ASCE 7-22 26.10 with Kzt and Ke 1. Directionality goes with
+ * the force.
+ */
+export const velocityPressurePa = (windMS: number, kz: number): number =>
+  MOUNT_LIMITS.windPressure.value * kz * windMS ** 2
 
-/** Force (N) of a pressure (Pa) on an area (m²), at the strength of the gust itself: pressure × directionality × drag × area. */
+/**
+ * Force (N) of a pressure (Pa) on an area (m²), at the strength of the gust itself: pressure ×
+ * directionality × drag × area.
+ */
 export function windForceN(pressurePa: number, areaM2: number): number {
   return pressurePa * MOUNT_LIMITS.windDirection.value * MOUNT_LIMITS.drag.value * areaM2
 }

@@ -1,4 +1,12 @@
 export { IMPACT_J } from './parts'
 export type * from './parts'
 export { remembered } from './remembered'
-export { neighboursOf, NOT_MEASURED, resolve, type DeviceContext, type JobSettings, type Measured, type Neighbours } from './resolve'
+export {
+  neighboursOf,
+  NOT_MEASURED,
+  resolve,
+  type DeviceContext,
+  type JobSettings,
+  type Measured,
+  type Neighbours,
+} from './resolve'

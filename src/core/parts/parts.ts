@@ -1,7 +1,10 @@
 import type { JacketNeed } from '../job/choices'
 import type { SourceId } from '../sources'
 
-/** The kinds of part a job is made of. The data stands in the catalogue; this is its contract with the computation. */
+/**
+ * The kinds of part a job is made of. The data stands in the catalogue; this is its contract with the
+ * computation.
+ */
 
 /** Energy (J) of the blow that each class of IEC 62262 stands. */
 export const IMPACT_J = { IK07: 2, IK08: 5, IK09: 10, IK10: 20 } as const
@@ -18,18 +21,34 @@ export interface Opening {
   readonly kind: 'tail joint' | 'cable entry' | 'grommet seat' | 'spare entry' | 'gasket' | 'wall edge'
   /** Clear hole of an entry in mm; null where nothing screws in. */
   readonly holeMm: number | null
-  /** Ratings the opening has by itself when its own gasket is seated, e.g. ['IP66']; empty when it needs a sealing part. */
+  /**
+   * Ratings the opening has by itself when its own gasket is seated, e.g. ['IP66']; empty when it needs a
+   * sealing part.
+   */
   readonly builtIn: readonly string[]
 }
 
 /** How a camera's angle range is counted: always from the normal of its own base. */
 export interface Camera extends Part {
   readonly form: 'bullet' | 'dome' | 'turret' | 'box' | 'ptz' | 'panoramic' | 'floodlight'
-  readonly sensor: { readonly widthMm: number; readonly heightMm: number; readonly widthPx: number; readonly heightPx: number }
-  /** Rectilinear lenses follow the pinhole; a strongly distorting one is given by its field of view and treated as f-theta. */
+  readonly sensor: {
+    readonly widthMm: number
+    readonly heightMm: number
+    readonly widthPx: number
+    readonly heightPx: number
+  }
+  /**
+   * Rectilinear lenses follow the pinhole; a strongly distorting one is given by its field of view and
+   * treated as f-theta.
+   */
   readonly lens:
     | { readonly kind: 'rectilinear'; readonly focalMm: readonly [min: number, max: number] }
-    | { readonly kind: 'f-theta'; readonly horizontalFovDeg: number; readonly verticalFovDeg: number; readonly focalMm: readonly [min: number, max: number] }
+    | {
+        readonly kind: 'f-theta'
+        readonly horizontalFovDeg: number
+        readonly verticalFovDeg: number
+        readonly focalMm: readonly [min: number, max: number]
+      }
   /** Angle between the lens axis and the normal of the camera's base, degrees. */
   readonly axisFromBaseDeg: readonly [min: number, max: number]
   readonly infraredReachM: number
@@ -62,7 +81,19 @@ export interface Camera extends Part {
 export type Interface = 'surface' | 'box lid' | 'pipe thread' | 'hood' | 'arm' | 'pole plate' | 'bracket'
 
 export interface MountPart extends Part {
-  readonly kind: 'junction box' | 'back box' | 'electrical box' | 'wall arm' | 'ceiling plate' | 'rod' | 'hood' | 'pole adapter' | 'corner adapter' | 'plate' | 'housing' | 'bracket'
+  readonly kind:
+    | 'junction box'
+    | 'back box'
+    | 'electrical box'
+    | 'wall arm'
+    | 'ceiling plate'
+    | 'rod'
+    | 'hood'
+    | 'pole adapter'
+    | 'corner adapter'
+    | 'plate'
+    | 'housing'
+    | 'bracket'
   readonly needs: Interface
   readonly offers: Interface
   /** Which way the next part faces: as before, or turned down. */
@@ -86,7 +117,15 @@ export interface MountPart extends Part {
   readonly spreadsTile?: true
 }
 
-export type Holding = 'wood' | 'masonry' | 'hollow masonry' | 'steel sheet' | 'soft sheet' | 'tile' | 'pole' | 'box'
+export type Holding =
+  | 'wood'
+  | 'masonry'
+  | 'hollow masonry'
+  | 'steel sheet'
+  | 'soft sheet'
+  | 'tile'
+  | 'pole'
+  | 'box'
 
 export interface Surface extends Part {
   readonly facing: 'wall' | 'down'
@@ -96,7 +135,16 @@ export interface Surface extends Part {
 }
 
 export interface Fixing extends Part {
-  readonly kind: 'wood screw' | 'lag screw' | 'plug and screw' | 'expansion bolt' | 'hollow anchor' | 'self-drilling screw' | 'rivet nut' | 'band' | 'machine screw'
+  readonly kind:
+    | 'wood screw'
+    | 'lag screw'
+    | 'plug and screw'
+    | 'expansion bolt'
+    | 'hollow anchor'
+    | 'self-drilling screw'
+    | 'rivet nut'
+    | 'band'
+    | 'machine screw'
   readonly holdsIn: readonly Holding[]
   readonly diameterMm: number
   /** Root of the thread; null where no pilot is cut by it. */

@@ -1,10 +1,12 @@
 import type { DeviceContext } from './resolve'
 
 /**
- * A computation that several stages and the steps ask for with the same context and input: done once for the last input
- * of each context. The answer must be treated as read-only.
+ * A computation that several stages and the steps ask for with the same context and input: done once for
+ * the last input of each context. The answer must be treated as read-only.
  */
-export function remembered<Input extends object, Result>(compute: (context: DeviceContext, input: Input) => Result): (context: DeviceContext, input: Input) => Result {
+export function remembered<Input extends object, Result>(
+  compute: (context: DeviceContext, input: Input) => Result,
+): (context: DeviceContext, input: Input) => Result {
   const held = new WeakMap<DeviceContext, { readonly input: Input; readonly result: Result }>()
   return (context, input) => {
     const last = held.get(context)

@@ -46,7 +46,10 @@ export interface Measured {
 export const NOT_MEASURED: Measured = { installedM: null, cableMm: null, volts: null }
 
 /** What of a job its devices depend on. */
-export type JobSettings = Pick<Job, 'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things' | 'windMS' | 'terrain' | 'mainsV'>
+export type JobSettings = Pick<
+  Job,
+  'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things' | 'windMS' | 'terrain' | 'mainsV'
+>
 
 /** What of other devices a device depends on. */
 export interface Neighbours {
@@ -55,12 +58,19 @@ export interface Neighbours {
 
 const ALONE: Neighbours = { conduits: new Map() }
 
-/** The cables in every named conduit of a job. A run counts once a conduit, however many stretches of it lie there. */
+/**
+ * The cables in every named conduit of a job. A run counts once a conduit, however many stretches of it lie
+ * there.
+ */
 export function neighboursOf(devices: readonly Device[], catalogue: Catalogue): Neighbours {
   const conduits = new Map<string, number[]>()
   for (const { cableId, route } of devices) {
     const cable = catalogue.cables.get(cableId)
-    const names = new Set(route?.segments.flatMap(({ space, conduitName }) => (space === 'conduit' && conduitName !== '' ? [conduitName] : [])))
+    const names = new Set(
+      route?.segments.flatMap(({ space, conduitName }) =>
+        space === 'conduit' && conduitName !== '' ? [conduitName] : [],
+      ),
+    )
     if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])
   }
   return { conduits }
@@ -68,7 +78,11 @@ export function neighboursOf(devices: readonly Device[], catalogue: Catalogue): 
 
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
 export function resolve(
-  device: Device, job: JobSettings, catalogue: Catalogue, measured: Measured = NOT_MEASURED, { conduits }: Neighbours = ALONE,
+  device: Device,
+  job: JobSettings,
+  catalogue: Catalogue,
+  measured: Measured = NOT_MEASURED,
+  { conduits }: Neighbours = ALONE,
 ): DeviceContext | { readonly missing: readonly string[] } {
   const missing: string[] = []
   const find = <T>(table: ReadonlyMap<string, T>, id: string): T | undefined => {
@@ -80,7 +94,9 @@ export function resolve(
   const surface = find(catalogue.surfaces, device.surfaceId)
   const cable = find(catalogue.cables, device.cableId)
   const mounts = device.mountIds.map((id) => find(catalogue.mounts, id)).filter((part) => part !== undefined)
-  const accessories = device.accessoryIds.map((id) => find(catalogue.accessories, id)).filter((part) => part !== undefined)
+  const accessories = device.accessoryIds
+    .map((id) => find(catalogue.accessories, id))
+    .filter((part) => part !== undefined)
   const { mount, terminate, seal, route } = device
   if (mount) find(catalogue.fixings, mount.fixingId)
   if (mount?.woodId) find(catalogue.woods, mount.woodId)
@@ -95,7 +111,27 @@ export function resolve(
   const { units, policies, allowances, supplies, site, things, windMS, terrain, mainsV } = job
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
   return {
-    device, camera, surface, cable, cableMm: measured.cableMm ?? cable.diameterMm, mounts, accessories, exposure: EXPOSURES[device.exposure], facing, units, policies, allowances, supplies, site, things, windMS, terrain, mainsV, measured, conduits, catalogue,
+    device,
+    camera,
+    surface,
+    cable,
+    cableMm: measured.cableMm ?? cable.diameterMm,
+    mounts,
+    accessories,
+    exposure: EXPOSURES[device.exposure],
+    facing,
+    units,
+    policies,
+    allowances,
+    supplies,
+    site,
+    things,
+    windMS,
+    terrain,
+    mainsV,
+    measured,
+    conduits,
+    catalogue,
     say: (value, kind) => print({ value, kind }, units),
   }
 }

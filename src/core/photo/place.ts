@@ -1,12 +1,15 @@
-/** Takes out of a picture where it was taken: position data of EXIF and XMP in JPEG, WebP and PNG. Pixels stay as they are. */
+/**
+ * Takes out of a picture where it was taken: position data of EXIF and XMP in JPEG, WebP and PNG. Pixels
+ * stay as they are.
+ */
 
 const GPS_POINTER = 0x8825
 /** Bytes of one value by EXIF type; unknown types count as one. */
 const SIZES = [1, 1, 1, 2, 4, 8, 1, 1, 2, 4, 8, 4, 8]
 
 /**
- * The picture without its place: the same bytes when it carries none, or is of no kind that could. Never throws: a picture
- * that is cut short or broken comes back as it is, for whoever reads it to refuse.
+ * The picture without its place: the same bytes when it carries none, or is of no kind that could. Never
+ * throws: a picture that is cut short or broken comes back as it is, for whoever reads it to refuse.
  */
 export function withoutPlace(picture: Uint8Array): Uint8Array {
   try {
@@ -22,7 +25,8 @@ export function withoutPlace(picture: Uint8Array): Uint8Array {
 /** True when the picture carries where it was taken. */
 export const hasPlace = (picture: Uint8Array): boolean => withoutPlace(picture) !== picture
 
-const latin = (bytes: Uint8Array, from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to))
+const latin = (bytes: Uint8Array, from: number, to: number): string =>
+  String.fromCharCode(...bytes.subarray(from, to))
 const view = (bytes: Uint8Array) => new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
 const XMP = 'http://ns.adobe.com/xap/1.0/\0'
 
@@ -86,19 +90,30 @@ function png(picture: Uint8Array): Uint8Array {
   let changed = false
   for (let at = 8; at + 12 <= picture.length; ) {
     const size = view(picture).getUint32(at)
-    const [name, body, end] = [latin(picture, at + 4, at + 8), picture.subarray(at + 8, at + 8 + size), at + 12 + size]
-    if ((name === 'eXIf' && tiff(body)) || (/^(iTXt|zTXt|tEXt)$/.test(name) && wordsHavePlace(name, body))) changed = true
+    const [name, body, end] = [
+      latin(picture, at + 4, at + 8),
+      picture.subarray(at + 8, at + 8 + size),
+      at + 12 + size,
+    ]
+    if ((name === 'eXIf' && tiff(body)) || (/^(iTXt|zTXt|tEXt)$/.test(name) && wordsHavePlace(name, body)))
+      changed = true
     else kept.push(picture.subarray(at, end))
     at = end
   }
   return changed ? joined(kept) : picture
 }
 
-/** Words of PNG that name a position, or might: XMP that is compressed, and profiles that other programs wrote as text. */
+/**
+ * Words of PNG that name a position, or might: XMP that is compressed, and profiles that other programs
+ * wrote as text.
+ */
 function wordsHavePlace(kind: string, body: Uint8Array): boolean {
   const keyword = latin(body, 0, Math.max(0, body.indexOf(0)))
   if (/^Raw profile type (exif|xmp|APP1)/i.test(keyword)) return true
-  return keyword === 'XML:com.adobe.xmp' && (kind === 'zTXt' || body[keyword.length + 1] === 1 || xmpHasPlace(body))
+  return (
+    keyword === 'XML:com.adobe.xmp' &&
+    (kind === 'zTXt' || body[keyword.length + 1] === 1 || xmpHasPlace(body))
+  )
 }
 
 /** A copy of a TIFF block with its GPS directory emptied, values and all; null when it has none. */
@@ -117,7 +132,8 @@ function tiff(block: Uint8Array): Uint8Array | null {
     for (let k = 0; k < count; k++) {
       const value = gps + 2 + 12 * k
       const bytes = (SIZES[data.getUint16(value + 2, little)] ?? 1) * data.getUint32(value + 4, little)
-      if (bytes > 4) copy.fill(0, data.getUint32(value + 8, little), data.getUint32(value + 8, little) + bytes)
+      if (bytes > 4)
+        copy.fill(0, data.getUint32(value + 8, little), data.getUint32(value + 8, little) + bytes)
     }
     copy.fill(0, gps, gps + 2 + 12 * count)
     return copy

@@ -11,12 +11,29 @@ export interface PoeClass {
   readonly leastDeviceV: number
 }
 
-const poe = (poeClass: number, sourceW: number, deviceW: number, sourceV: number, circuitOhm: number, pairs: 2 | 4, leastDeviceV: number): PoeClass => ({ poeClass, sourceW, deviceW, sourceV, circuitOhm, pairs, leastDeviceV })
+const poe = (
+  poeClass: number,
+  sourceW: number,
+  deviceW: number,
+  sourceV: number,
+  circuitOhm: number,
+  pairs: 2 | 4,
+  leastDeviceV: number,
+): PoeClass => ({ poeClass, sourceW, deviceW, sourceV, circuitOhm, pairs, leastDeviceV })
 
-/** IEEE 802.3af/at/bt. Device power follows from source power, lowest source voltage and the circuit's resistance. */
+/**
+ * IEEE 802.3af/at/bt. Device power follows from source power, lowest source voltage and the circuit's
+ * resistance.
+ */
 export const POE_CLASSES: readonly PoeClass[] = [
-  poe(1, 4, 3.84, 44, 20, 2, 37), poe(2, 7, 6.49, 44, 20, 2, 37), poe(3, 15.4, 12.95, 44, 20, 2, 37), poe(4, 30, 25.5, 50, 12.5, 2, 42.5),
-  poe(5, 45, 40, 50, 6.25, 4, 44.3), poe(6, 60, 51, 50, 6.25, 4, 42.5), poe(7, 75, 62, 52, 6.25, 4, 42.9), poe(8, 90, 71.3, 52, 6.25, 4, 41.1),
+  poe(1, 4, 3.84, 44, 20, 2, 37),
+  poe(2, 7, 6.49, 44, 20, 2, 37),
+  poe(3, 15.4, 12.95, 44, 20, 2, 37),
+  poe(4, 30, 25.5, 50, 12.5, 2, 42.5),
+  poe(5, 45, 40, 50, 6.25, 4, 44.3),
+  poe(6, 60, 51, 50, 6.25, 4, 42.5),
+  poe(7, 75, 62, 52, 6.25, 4, 42.9),
+  poe(8, 90, 71.3, 52, 6.25, 4, 41.1),
 ]
 
 export const POWER_LIMITS = {
@@ -27,7 +44,15 @@ export const POWER_LIMITS = {
 } as const
 
 export const POWER_FORMULAS: readonly Formula[] = [
-  { name: 'Volts at a constant-power load', formula: '(Vs + √(Vs² − 4PR)) / 2; none when 4PR > Vs²', source: 'physics' },
-  { name: 'PoE circuit', formula: 'cable, patch leads and contacts: Σ r·L + n·c over two pairs, half of it over four', source: 'ieee-802-3' },
+  {
+    name: 'Volts at a constant-power load',
+    formula: '(Vs + √(Vs² − 4PR)) / 2; none when 4PR > Vs²',
+    source: 'physics',
+  },
+  {
+    name: 'PoE circuit',
+    formula: 'cable, patch leads and contacts: Σ r·L + n·c over two pairs, half of it over four',
+    source: 'ieee-802-3',
+  },
   { name: 'DC circuit', formula: '2·(r·L + joints)', source: 'physics' },
 ]

@@ -6,14 +6,30 @@ import { ohmPerKm } from '../terminate'
 import { device, job } from '@/testing/jobs'
 import { assessPower, assessSupplies, POE_CLASSES, poeClassFor, powerAtEnd, voltsAtLoad } from '.'
 
-/** IEEE 802.3af/at/bt: device power is what the lowest source voltage and the reckoned circuit leave of the source power. */
-it.each([[3, 15.4, 12.95], [4, 30, 25.5], [8, 90, 71.3]])('derives class %i: %f W at the port, %f W at the camera', (poeClass, sourceW, deviceW) => {
+/**
+ * IEEE 802.3af/at/bt: device power is what the lowest source voltage and the reckoned circuit leave of the
+ * source power.
+ */
+it.each([
+  [3, 15.4, 12.95],
+  [4, 30, 25.5],
+  [8, 90, 71.3],
+])('derives class %i: %f W at the port, %f W at the camera', (poeClass, sourceW, deviceW) => {
   const poe = POE_CLASSES.find((row) => row.poeClass === poeClass)!
   expect([poe.sourceW, poe.deviceW]).toEqual([sourceW, deviceW])
   expect(Math.abs(powerAtEnd(poe.sourceW, poe.sourceV, poe.circuitOhm) - deviceW)).toBeLessThan(0.05)
 })
 it('keeps the classes of the standard in order', () => {
-  expect(POE_CLASSES.map(({ sourceW, deviceW }) => [sourceW, deviceW])).toEqual([[4, 3.84], [7, 6.49], [15.4, 12.95], [30, 25.5], [45, 40], [60, 51], [75, 62], [90, 71.3]])
+  expect(POE_CLASSES.map(({ sourceW, deviceW }) => [sourceW, deviceW])).toEqual([
+    [4, 3.84],
+    [7, 6.49],
+    [15.4, 12.95],
+    [30, 25.5],
+    [45, 40],
+    [60, 51],
+    [75, 62],
+    [90, 71.3],
+  ])
   expect(poeClassFor(12.95)?.poeClass).toBe(3)
   expect(poeClassFor(13)?.poeClass).toBe(4)
   expect(poeClassFor(80)).toBeNull()
@@ -26,18 +42,43 @@ describe('volts at a constant-power load, circuit theory', () => {
     expect(voltsAtLoad(12, 6, ohm)).toBeCloseTo(10.57, 2)
   })
   it('balances: volts times current is the load, and the rest is lost in the circuit', () => {
-    fc.assert(fc.property(fc.double({ min: 5, max: 60, noNaN: true }), fc.double({ min: 0.1, max: 60, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), (vs, p, r) => {
-      const v = voltsAtLoad(vs, p, r)
-      if (v === null) expect(4 * p * r).toBeGreaterThan(vs ** 2)
-      else expect(v + (p / v) * r).toBeCloseTo(vs, 6)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 5, max: 60, noNaN: true }),
+        fc.double({ min: 0.1, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (vs, p, r) => {
+          const v = voltsAtLoad(vs, p, r)
+          if (v === null) expect(4 * p * r).toBeGreaterThan(vs ** 2)
+          else expect(v + (p / v) * r).toBeCloseTo(vs, 6)
+        },
+      ),
+    )
   })
 })
 
 describe('findings', () => {
-  const SUPPLIES = ['switch-8', 'dc-12-5', 'mains-circuit', 'injector-30'].map((partId) => ({ id: partId, name: partId, partId }))
+  const SUPPLIES = ['switch-8', 'dc-12-5', 'mains-circuit', 'injector-30'].map((partId) => ({
+    id: partId,
+    name: partId,
+    partId,
+  }))
   const ids = (on: Parameters<typeof device>[0], supplyId: string, lengthM = 30) => {
-    const route = { segments: [{ id: 'a', space: 'trunking indoors' as const, lengthM, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '' }], cordsM: 2, leadLengthM: null }
+    const route = {
+      segments: [
+        {
+          id: 'a',
+          space: 'trunking indoors' as const,
+          lengthM,
+          riseM: 0,
+          temperatureC: 20,
+          conduitId: null,
+          conduitName: '',
+        },
+      ],
+      cordsM: 2,
+      leadLengthM: null,
+    }
     const found = resolve(device({ ...on, route }), job({ supplies: SUPPLIES }), CATALOGUE)
     if ('missing' in found) throw new Error(found.missing.join())
     return assessPower(found, { supplyId, port: 1 })!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
@@ -52,12 +93,24 @@ describe('findings', () => {
     ['power/volts stop', analogue, 'dc-12-5', 100],
     ['power/volts stop', analogue, 'dc-12-5', 900],
     ['power/mains check', { cameraId: 'floodlight-4mp', cableId: 'mains-14-2' }, 'mains-circuit', 10],
-  ])('finds %s on %j from %s over %i m', (expected, on, supply, length) => expect(ids(on, supply, length)).toContain(expected))
+  ])('finds %s on %j from %s over %i m', (expected, on, supply, length) =>
+    expect(ids(on, supply, length)).toContain(expected),
+  )
 })
 
 describe('supplies of a job', () => {
-  const draw = (mark: string, drawW: number, port: number | null = null) => ({ supplyId: 's', mark, port, drawW })
-  const ids = (draws: ReturnType<typeof draw>[]) => assessSupplies([{ id: 's', name: 'Switch', partId: 'switch-outdoor-4' }], draws, CATALOGUE)[0]!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
+  const draw = (mark: string, drawW: number, port: number | null = null) => ({
+    supplyId: 's',
+    mark,
+    port,
+    drawW,
+  })
+  const ids = (draws: ReturnType<typeof draw>[]) =>
+    assessSupplies(
+      [{ id: 's', name: 'Switch', partId: 'switch-outdoor-4' }],
+      draws,
+      CATALOGUE,
+    )[0]!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
   it('adds up the worst hour against the budget', () => {
     expect(ids([draw('01', 30), draw('02', 30)])).toEqual([])
     expect(ids([draw('01', 60), draw('02', 40)])).toEqual(['power/budget:s check'])

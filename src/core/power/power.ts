@@ -21,7 +21,10 @@ export interface PowerLadder {
   readonly leastV: number
   readonly lossW: number
   readonly poeClass: number | null
-  /** What it takes of its supply in the worst hour, or what its port reserves; null when it cannot run from it. */
+  /**
+   * What it takes of its supply in the worst hour, or what its port reserves; null when it cannot run from
+   * it.
+   */
   readonly drawW: number | null
 }
 
@@ -43,10 +46,15 @@ export function feeds(supply: Supply, camera: Camera): boolean {
 
 const overPairs = ({ kind }: Supply) => kind === 'poe switch' || kind === 'injector'
 
-/** True when the cable may carry what the supply gives: data pairs PoE, cores of a combined or power cable the rest, mains only power cable. */
+/**
+ * True when the cable may carry what the supply gives: data pairs PoE, cores of a combined or power cable
+ * the rest, mains only power cable.
+ */
 function carries(supply: Supply, { cable }: DeviceContext): boolean {
   if (overPairs(supply)) return cable.kind === 'pair'
-  return supply.kind === 'mains' ? cable.kind === 'power' : cable.kind === 'power' || cable.kind === 'coax and power'
+  return supply.kind === 'mains'
+    ? cable.kind === 'power'
+    : cable.kind === 'power' || cable.kind === 'coax and power'
 }
 
 /** The smallest PoE class that carries `deviceW` at the camera; null above the highest. */
@@ -62,14 +70,38 @@ export const assessPower = remembered((context, power: Power): StageAssessment<P
   if (!named || !part) return null
   const run = runLengths(context, device.route)
   const base: Base = {
-    supplyName: named.name, partName: part.name, port: power.port, kind: part.kind, lengthM: run.installedM, loadW: camera.power.worstW,
+    supplyName: named.name,
+    partName: part.name,
+    port: power.port,
+    kind: part.kind,
+    lengthM: run.installedM,
+    loadW: camera.power.worstW,
   }
   const sourceV = part.kind === 'mains' ? mainsV : part.volts
   if (!feeds(part, camera) || !carries(part, context) || cable.awg === null) {
-    return mismatch(context, part, { ...base, sourceV, circuitOhm: 0, atCameraV: null, leastV: 0, lossW: 0, poeClass: null, drawW: null })
+    return mismatch(context, part, {
+      ...base,
+      sourceV,
+      circuitOhm: 0,
+      atCameraV: null,
+      leastV: 0,
+      lossW: 0,
+      poeClass: null,
+      drawW: null,
+    })
   }
   const ohmPerM = ohmPerKm(cable.awg, run.meanC) / 1000
-  if (part.kind === 'mains') return mains(context, { ...base, sourceV, circuitOhm: 2 * ohmPerM * run.installedM, atCameraV: sourceV, leastV: 0, lossW: 0, poeClass: null, drawW: camera.power.worstW })
+  if (part.kind === 'mains')
+    return mains(context, {
+      ...base,
+      sourceV,
+      circuitOhm: 2 * ohmPerM * run.installedM,
+      atCameraV: sourceV,
+      leastV: 0,
+      lossW: 0,
+      poeClass: null,
+      drawW: camera.power.worstW,
+    })
   return overPairs(part) ? overData(context, part, ohmPerM, base) : overCores(context, part, ohmPerM, base)
 })
 
@@ -78,19 +110,34 @@ type Base = Pick<PowerLadder, 'supplyName' | 'partName' | 'port' | 'kind' | 'len
 function mismatch(context: DeviceContext, part: Supply, drawing: PowerLadder): StageAssessment<PowerLadder> {
   const { camera, cable } = context
   const takes = [
-    camera.power.poe ? 'PoE' : null, camera.power.dcV ? `${camera.power.dcV[0]}–${camera.power.dcV[1]} V DC` : null, camera.power.mains ? 'mains' : null,
-  ].filter((word) => word !== null).join(' or ')
+    camera.power.poe ? 'PoE' : null,
+    camera.power.dcV ? `${camera.power.dcV[0]}–${camera.power.dcV[1]} V DC` : null,
+    camera.power.mains ? 'mains' : null,
+  ]
+    .filter((word) => word !== null)
+    .join(' or ')
   const byCable = feeds(part, camera)
   const mainsCable = part.kind === 'mains' && byCable
   return {
     headline: text('no power'),
-    figures: [{ label: 'Camera takes', reading: text(takes) }, { label: 'Cable', reading: text(cable.name) }],
-    findings: [finding('power', 'match', {
-      verdict: 'stop', title: byCable ? 'This cable must not carry its power' : 'This supply cannot feed it', short: byCable ? 'wrong cable' : 'wrong supply',
-      figure: text(byCable ? cable.name : part.name), limit: text(byCable ? cableFor(part) : takes),
-      reason: mainsCable ? 'Mains over data or coax cable kills: its insulation is not made for it.' : `${part.name} through ${cable.name}.`,
-      source: byCable ? 'practice' : 'catalogue', advice: byCable ? `Lead ${cableFor(part)}.` : `Choose a supply that gives ${takes}.`,
-    })],
+    figures: [
+      { label: 'Camera takes', reading: text(takes) },
+      { label: 'Cable', reading: text(cable.name) },
+    ],
+    findings: [
+      finding('power', 'match', {
+        verdict: 'stop',
+        title: byCable ? 'This cable must not carry its power' : 'This supply cannot feed it',
+        short: byCable ? 'wrong cable' : 'wrong supply',
+        figure: text(byCable ? cable.name : part.name),
+        limit: text(byCable ? cableFor(part) : takes),
+        reason: mainsCable
+          ? 'Mains over data or coax cable kills: its insulation is not made for it.'
+          : `${part.name} through ${cable.name}.`,
+        source: byCable ? 'practice' : 'catalogue',
+        advice: byCable ? `Lead ${cableFor(part)}.` : `Choose a supply that gives ${takes}.`,
+      }),
+    ],
     drawing,
   }
 }
@@ -103,12 +150,23 @@ function cableFor(part: Supply): string {
 function mains({ say }: DeviceContext, drawing: PowerLadder): StageAssessment<PowerLadder> {
   return {
     headline: text('electrician'),
-    figures: [{ label: 'Worst hour', reading: quantity(drawing.loadW, 'power') }, { label: 'Mains of this job', reading: quantity(drawing.sourceV, 'voltage') }],
-    findings: [finding('power', 'mains', {
-      verdict: 'check', title: 'Mains work', short: 'electrician', figure: quantity(drawing.sourceV, 'voltage'), limit: null,
-      reason: `Isolate, lock off, prove dead; no live work. ${say(drawing.sourceV, 'voltage')} by the job: prove it with a tester.`, source: 'practice',
-      advice: 'A licensed person makes this joint where the law says so; local code decides box fill and earthing.',
-    })],
+    figures: [
+      { label: 'Worst hour', reading: quantity(drawing.loadW, 'power') },
+      { label: 'Mains of this job', reading: quantity(drawing.sourceV, 'voltage') },
+    ],
+    findings: [
+      finding('power', 'mains', {
+        verdict: 'check',
+        title: 'Mains work',
+        short: 'electrician',
+        figure: quantity(drawing.sourceV, 'voltage'),
+        limit: null,
+        reason: `Isolate, lock off, prove dead; no live work. ${say(drawing.sourceV, 'voltage')} by the job: prove it with a tester.`,
+        source: 'practice',
+        advice:
+          'A licensed person makes this joint where the law says so; local code decides box fill and earthing.',
+      }),
+    ],
     drawing,
   }
 }
@@ -127,7 +185,12 @@ function pairCircuitOhm(context: DeviceContext, ohmPerM: number, lengthM: number
   return ohmPerM * lengthM + cords + contactsOf(context) * POWER_LIMITS.contactOhm.value
 }
 
-function overData(context: DeviceContext, part: Supply, ohmPerM: number, base: Base): StageAssessment<PowerLadder> {
+function overData(
+  context: DeviceContext,
+  part: Supply,
+  ohmPerM: number,
+  base: Base,
+): StageAssessment<PowerLadder> {
   const { camera, measured } = context
   const needs = poeClassFor(camera.power.worstW)
   const top = POE_CLASSES.find(({ poeClass }) => poeClass === part.poeClass) ?? POE_CLASSES[0]!
@@ -146,49 +209,103 @@ function overData(context: DeviceContext, part: Supply, ohmPerM: number, base: B
     { label: 'Can arrive over this length', reading: quantity(arrives, 'power') },
     { label: 'Circuit, leads and contacts included', reading: quantity(circuitOhm, 'resistance') },
     { label: atCamera, reading: volts === null ? text('none') : quantity(volts, 'voltage') },
-    { label: part.signals ? 'Drawn at the port' : 'Reserved by the port', reading: drawW === null ? text('none') : quantity(drawW, 'power') },
+    {
+      label: part.signals ? 'Drawn at the port' : 'Reserved by the port',
+      reading: drawW === null ? text('none') : quantity(drawW, 'power'),
+    },
   ]
   const findings = overDataFindings(context, part, needs, top, used, { arrives, volts })
   return {
-    headline: drawW === null ? text('none') : quantity(drawW, 'power'), figures, findings,
+    headline: drawW === null ? text('none') : quantity(drawW, 'power'),
+    figures,
+    findings,
     drawing: {
-      ...base, sourceV: used.sourceV, circuitOhm, atCameraV: volts, leastV: used.leastDeviceV,
-      lossW: takesW === null ? 0 : takesW - camera.power.worstW, poeClass: used.poeClass, drawW: reckonedV === null ? null : drawW,
+      ...base,
+      sourceV: used.sourceV,
+      circuitOhm,
+      atCameraV: volts,
+      leastV: used.leastDeviceV,
+      lossW: takesW === null ? 0 : takesW - camera.power.worstW,
+      poeClass: used.poeClass,
+      drawW: reckonedV === null ? null : drawW,
     },
   }
 }
 
 function overDataFindings(
-  { camera, say, measured }: DeviceContext, part: Supply, needs: PoeClass | null, top: PoeClass, used: PoeClass, { arrives, volts }: { arrives: number; volts: number | null },
+  { camera, say, measured }: DeviceContext,
+  part: Supply,
+  needs: PoeClass | null,
+  top: PoeClass,
+  used: PoeClass,
+  { arrives, volts }: { arrives: number; volts: number | null },
 ): Finding[] {
   const findings: Finding[] = []
   if (needs === null || used.poeClass > top.poeClass) {
-    findings.push(finding('power', 'class', {
-      verdict: 'stop', title: 'The port gives too low a class', short: 'PoE class too low', figure: needs ? text(`class ${needs.poeClass}`) : text('above class 8'), limit: text(`class ${top.poeClass}`),
-      reason: `${camera.name} takes ${camera.power.worstW} W in its worst hour; ${part.name} gives ${top.deviceW} W at the camera.`, source: 'ieee-802-3',
-      advice: needs ? 'Take a switch or injector of that class.' : 'No class carries it: feed it from its own supply.',
-    }))
+    findings.push(
+      finding('power', 'class', {
+        verdict: 'stop',
+        title: 'The port gives too low a class',
+        short: 'PoE class too low',
+        figure: needs ? text(`class ${needs.poeClass}`) : text('above class 8'),
+        limit: text(`class ${top.poeClass}`),
+        reason: `${camera.name} takes ${camera.power.worstW} W in its worst hour; ${part.name} gives ${top.deviceW} W at the camera.`,
+        source: 'ieee-802-3',
+        advice: needs
+          ? 'Take a switch or injector of that class.'
+          : 'No class carries it: feed it from its own supply.',
+      }),
+    )
   }
   if (volts !== null && volts < used.leastDeviceV) {
-    findings.push(finding('power', 'device-volts', {
-      verdict: 'stop', title: 'Too few volts at the camera', short: 'too few volts', figure: quantity(volts, 'voltage'), limit: quantity(used.leastDeviceV, 'voltage'),
-      reason: `${measured.volts === null ? 'With the port at its lowest volts' : 'As measured'}, a class ${used.poeClass} device may switch off below ${say(used.leastDeviceV, 'voltage')}, whatever its watts.`,
-      source: 'ieee-802-3', advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
-    }))
+    findings.push(
+      finding('power', 'device-volts', {
+        verdict: 'stop',
+        title: 'Too few volts at the camera',
+        short: 'too few volts',
+        figure: quantity(volts, 'voltage'),
+        limit: quantity(used.leastDeviceV, 'voltage'),
+        reason: `${measured.volts === null ? 'With the port at its lowest volts' : 'As measured'}, a class ${used.poeClass} device may switch off below ${say(used.leastDeviceV, 'voltage')}, whatever its watts.`,
+        source: 'ieee-802-3',
+        advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
+      }),
+    )
   }
-  const common = { figure: quantity(arrives, 'power'), limit: quantity(camera.power.worstW, 'power'), source: 'ieee-802-3' } as const
+  const common = {
+    figure: quantity(arrives, 'power'),
+    limit: quantity(camera.power.worstW, 'power'),
+    source: 'ieee-802-3',
+  } as const
   if (volts === null || arrives < camera.power.worstW) {
-    findings.push(finding('power', 'arrives', {
-      ...common, verdict: 'stop', title: 'Too little power arrives', short: 'too little power', reason: 'The resistance of cable, leads and contacts takes the rest.',
-      advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
-    }))
+    findings.push(
+      finding('power', 'arrives', {
+        ...common,
+        verdict: 'stop',
+        title: 'Too little power arrives',
+        short: 'too little power',
+        reason: 'The resistance of cable, leads and contacts takes the rest.',
+        advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
+      }),
+    )
   } else if (findings.length === 0) {
-    findings.push(finding('power', 'arrives', { ...common, verdict: 'good', title: 'Enough power arrives', reason: `Class ${used.poeClass}: ${used.sourceW} W at the port, ${used.pairs} pairs.` }))
+    findings.push(
+      finding('power', 'arrives', {
+        ...common,
+        verdict: 'good',
+        title: 'Enough power arrives',
+        reason: `Class ${used.poeClass}: ${used.sourceW} W at the port, ${used.pairs} pairs.`,
+      }),
+    )
   }
   return findings
 }
 
-function overCores(context: DeviceContext, part: Supply, ohmPerM: number, base: Base): StageAssessment<PowerLadder> {
+function overCores(
+  context: DeviceContext,
+  part: Supply,
+  ohmPerM: number,
+  base: Base,
+): StageAssessment<PowerLadder> {
   const { camera, say, measured } = context
   const [leastV, mostV] = camera.power.dcV!
   const { jointOhm, dcJoints } = POWER_LIMITS
@@ -200,39 +317,81 @@ function overCores(context: DeviceContext, part: Supply, ohmPerM: number, base: 
     { label: 'Camera, worst hour', reading: quantity(camera.power.worstW, 'power') },
     { label: 'At the supply', reading: quantity(part.volts, 'voltage') },
     { label: 'Cores and joints, there and back', reading: quantity(circuitOhm, 'resistance') },
-    { label: measured.volts === null ? 'At the camera' : 'At the camera, as measured', reading: volts === null ? text('cannot start') : quantity(volts, 'voltage') },
+    {
+      label: measured.volts === null ? 'At the camera' : 'At the camera, as measured',
+      reading: volts === null ? text('cannot start') : quantity(volts, 'voltage'),
+    },
     { label: 'Camera takes', reading: text(`${say(leastV, 'voltage')} to ${say(mostV, 'voltage')}`) },
     ...(drawW === null ? [] : [{ label: 'Drawn at the supply', reading: quantity(drawW, 'power') }]),
   ]
   const when = measured.volts === null ? 'In the worst hour, infrared on.' : 'As measured at the camera.'
-  const common = { figure: volts === null ? text('cannot start') : quantity(volts, 'voltage'), limit: quantity(leastV, 'voltage'), source: 'catalogue' } as const
+  const common = {
+    figure: volts === null ? text('cannot start') : quantity(volts, 'voltage'),
+    limit: quantity(leastV, 'voltage'),
+    source: 'catalogue',
+  } as const
   const findings: Finding[] = []
   if (volts === null || volts < leastV) {
-    findings.push(finding('power', 'volts', {
-      ...common, verdict: 'stop', title: 'Too few volts arrive', short: volts === null ? 'cannot start' : 'too few volts',
-      reason: `A camera takes more current as the volts fall, so a weak run collapses at night. ${when}`,
-      advice: `Thicker cores, a shorter run, a supply nearer to it${setUp(part, camera, circuitOhm, say)}.`,
-    }))
-  } else findings.push(finding('power', 'volts', { ...common, verdict: 'good', title: 'Enough volts arrive', reason: when }))
+    findings.push(
+      finding('power', 'volts', {
+        ...common,
+        verdict: 'stop',
+        title: 'Too few volts arrive',
+        short: volts === null ? 'cannot start' : 'too few volts',
+        reason: `A camera takes more current as the volts fall, so a weak run collapses at night. ${when}`,
+        advice: `Thicker cores, a shorter run, a supply nearer to it${setUp(part, camera, circuitOhm, say)}.`,
+      }),
+    )
+  } else
+    findings.push(
+      finding('power', 'volts', { ...common, verdict: 'good', title: 'Enough volts arrive', reason: when }),
+    )
   const highest = Math.max(part.volts, measured.volts ?? 0)
   if (highest > mostV) {
     const lower = part.adjustV !== null && part.adjustV[0] <= mostV
-    findings.push(finding('power', 'over-volts', {
-      verdict: 'stop', title: 'The supply is set too high', short: 'too many volts', figure: quantity(highest, 'voltage'), limit: quantity(mostV, 'voltage'),
-      reason: 'By day the drop is small and the camera gets nearly all of it.', source: 'catalogue',
-      advice: lower ? `Set it to ${say(mostV, 'voltage')} or less.` : `Take a supply of ${say(mostV, 'voltage')} or less.`,
-    }))
+    findings.push(
+      finding('power', 'over-volts', {
+        verdict: 'stop',
+        title: 'The supply is set too high',
+        short: 'too many volts',
+        figure: quantity(highest, 'voltage'),
+        limit: quantity(mostV, 'voltage'),
+        reason: 'By day the drop is small and the camera gets nearly all of it.',
+        source: 'catalogue',
+        advice: lower
+          ? `Set it to ${say(mostV, 'voltage')} or less.`
+          : `Take a supply of ${say(mostV, 'voltage')} or less.`,
+      }),
+    )
   }
   return {
-    headline: volts === null ? text('cannot start') : quantity(volts, 'voltage'), figures, findings,
-    drawing: { ...base, sourceV: part.volts, circuitOhm, atCameraV: volts, leastV, lossW: drawW === null ? 0 : drawW - camera.power.worstW, poeClass: null, drawW },
+    headline: volts === null ? text('cannot start') : quantity(volts, 'voltage'),
+    figures,
+    findings,
+    drawing: {
+      ...base,
+      sourceV: part.volts,
+      circuitOhm,
+      atCameraV: volts,
+      leastV,
+      lossW: drawW === null ? 0 : drawW - camera.power.worstW,
+      poeClass: null,
+      drawW,
+    },
   }
 }
 
 /** Words for setting a supply up, only where it can be set and that alone brings enough volts. */
-function setUp({ adjustV, volts }: Supply, { power }: Camera, circuitOhm: number, say: DeviceContext['say']): string {
+function setUp(
+  { adjustV, volts }: Supply,
+  { power }: Camera,
+  circuitOhm: number,
+  say: DeviceContext['say'],
+): string {
   if (adjustV === null) return ''
   const toV = Math.min(adjustV[1], power.dcV![1])
   const at = voltsAtLoad(toV, power.worstW, circuitOhm)
-  return toV > volts && at !== null && at >= power.dcV![0] ? `, or set the supply up to ${say(toV, 'voltage')}` : ''
+  return toV > volts && at !== null && at >= power.dcV![0]
+    ? `, or set the supply up to ${say(toV, 'voltage')}`
+    : ''
 }

@@ -6,30 +6,72 @@ import { NOT_MEASURED, resolve } from '../parts'
 import { awgDiameterMm } from '../terminate'
 import { assessPower, assessSupplies, POE_CLASSES } from '.'
 
-const route = (lengthM: number, cordsM = 0): Route => ({ segments: [{ id: 'a', space: 'trunking indoors', lengthM, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '' }], cordsM, leadLengthM: null })
-const assess = (partId: string, change: Partial<Device>, on: Partial<Job> = {}, volts: number | null = null) => {
-  const found = resolve(device(change), job({ supplies: [{ id: 's', name: 'Supply', partId }], ...on }), CATALOGUE, { ...NOT_MEASURED, volts })
+const route = (lengthM: number, cordsM = 0): Route => ({
+  segments: [
+    {
+      id: 'a',
+      space: 'trunking indoors',
+      lengthM,
+      riseM: 0,
+      temperatureC: 20,
+      conduitId: null,
+      conduitName: '',
+    },
+  ],
+  cordsM,
+  leadLengthM: null,
+})
+const assess = (
+  partId: string,
+  change: Partial<Device>,
+  on: Partial<Job> = {},
+  volts: number | null = null,
+) => {
+  const found = resolve(
+    device(change),
+    job({ supplies: [{ id: 's', name: 'Supply', partId }], ...on }),
+    CATALOGUE,
+    { ...NOT_MEASURED, volts },
+  )
   if ('missing' in found) throw new Error(found.missing.join())
   return assessPower(found, { supplyId: 's', port: null })!
 }
-const finding = (result: ReturnType<typeof assess>, id: string) => result.findings.find((one) => one.id === id)
+const finding = (result: ReturnType<typeof assess>, id: string) =>
+  result.findings.find((one) => one.id === id)
 
 /** Copper of ASTM B258 gauges at 100 % IACS, 1/58 Ω·mm²/m: a second way to a wire's resistance. */
 const wireOhm = (awg: number, m: number) => m / 58 / ((Math.PI / 4) * awgDiameterMm(awg) ** 2)
 
 describe('the circuit over data pairs', () => {
   it('counts cable, patch leads and contacts: two pairs side by side, there and back', () => {
-    const outdoors = { exposure: 'dry indoors' as const, terminate: { cameraEndId: 'plug', headEndId: 'jack' }, route: route(56, 5) }
-    // 60 m with slack (1 m, 3 m); there two wires side by side, back two more; 5 m of 26 AWG leads; three contacts of 0.2 Ω.
+    const outdoors = {
+      exposure: 'dry indoors' as const,
+      terminate: { cameraEndId: 'plug', headEndId: 'jack' },
+      route: route(56, 5),
+    }
+    // 60 m with slack (1 m, 3 m); there two wires side by side, back two more; 5 m of 26 AWG leads; three
+    // contacts of 0.2 Ω.
     const leg = (wireOhm(23, 60) + wireOhm(26, 5) + 3 * 0.2) / 2
     expect(assess('switch-16', outdoors).drawing.circuitOhm).toBeCloseTo(2 * leg, 2)
     const direct = { ...outdoors, terminate: { cameraEndId: 'plug', headEndId: 'plug' }, route: route(56, 0) }
     expect(assess('switch-16', direct).drawing.circuitOhm).toBeCloseTo(wireOhm(23, 60) + 2 * 0.2, 2)
   })
-  /** IEEE 802.3: a class 3 device works from 37 V, class 4 from 42.5 V; class 3 feeds at no less than 44 V. */
+  /**
+   * IEEE 802.3: a class 3 device works from 37 V, class 4 from 42.5 V; class 3 feeds at no less than 44 V.
+   */
   it('stops below the least volts of the class, whatever the watts', () => {
-    expect(POE_CLASSES.map(({ poeClass, leastDeviceV }) => [poeClass, leastDeviceV])).toEqual([[1, 37], [2, 37], [3, 37], [4, 42.5], [5, 44.3], [6, 42.5], [7, 42.9], [8, 41.1]])
-    const at = (volts: number) => finding(assess('switch-16', { route: route(10) }, {}, volts), 'power/device-volts')?.verdict ?? null
+    expect(POE_CLASSES.map(({ poeClass, leastDeviceV }) => [poeClass, leastDeviceV])).toEqual([
+      [1, 37],
+      [2, 37],
+      [3, 37],
+      [4, 42.5],
+      [5, 44.3],
+      [6, 42.5],
+      [7, 42.9],
+      [8, 41.1],
+    ])
+    const at = (volts: number) =>
+      finding(assess('switch-16', { route: route(10) }, {}, volts), 'power/device-volts')?.verdict ?? null
     expect([at(36.99), at(37), at(37.01)]).toEqual(['stop', null, null])
     const long = assess('switch-16', { cableId: 'lead-thin', route: { ...route(150), leadLengthM: 100 } })
     // Ohm's law step by step instead of the quadratic: raise the current until the camera has its 12.2 W.
@@ -38,11 +80,19 @@ describe('the circuit over data pairs', () => {
     expect(long.drawing.atCameraV).toBeCloseTo(volts, 2)
   })
   it('reserves the whole class of a port that does not signal, the draw of one that does', () => {
-    const [plain, signalling] = [assess('switch-8', { route: route(10) }), assess('switch-16', { route: route(10) })]
+    const [plain, signalling] = [
+      assess('switch-8', { route: route(10) }),
+      assess('switch-16', { route: route(10) }),
+    ]
     expect(plain.drawing.drawW).toBe(15.4) // class 3 of IEEE 802.3
     expect(signalling.drawing.drawW).toBeGreaterThan(12.2)
     expect(signalling.drawing.drawW).toBeLessThan(13)
-    const load = (partId: string, drawW: number) => assessSupplies([{ id: 's', name: 'S', partId }], Array.from({ length: 8 }, (_, i) => ({ supplyId: 's', mark: `${i}`, port: null, drawW })), CATALOGUE)[0]!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
+    const load = (partId: string, drawW: number) =>
+      assessSupplies(
+        [{ id: 's', name: 'S', partId }],
+        Array.from({ length: 8 }, (_, i) => ({ supplyId: 's', mark: `${i}`, port: null, drawW })),
+        CATALOGUE,
+      )[0]!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
     expect(load('switch-8', plain.drawing.drawW!)).toEqual(['power/budget:s stop']) // 8 × 15.4 W of 120 W
     expect(load('switch-8', signalling.drawing.drawW!)).toEqual(['power/budget:s check'])
   })
@@ -51,14 +101,30 @@ describe('the circuit over data pairs', () => {
 describe('mains', () => {
   const flood = { cameraId: 'floodlight-4mp', mountIds: ['recessed-box'] }
   it('never goes over data or coax cable', () => {
-    for (const cableId of ['cat6', 'rg59', 'rg59-18-2', 'fibre-single']) expect([cableId, finding(assess('mains-circuit', { ...flood, cableId }), 'power/match')?.verdict]).toEqual([cableId, 'stop'])
-    expect(finding(assess('mains-circuit', { ...flood, cableId: 'mains-14-2' }), 'power/match')).toBeUndefined()
+    for (const cableId of ['cat6', 'rg59', 'rg59-18-2', 'fibre-single'])
+      expect([
+        cableId,
+        finding(assess('mains-circuit', { ...flood, cableId }), 'power/match')?.verdict,
+      ]).toEqual([cableId, 'stop'])
+    expect(
+      finding(assess('mains-circuit', { ...flood, cableId: 'mains-14-2' }), 'power/match'),
+    ).toBeUndefined()
   })
-  it('has the volts of the job', () => expect([120, 230].map((mainsV) => assess('mains-circuit', { ...flood, cableId: 'mains-14-2' }, { mainsV }).drawing.sourceV)).toEqual([120, 230]))
+  it('has the volts of the job', () =>
+    expect(
+      [120, 230].map(
+        (mainsV) => assess('mains-circuit', { ...flood, cableId: 'mains-14-2' }, { mainsV }).drawing.sourceV,
+      ),
+    ).toEqual([120, 230]))
 })
 
 describe('low volts', () => {
-  const analogue = (lengthM: number): Partial<Device> => ({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2', exposure: 'dry indoors', route: route(lengthM) })
+  const analogue = (lengthM: number): Partial<Device> => ({
+    cameraId: 'analogue-bullet-2mp',
+    cableId: 'rg59-18-2',
+    exposure: 'dry indoors',
+    route: route(lengthM),
+  })
   it('setting a supply up is said only where that alone brings enough, and then it does', () => {
     const advice = (m: number) => finding(assess('dc-12-5', analogue(m)), 'power/volts')?.advice ?? null
     const atHigher = (m: number) => finding(assess('dc-13.2-5', analogue(m)), 'power/volts')!.verdict

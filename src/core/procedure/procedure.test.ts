@@ -5,8 +5,24 @@ import type { Device, Job } from '../job'
 import { device, job } from '@/testing/jobs'
 import { judge, printLimits, type Step } from '.'
 
-const step = (entry: Step['entry'], photo: Step['photo'] = null): Step => ({ id: 'mount/x', stage: 'mount', title: 'x', detail: '', items: [], reason: '', caution: null, hold: null, entry, photo })
-const done = (value: number | null = null, choice: string | null = null, note = '') => ({ state: 'done' as const, value, choice, note })
+const step = (entry: Step['entry'], photo: Step['photo'] = null): Step => ({
+  id: 'mount/x',
+  stage: 'mount',
+  title: 'x',
+  detail: '',
+  items: [],
+  reason: '',
+  caution: null,
+  hold: null,
+  entry,
+  photo,
+})
+const done = (value: number | null = null, choice: string | null = null, note = '') => ({
+  state: 'done' as const,
+  value,
+  choice,
+  note,
+})
 const grip = { kind: 'measure', quantity: 'size', label: 'Cable across', least: 6, most: 12 } as const
 const map = { kind: 'choice', options: ['pass', 'open'], good: ['pass'] } as const
 
@@ -19,14 +35,34 @@ describe('judging a record', () => {
     ['the good choice', map, done(null, 'pass'), 0, null, 'good', 'pass'],
     ['another choice', map, done(null, 'open'), 0, null, 'stop', 'open; should be pass.'],
     ['a choice that is none', map, done(null, 'perhaps'), 0, null, 'check', 'Nothing is chosen.'],
-    ['done without the photo', { kind: 'done' } as const, done(), 0, 'required' as const, 'check', 'The photo is missing.'],
+    [
+      'done without the photo',
+      { kind: 'done' } as const,
+      done(),
+      0,
+      'required' as const,
+      'check',
+      'The photo is missing.',
+    ],
     ['done with the photo', { kind: 'done' } as const, done(), 1, 'required' as const, 'good', 'Done.'],
-    ['a good choice without the photo', map, done(null, 'pass'), 0, 'required' as const, 'check', 'The photo is missing.'],
+    [
+      'a good choice without the photo',
+      map,
+      done(null, 'pass'),
+      0,
+      'required' as const,
+      'check',
+      'The photo is missing.',
+    ],
     ['an empty note', { kind: 'note', label: 'n' } as const, done(), 0, null, 'check', 'Nothing is written.'],
-  ] as const)('%s', (_, entry, record, photos, photo, verdict, says) => expect(judge(step(entry, photo), record, photos, 'metric')).toEqual({ verdict, says }))
+  ] as const)('%s', (_, entry, record, photos, photo, verdict, says) =>
+    expect(judge(step(entry, photo), record, photos, 'metric')).toEqual({ verdict, says }),
+  )
 
   it('calls a step left out a Check with its reason', () => {
-    expect(judge(step(grip), { state: 'left out', value: null, choice: null, note: 'no ladder' }, 0, 'metric')).toEqual({ verdict: 'check', says: 'Left out: no ladder' })
+    expect(
+      judge(step(grip), { state: 'left out', value: null, choice: null, note: 'no ladder' }, 0, 'metric'),
+    ).toEqual({ verdict: 'check', says: 'Left out: no ladder' })
   })
   it('prints limits in the units of the job', () => {
     expect(printLimits({ ...grip, least: null }, 'imperial')).toBe('at most 15/32"')
@@ -46,29 +82,68 @@ describe('steps follow from the plan', () => {
   }
   const find = (steps: readonly Step[], id: string) => steps.find((one) => one.id === id)
 
-  it('none before anything is planned', () => expect(assessDevice(device(), job(), CATALOGUE).steps).toEqual([]))
+  it('none before anything is planned', () =>
+    expect(assessDevice(device(), job(), CATALOGUE).steps).toEqual([]))
   it('only those of the planned stages', () => {
-    const steps = assessDevice(device({ power: { supplyId: 'switch', port: 2 } }), job(), CATALOGUE).steps.map(({ step }) => step.id)
+    const steps = assessDevice(
+      device({ power: { supplyId: 'switch', port: 2 } }),
+      job(),
+      CATALOGUE,
+    ).steps.map(({ step }) => step.id)
     expect(steps).toEqual(['bench/unpack', 'bench/power-up', 'power/connect'])
   })
   it('a coupling in the open brings a hold point with its pieces, the right way round', () => {
-    const hold = find(plan({ mountIds: [], seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-four-part', cables: 1 }] } }), 'terminate/thread-on')!
+    const hold = find(
+      plan({
+        mountIds: [],
+        seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-four-part', cables: 1 }] },
+      }),
+      'terminate/thread-on',
+    )!
     expect(hold.hold).toBe('Before you crimp')
     expect(hold.items.map((item) => item.split(':')[0])).toEqual(['nut', 'claw ring', 'coupling body'])
     expect(hold.items[2]).toContain('mating end toward the tail')
   })
   it('every drilling step names hidden services, every ladder step the ladder', () => {
     const steps = plan({ surfaceId: 'brick' })
-    for (const id of ['mount/pilot', 'mount/cable-hole']) expect(find(steps, id)!.caution).toMatch(/hidden cables and pipes/)
+    for (const id of ['mount/pilot', 'mount/cable-hole'])
+      expect(find(steps, id)!.caution).toMatch(/hidden cables and pipes/)
     expect(find(steps, 'mount/reach')!.title).toMatch(/^Set the ladder: foot 0.7\d m out$/)
   })
   it('mains brings isolation and a licensed person instead of a plug', () => {
-    const steps = plan({ cameraId: 'floodlight-4mp', mountIds: ['recessed-box'], cableId: 'mains-14-2', exposure: 'under a soffit' }, { supplies: [{ id: 'm', name: 'Lamps', partId: 'mains-circuit' }] })
+    const steps = plan(
+      {
+        cameraId: 'floodlight-4mp',
+        mountIds: ['recessed-box'],
+        cableId: 'mains-14-2',
+        exposure: 'under a soffit',
+      },
+      { supplies: [{ id: 'm', name: 'Lamps', partId: 'mains-circuit' }] },
+    )
     expect(find(steps, 'power/mains')!.caution).toBe('Isolate, lock off, prove dead. No live work.')
     expect(find(steps, 'terminate/wire-map')).toBeUndefined()
   })
   it('a ready-made lead is led through, never cut, crimped or measured off the jacket', () => {
-    const steps = plan({ cableId: 'lead-thin', cameraId: 'dome-back-box-4mp', mountIds: [], route: { segments: [{ id: 'a', space: 'trunking indoors', lengthM: 12, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '' }], cordsM: 0, leadLengthM: 20 } })
+    const steps = plan({
+      cableId: 'lead-thin',
+      cameraId: 'dome-back-box-4mp',
+      mountIds: [],
+      route: {
+        segments: [
+          {
+            id: 'a',
+            space: 'trunking indoors',
+            lengthM: 12,
+            riseM: 0,
+            temperatureC: 20,
+            conduitId: null,
+            conduitName: '',
+          },
+        ],
+        cordsM: 0,
+        leadLengthM: 20,
+      },
+    })
     expect(find(steps, 'route/pull')!.title).toBe('Lead the ready-made cable through')
     expect([find(steps, 'route/length'), find(steps, 'terminate/camera-end')]).toEqual([undefined, undefined])
   })
@@ -76,15 +151,35 @@ describe('steps follow from the plan', () => {
     expect(find(plan({ exposure: 'marine' }), 'seal/grease')).toBeDefined()
     expect(find(plan({}), 'seal/grease')).toBeUndefined()
     const sight = assessDevice(device(), job(), CATALOGUE).stages!.sight.input
-    const moved = find(plan({ sight: { ...sight, wish: { place: 'left', at: null, kept: false, reason: 'lamp', agreedBy: 'Owner' } } }), 'sight/place')!
+    const moved = find(
+      plan({
+        sight: {
+          ...sight,
+          wish: { place: 'left', at: null, kept: false, reason: 'lamp', agreedBy: 'Owner' },
+        },
+      }),
+      'sight/place',
+    )!
     expect(moved.detail).toBe('Asked for: left. Moved: lamp. Agreed by Owner.')
-    const tile = { surfaceId: 'ceiling-tile', cameraId: 'dome-4mp-vf', mountIds: ['tile-spread-plate'], exposure: 'dry indoors' as const }
+    const tile = {
+      surfaceId: 'ceiling-tile',
+      cameraId: 'dome-4mp-vf',
+      mountIds: ['tile-spread-plate'],
+      exposure: 'dry indoors' as const,
+    }
     const mount = assessDevice(device(tile), job(), CATALOGUE).stages!.mount.input
-    expect(find(plan({ ...tile, mount: { ...mount, tethered: true } }), 'mount/fix')!.items.some((item) => item.startsWith('Tether of'))).toBe(true)
+    expect(
+      find(plan({ ...tile, mount: { ...mount, tethered: true } }), 'mount/fix')!.items.some((item) =>
+        item.startsWith('Tether of'),
+      ),
+    ).toBe(true)
   })
   it('takes a measured cable where the first seal grips it, and volts between the camera’s own limits', () => {
     expect(find(plan({}), 'seal/cable')!.entry).toMatchObject({ quantity: 'size', least: 6, most: 6.5 })
-    const dc = plan({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }, { supplies: [{ id: 'dc', name: 'DC', partId: 'dc-12-5' }] })
+    const dc = plan(
+      { cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' },
+      { supplies: [{ id: 'dc', name: 'DC', partId: 'dc-12-5' }] },
+    )
     expect(find(dc, 'power/volts')!.entry).toMatchObject({ quantity: 'voltage', least: 10.8, most: 13.2 })
   })
 })

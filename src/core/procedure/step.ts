@@ -5,7 +5,13 @@ import { print, type QuantityKind, type UnitSystem } from '../units'
 /** How a step is recorded. Limits are in the inside unit of the quantity; null is open. */
 export type StepEntry =
   | { readonly kind: 'done' }
-  | { readonly kind: 'measure'; readonly quantity: QuantityKind; readonly label: string; readonly least: number | null; readonly most: number | null }
+  | {
+      readonly kind: 'measure'
+      readonly quantity: QuantityKind
+      readonly label: string
+      readonly least: number | null
+      readonly most: number | null
+    }
   | { readonly kind: 'choice'; readonly options: readonly string[]; readonly good: readonly string[] }
   | { readonly kind: 'note'; readonly label: string }
 
@@ -37,22 +43,34 @@ export interface StepState {
 }
 
 /** Judges a record of a step: out of limits is a Stop, a missing photo or a step left out is a Check. */
-export function judge(step: Step, record: Pick<StepRecord, 'state' | 'value' | 'choice' | 'note'>, photos: number, units: UnitSystem): { readonly verdict: Verdict; readonly says: string } {
+export function judge(
+  step: Step,
+  record: Pick<StepRecord, 'state' | 'value' | 'choice' | 'note'>,
+  photos: number,
+  units: UnitSystem,
+): { readonly verdict: Verdict; readonly says: string } {
   if (record.state === 'left out') return { verdict: 'check', says: `Left out: ${record.note}` }
   const { entry } = step
   if (entry.kind === 'measure') {
     if (record.value === null) return { verdict: 'check', says: 'No value is recorded.' }
     const shown = print({ value: record.value, kind: entry.quantity }, units)
-    if (!withinLimits(entry, record.value)) return { verdict: 'stop', says: `${shown}; ${printLimits(entry, units)}.` }
-    if (photos > 0 || step.photo !== 'required') return { verdict: 'good', says: `${shown}; ${printLimits(entry, units)}.` }
+    if (!withinLimits(entry, record.value))
+      return { verdict: 'stop', says: `${shown}; ${printLimits(entry, units)}.` }
+    if (photos > 0 || step.photo !== 'required')
+      return { verdict: 'good', says: `${shown}; ${printLimits(entry, units)}.` }
   }
   if (entry.kind === 'choice') {
-    if (record.choice === null || !entry.options.includes(record.choice)) return { verdict: 'check', says: 'Nothing is chosen.' }
-    if (!entry.good.includes(record.choice)) return { verdict: 'stop', says: `${record.choice}; should be ${entry.good.join(' or ')}.` }
+    if (record.choice === null || !entry.options.includes(record.choice))
+      return { verdict: 'check', says: 'Nothing is chosen.' }
+    if (!entry.good.includes(record.choice))
+      return { verdict: 'stop', says: `${record.choice}; should be ${entry.good.join(' or ')}.` }
   }
   if (step.photo === 'required' && photos === 0) return { verdict: 'check', says: 'The photo is missing.' }
   if (entry.kind === 'choice') return { verdict: 'good', says: record.choice ?? '' }
-  if (entry.kind === 'note') return record.note === '' ? { verdict: 'check', says: 'Nothing is written.' } : { verdict: 'good', says: record.note }
+  if (entry.kind === 'note')
+    return record.note === ''
+      ? { verdict: 'check', says: 'Nothing is written.' }
+      : { verdict: 'good', says: record.note }
   return { verdict: 'good', says: 'Done.' }
 }
 

@@ -26,12 +26,22 @@ describe('the pull sheet', () => {
   })
   it('adds the same holes of two devices up, by surface and bit', () => {
     const pilots = sheet(one, two).drills.find(({ purpose }) => purpose === 'pilot')!
-    expect(pilots).toMatchObject({ surface: 'Timber fascia or cladding', bit: '2 mm (5/64")', count: 8, marks: ['01', '02'] })
+    expect(pilots).toMatchObject({
+      surface: 'Timber fascia or cladding',
+      bit: '2 mm (5/64")',
+      count: 8,
+      marks: ['01', '02'],
+    })
   })
   it('drills no cable hole into a pole and no pilot for a plug', () => {
     const pole = planned({ surfaceId: 'steel-pole', mountIds: ['pole-adapter'] })
     expect(sheet(pole).drills).toEqual([])
-    expect(sheet(planned({ surfaceId: 'brick' })).drills.map(({ purpose, bitMm }) => [purpose, bitMm])).toEqual([['fixing hole', 6], ['cable hole', 10]])
+    expect(
+      sheet(planned({ surfaceId: 'brick' })).drills.map(({ purpose, bitMm }) => [purpose, bitMm]),
+    ).toEqual([
+      ['fixing hole', 6],
+      ['cable hole', 10],
+    ])
   })
   it('counts spares on top: a tenth of the fixings, two connectors, one of each seal', () => {
     const list = sheet(one, two)
@@ -47,9 +57,17 @@ describe('the pull sheet', () => {
     expect(line(sheet(...many), 'Silicone, tubes')!.count).toBe(Math.ceil((60 * 3 * 120 * 28) / 1000 / 300))
   })
   it('cuts from a drum, but not a ready-made lead', () => {
-    const lead = planned({ cableId: 'lead-thin', cameraId: 'dome-back-box-4mp', mountIds: [], route: { segments: [], cordsM: 0, leadLengthM: 20 } })
+    const lead = planned({
+      cableId: 'lead-thin',
+      cameraId: 'dome-back-box-4mp',
+      mountIds: [],
+      route: { segments: [], cordsM: 0, leadLengthM: 20 },
+    })
     expect(sheet(lead).cuts).toMatchObject([{ cutM: null, installedM: 20 }])
-    expect(line(sheet(lead), 'Ready-made lead, stranded, 4.8 mm, 20 m')).toMatchObject({ count: 1, unit: 'pieces' })
+    expect(line(sheet(lead), 'Ready-made lead, stranded, 4.8 mm, 20 m')).toMatchObject({
+      count: 1,
+      unit: 'pieces',
+    })
     expect(sheet(lead).van.some(({ kind }) => kind === 'connector')).toBe(false)
   })
   it('agrees with the route stage on every run, for any job, and never counts less than nothing', () => {
@@ -61,7 +79,8 @@ describe('the pull sheet', () => {
           const route = assessDevice(d, j, CATALOGUE).stages!.route.result.drawing
           if (cutM !== null) expect(cutM).toBeCloseTo(route.cutM, 9)
         }
-        for (const { count, spare } of list.van) expect([Number.isFinite(count), count >= 0, spare >= 0]).toEqual([true, true, true])
+        for (const { count, spare } of list.van)
+          expect([Number.isFinite(count), count >= 0, spare >= 0]).toEqual([true, true, true])
         expect(new Set(list.van.map(({ kind, item }) => `${kind}${item}`)).size).toBe(list.van.length)
       }),
       { numRuns: 200 },

@@ -21,7 +21,9 @@ export function conduitFindings({ cable, catalogue, conduits }: DeviceContext, r
   return route.segments.flatMap((segment) => {
     const conduit = segment.conduitId === null ? undefined : catalogue.conduits.get(segment.conduitId)
     if (!conduit || segment.space !== 'conduit') return []
-    const diameters = (segment.conduitName === '' ? undefined : conduits.get(segment.conduitName)) ?? [cable.diameterMm]
+    const diameters = (segment.conduitName === '' ? undefined : conduits.get(segment.conduitName)) ?? [
+      cable.diameterMm,
+    ]
     const limit = fillLimit(diameters.length)
     const fill = fillPercent(diameters, conduit.boreAreaMm2)
     if (fill <= limit.value) return []
@@ -29,10 +31,19 @@ export function conduitFindings({ cable, catalogue, conduits }: DeviceContext, r
       .filter(({ boreAreaMm2 }) => fillPercent(diameters, boreAreaMm2) <= limit.value)
       .sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0]
     const what = diameters.length === 1 ? `One ${cable.name}` : `${diameters.length} cables together`
-    return [finding('route', `conduit-${segment.id}`, {
-      verdict: 'check', title: 'Tight in the conduit', short: 'conduit too full', figure: quantity(fill, 'share'), limit: quantity(limit.value, 'share'),
-      reason: `${what} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`, source: limit.source,
-      advice: larger ? `Take ${larger.name}, or lead some of them another way.` : 'Lead some of them another way: no conduit of the catalogue is large enough.',
-    })]
+    return [
+      finding('route', `conduit-${segment.id}`, {
+        verdict: 'check',
+        title: 'Tight in the conduit',
+        short: 'conduit too full',
+        figure: quantity(fill, 'share'),
+        limit: quantity(limit.value, 'share'),
+        reason: `${what} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`,
+        source: limit.source,
+        advice: larger
+          ? `Take ${larger.name}, or lead some of them another way.`
+          : 'Lead some of them another way: no conduit of the catalogue is large enough.',
+      }),
+    ]
   })
 }

@@ -9,13 +9,26 @@ export function jacketFinding({ cable, catalogue }: DeviceContext, route: Route)
   const asked = new Set<JacketNeed>(route.segments.flatMap(({ space }) => SPACES[space].asks))
   const lacks = [...asked].filter((need) => !cable.stands.includes(need))
   if (lacks.length === 0) return null
-  const where = route.segments.filter(({ space }) => SPACES[space].asks.some((need) => lacks.includes(need))).map(({ space }) => SPACES[space].name)
+  const where = route.segments
+    .filter(({ space }) => SPACES[space].asks.some((need) => lacks.includes(need)))
+    .map(({ space }) => SPACES[space].name)
   const other = [...catalogue.cables.values()].find(
-    ({ kind, conductor, coax, stands }) => kind === cable.kind && conductor === cable.conductor && coax === cable.coax && [...asked].every((need) => stands.includes(need)),
+    ({ kind, conductor, coax, stands }) =>
+      kind === cable.kind &&
+      conductor === cable.conductor &&
+      coax === cable.coax &&
+      [...asked].every((need) => stands.includes(need)),
   )
   return finding('route', 'jacket', {
-    verdict: 'stop', title: 'The jacket is not made for this way', short: `not for ${lacks[0]}`, figure: text(cable.name), limit: text(lacks.join(', ')),
-    reason: `${[...new Set(where)].join(', ')}: ${lacks.map((need) => JACKET_NEEDS[need]).join(' ')}`, source: 'practice',
-    advice: other ? `Take ${other.name}, or lead it another way.` : 'No cable of the catalogue stands all of it: lead it another way.',
+    verdict: 'stop',
+    title: 'The jacket is not made for this way',
+    short: `not for ${lacks[0]}`,
+    figure: text(cable.name),
+    limit: text(lacks.join(', ')),
+    reason: `${[...new Set(where)].join(', ')}: ${lacks.map((need) => JACKET_NEEDS[need]).join(' ')}`,
+    source: 'practice',
+    advice: other
+      ? `Take ${other.name}, or lead it another way.`
+      : 'No cable of the catalogue stands all of it: lead it another way.',
   })
 }

@@ -17,7 +17,10 @@ export function segmentM({ lengthM, riseM }: Segment): number {
 }
 
 /** Every allowance of a run, itemised in the order of the cut list. */
-export function lengthItems({ allowances, exposure }: Pick<DeviceContext, 'allowances' | 'exposure'>, route: Route): LengthItem[] {
+export function lengthItems(
+  { allowances, exposure }: Pick<DeviceContext, 'allowances' | 'exposure'>,
+  route: Route,
+): LengthItem[] {
   const along = route.segments.reduce((sum, { lengthM }) => sum + lengthM, 0)
   const rises = route.segments.reduce((sum, { riseM }) => sum + Math.abs(riseM), 0)
   const loops = route.segments.some(({ space }) => space === 'loft') ? allowances.serviceLoopM : 0
@@ -35,7 +38,11 @@ export function lengthItems({ allowances, exposure }: Pick<DeviceContext, 'allow
     ...installed,
     { label: 'Both ends for terminating', lengthM: 2 * allowances.terminationM, installed: false },
     { label: 'Scuffed first length cut off', lengthM: allowances.cutOffM, installed: false },
-    { label: `Waste ${allowances.wastePercent} %`, lengthM: (run * allowances.wastePercent) / 100, installed: false },
+    {
+      label: `Waste ${allowances.wastePercent} %`,
+      lengthM: (run * allowances.wastePercent) / 100,
+      installed: false,
+    },
   ].filter(({ lengthM }) => lengthM > 0)
 }
 
@@ -49,7 +56,10 @@ export function cutM(items: readonly LengthItem[]): number {
   return items.reduce((sum, { lengthM }) => sum + lengthM, 0)
 }
 
-/** Allowed fixed link (metres) were the whole run at one temperature; table values, straight between them, flat outside. */
+/**
+ * Allowed fixed link (metres) were the whole run at one temperature; table values, straight between them,
+ * flat outside.
+ */
 export function allowedM(temperatureC: number, screened: boolean): number {
   const table = LENGTH_BY_TEMPERATURE
   let allowed = table[table.length - 1]![1]
@@ -75,16 +85,23 @@ export interface WarmPiece {
 }
 
 /**
- * A run in pieces by temperature: each stretch by its own; slack and drip loop at the device by the stretch that ends
- * there, the service loop by the hottest loft, slack at the head end by the last stretch. 20 °C where nothing is planned.
+ * A run in pieces by temperature: each stretch by its own; slack and drip loop at the device by the stretch
+ * that ends there, the service loop by the hottest loft, slack at the head end by the last stretch. 20 °C
+ * where nothing is planned.
  */
-export function warmPieces({ allowances, exposure }: Pick<DeviceContext, 'allowances' | 'exposure'>, { segments }: Route): WarmPiece[] {
+export function warmPieces(
+  { allowances, exposure }: Pick<DeviceContext, 'allowances' | 'exposure'>,
+  { segments }: Route,
+): WarmPiece[] {
   const device = segments[0]?.temperatureC ?? ROOM_C
   const head = segments.at(-1)?.temperatureC ?? ROOM_C
   const lofts = segments.filter(({ space }) => space === 'loft').map(({ temperatureC }) => temperatureC)
   return [
     ...segments.map((segment) => ({ lengthM: segmentM(segment), temperatureC: segment.temperatureC })),
-    { lengthM: allowances.deviceSlackM + (exposure.outdoors ? allowances.dripLoopM : 0), temperatureC: device },
+    {
+      lengthM: allowances.deviceSlackM + (exposure.outdoors ? allowances.dripLoopM : 0),
+      temperatureC: device,
+    },
     ...(lofts.length > 0 ? [{ lengthM: allowances.serviceLoopM, temperatureC: Math.max(...lofts) }] : []),
     { lengthM: allowances.headEndSlackM, temperatureC: head },
   ]
@@ -96,16 +113,22 @@ export const ROOM_C = 20
 /** Length that pieces count for at 20 °C, metres. */
 export function lengthUsedM(pieces: readonly WarmPiece[], cable: Pick<Cable, 'screened'>): number {
   const full = ROUTE_LIMITS.fixedLinkM.value
-  return pieces.reduce((sum, { lengthM, temperatureC }) => sum + (lengthM * full) / allowedM(temperatureC, cable.screened), 0)
+  return pieces.reduce(
+    (sum, { lengthM, temperatureC }) => sum + (lengthM * full) / allowedM(temperatureC, cable.screened),
+    0,
+  )
 }
 
 /** Mean temperature of pieces by length, °C. */
 export function meanC(pieces: readonly WarmPiece[]): number {
   const total = pieces.reduce((sum, { lengthM }) => sum + lengthM, 0)
-  return total === 0 ? ROOM_C : pieces.reduce((sum, { lengthM, temperatureC }) => sum + lengthM * temperatureC, 0) / total
+  return total === 0
+    ? ROOM_C
+    : pieces.reduce((sum, { lengthM, temperatureC }) => sum + lengthM * temperatureC, 0) / total
 }
 
-const deratingOf = (awg: number) => (awg >= 26 ? ROUTE_LIMITS.cordDeratingThin : ROUTE_LIMITS.cordDerating).value
+const deratingOf = (awg: number) =>
+  (awg >= 26 ? ROUTE_LIMITS.cordDeratingThin : ROUTE_LIMITS.cordDerating).value
 
 /** Longest cords (metres) that a fixed link of `linkM` leaves, by the gauge of the cords. */
 export function cordLimitM(linkM: number, awg: number): number {
@@ -118,7 +141,10 @@ export function strandedLimitM(awg: number): number {
 }
 
 /** A coil of surplus cable: its turns, and how thick it lies, millimetres. */
-export function coilOf(surplusM: number, diameterMm: number): { readonly turns: number; readonly thickMm: number } {
+export function coilOf(
+  surplusM: number,
+  diameterMm: number,
+): { readonly turns: number; readonly thickMm: number } {
   const turns = Math.ceil(surplusM / (Math.PI * ROUTE_LIMITS.coilM.value))
   return { turns, thickMm: Math.ceil(Math.sqrt(turns)) * diameterMm }
 }
@@ -131,5 +157,8 @@ export function supports(route: Route): { readonly name: string; readonly count:
     if (!support || segmentM(segment) === 0) continue
     counts.set(support.name, (counts.get(support.name) ?? 0) + Math.ceil(segmentM(segment) / support.everyM))
   }
-  return [...counts].map(([name, count]) => ({ name, count: Math.ceil(count * (1 + ROUTE_LIMITS.spareSupports.value / 100)) }))
+  return [...counts].map(([name, count]) => ({
+    name,
+    count: Math.ceil(count * (1 + ROUTE_LIMITS.spareSupports.value / 100)),
+  }))
 }

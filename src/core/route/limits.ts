@@ -17,14 +17,34 @@ export const ROUTE_LIMITS = {
   lengthTolerance: limit('Measured length against planned', 10, '%', 'practice'),
 } as const
 
-/** Allowed fixed-link length against temperature, unscreened cable; loss rises 0.4 %/°C to 40 °C and 0.6 %/°C to 60 °C. */
+/**
+ * Allowed fixed-link length against temperature, unscreened cable; loss rises 0.4 %/°C to 40 °C and 0.6
+ * %/°C to 60 °C.
+ */
 export const LENGTH_BY_TEMPERATURE: readonly (readonly [temperatureC: number, lengthM: number])[] = [
-  [20, 90], [30, 87], [40, 84], [50, 79.5], [60, 75],
+  [20, 90],
+  [30, 87],
+  [40, 84],
+  [50, 79.5],
+  [60, 75],
 ]
 
 export const ROUTE_FORMULAS: readonly Formula[] = [
-  { name: 'Cut length', formula: 'segments + rises + slacks + loops + termination, then waste and cut-off', source: 'practice' },
-  { name: 'Length used by heat', formula: 'Σ lengthᵢ · 90 / allowed(Tᵢ), slack and loops where they lie, screened cable with half the loss', source: 'tia-568-heat' },
+  {
+    name: 'Cut length',
+    formula: 'segments + rises + slacks + loops + termination, then waste and cut-off',
+    source: 'practice',
+  },
+  {
+    name: 'Length used by heat',
+    formula:
+      'Σ lengthᵢ · 90 / allowed(Tᵢ), slack and loops where they lie, screened cable with half the loss',
+    source: 'tia-568-heat',
+  },
   { name: 'Cord limit', formula: 'C = (102 − H)/(1 + D)', source: 'tia-568-heat' },
-  { name: 'Longest channel all of stranded lead', formula: '102/(1 + D), at most 100 m', source: 'tia-568-heat' },
+  {
+    name: 'Longest channel all of stranded lead',
+    formula: '102/(1 + D), at most 100 m',
+    source: 'tia-568-heat',
+  },
 ]

@@ -5,30 +5,57 @@ import { neighboursOf, NOT_MEASURED, resolve, type Measured } from '../parts'
 import { SPACES, type Device, type Route, type Segment } from '../job'
 import { assessRoute, coilOf, fillLimit, fillPercent, runLengths, strandedLimitM } from '.'
 
-const way = (lengthM: number, change: Partial<Segment> = {}): Segment => ({ id: 'a', space: 'trunking indoors', lengthM, riseM: 0, temperatureC: 20, conduitId: null, conduitName: '', ...change })
-const route = (segments: Segment[], change: Partial<Route> = {}): Route => ({ segments, cordsM: 0, leadLengthM: null, ...change })
+const way = (lengthM: number, change: Partial<Segment> = {}): Segment => ({
+  id: 'a',
+  space: 'trunking indoors',
+  lengthM,
+  riseM: 0,
+  temperatureC: 20,
+  conduitId: null,
+  conduitName: '',
+  ...change,
+})
+const route = (segments: Segment[], change: Partial<Route> = {}): Route => ({
+  segments,
+  cordsM: 0,
+  leadLengthM: null,
+  ...change,
+})
 const context = (change: Partial<Device> = {}, measured: Measured = NOT_MEASURED, devices: Device[] = []) => {
   const found = resolve(device(change), job(), CATALOGUE, measured, neighboursOf(devices, CATALOGUE))
   if ('missing' in found) throw new Error(found.missing.join())
   return found
 }
-const of = (on: Partial<Device>, planned: Route, measured?: Measured) => assessRoute(context(on, measured), planned)
-const verdict = (on: Partial<Device>, planned: Route, id: string, measured?: Measured) => of(on, planned, measured).findings.find((one) => one.id === id)?.verdict ?? null
+const of = (on: Partial<Device>, planned: Route, measured?: Measured) =>
+  assessRoute(context(on, measured), planned)
+const verdict = (on: Partial<Device>, planned: Route, id: string, measured?: Measured) =>
+  of(on, planned, measured).findings.find((one) => one.id === id)?.verdict ?? null
 
-/** ANSI/TIA-568.2-D from memory: C = (102 − H)/(1 + D), D 0.5 for 26 AWG and 0.2 for 24: with H 0 a channel of 68 m and of 85 m. */
+/**
+ * ANSI/TIA-568.2-D from memory: C = (102 − H)/(1 + D), D 0.5 for 26 AWG and 0.2 for 24: with H 0 a channel
+ * of 68 m and of 85 m.
+ */
 describe('ready-made leads', () => {
   it('end where a stranded channel ends', () => {
     expect([strandedLimitM(26), strandedLimitM(24)].map((m) => Math.round(m))).toEqual([68, 85])
-    const lead = (leadLengthM: number, cordsM = 0) => verdict({ cableId: 'lead-thin' }, route([way(leadLengthM - 6)], { leadLengthM, cordsM }), 'route/length')
+    const lead = (leadLengthM: number, cordsM = 0) =>
+      verdict(
+        { cableId: 'lead-thin' },
+        route([way(leadLengthM - 6)], { leadLengthM, cordsM }),
+        'route/length',
+      )
     expect([lead(67.99), lead(68), lead(68.01)]).toEqual(['good', 'good', 'stop'])
     expect([lead(64, 4), lead(64, 4.01)]).toEqual(['good', 'stop'])
   })
   it('count with their own length, not that of their way', () => {
-    expect(runLengths(context({ cableId: 'lead-thin' }), route([way(20)], { leadLengthM: 30 })).installedM).toBe(30)
+    expect(
+      runLengths(context({ cableId: 'lead-thin' }), route([way(20)], { leadLengthM: 30 })).installedM,
+    ).toBe(30)
   })
   it('much longer than the way want a coil, told by its turns', () => {
     const wayM = runLengths(context({ cableId: 'lead-thin' }), route([way(20)])).wayM
-    const lead = (surplus: number) => verdict({ cableId: 'lead-thin' }, route([way(20)], { leadLengthM: wayM + surplus }), 'route/lead')
+    const lead = (surplus: number) =>
+      verdict({ cableId: 'lead-thin' }, route([way(20)], { leadLengthM: wayM + surplus }), 'route/lead')
     expect([lead(-0.01), lead(0), lead(5), lead(5.01)]).toEqual(['stop', 'good', 'good', 'check'])
     const { turns, thickMm } = coilOf(12, 4.8)
     expect(turns * 0.25 * 3.14159).toBeGreaterThanOrEqual(12)
@@ -37,9 +64,15 @@ describe('ready-made leads', () => {
   })
 })
 
-/** ANSI/TIA-568 length table from memory: at 60 °C 75 m count as 90 m. Slack at the device lies as warm as the last stretch before it. */
+/**
+ * ANSI/TIA-568 length table from memory: at 60 °C 75 m count as 90 m. Slack at the device lies as warm as
+ * the last stretch before it.
+ */
 it('counts slack where it lies, and loops in the hottest loft', () => {
-  const { usedM } = runLengths(context({ exposure: 'under a soffit' }), route([way(10, { space: 'loft', temperatureC: 60 }), way(10, { id: 'b' })]))
+  const { usedM } = runLengths(
+    context({ exposure: 'under a soffit' }),
+    route([way(10, { space: 'loft', temperatureC: 60 }), way(10, { id: 'b' })]),
+  )
   // 10 m of loft, 1 m slack, 0.3 m drip loop and 1 m service loop at 60 °C; 10 m and 3 m at 20 °C.
   expect(usedM).toBeCloseTo(12.3 * (90 / 75) + 13, 9)
 })
@@ -48,9 +81,15 @@ describe('what was measured counts from then on', () => {
   const planned = route([way(70)])
   const measured = (installedM: number) => ({ ...NOT_MEASURED, installedM })
   it('against the 90 m of the standard, exactly, and says so', () => {
-    expect([89.99, 90, 90.01].map((m) => verdict({}, planned, 'route/length', measured(m)))).toEqual(['good', 'good', 'stop'])
+    expect([89.99, 90, 90.01].map((m) => verdict({}, planned, 'route/length', measured(m)))).toEqual([
+      'good',
+      'good',
+      'stop',
+    ])
     expect(verdict({}, planned, 'route/length')).toBe('good')
-    expect(of({}, planned, measured(88)).figures.map(({ label }) => label)).toContain('Installed, as measured')
+    expect(of({}, planned, measured(88)).figures.map(({ label }) => label)).toContain(
+      'Installed, as measured',
+    )
     expect(of({}, planned, measured(88)).findings[0]!.reason).toContain('88.00 m as measured')
   })
 })
@@ -58,13 +97,22 @@ describe('what was measured counts from then on', () => {
 it('a run longer than any drum is a Stop: it has no joint', () => {
   const cut = (lengthM: number) => runLengths(context({ cableId: 'rg59' }), route([way(lengthM)])).cutM
   const exact = 100 + (152 - cut(100)) / 1.05 // waste is 5 % of what is installed
-  expect([exact - 0.01, exact + 0.01].map((m) => verdict({ cableId: 'rg59' }, route([way(m)]), 'route/drum'))).toEqual([null, 'stop'])
+  expect(
+    [exact - 0.01, exact + 0.01].map((m) => verdict({ cableId: 'rg59' }, route([way(m)]), 'route/drum')),
+  ).toEqual([null, 'stop'])
 })
 
 describe('jackets', () => {
   it.each<[string, Segment['space'], boolean]>([
-    ['cat6', 'clipped outside', false], ['cat6-outdoor', 'clipped outside', true], ['cat6-outdoor', 'buried duct', false], ['cat6-duct', 'buried duct', true],
-    ['cat6', 'riser', true], ['cat6-outdoor', 'riser', false], ['cat6', 'air-handling space', false], ['cat6-plenum', 'air-handling space', true], ['cat5e', 'under decking', false],
+    ['cat6', 'clipped outside', false],
+    ['cat6-outdoor', 'clipped outside', true],
+    ['cat6-outdoor', 'buried duct', false],
+    ['cat6-duct', 'buried duct', true],
+    ['cat6', 'riser', true],
+    ['cat6-outdoor', 'riser', false],
+    ['cat6', 'air-handling space', false],
+    ['cat6-plenum', 'air-handling space', true],
+    ['cat5e', 'under decking', false],
   ])('%s through %s: %s', (cableId, space, stands) => {
     const found = of({ cableId }, route([way(5, { space })])).findings.find(({ id }) => id === 'route/jacket')
     expect(found === undefined).toBe(stands)
@@ -74,15 +122,27 @@ describe('jackets', () => {
   })
 })
 
-/** NEC chapter 9 table 1: 53, 31 and 40 %; table 4: PVC 3/4 in 0.508 in² inside. Four 6.0 mm cables fill 34.5 %, five 43.1 %. */
+/**
+ * NEC chapter 9 table 1: 53, 31 and 40 %; table 4: PVC 3/4 in 0.508 in² inside. Four 6.0 mm cables fill
+ * 34.5 %, five 43.1 %.
+ */
 describe('a conduit that runs share', () => {
   it('is filled by all of them', () => {
     expect([1, 2, 3, 9].map((n) => fillLimit(n).value)).toEqual([53, 31, 40, 40])
     expect(fillPercent(new Array(4).fill(6), 0.508 * 645.16)).toBeCloseTo(34.5, 1)
-    const yard = (id: string) => device({ id, cableId: 'cat6', route: route([way(9, { space: 'conduit', conduitId: 'pvc-three-quarter', conduitName: 'yard duct' })]) })
+    const yard = (id: string) =>
+      device({
+        id,
+        cableId: 'cat6',
+        route: route([
+          way(9, { space: 'conduit', conduitId: 'pvc-three-quarter', conduitName: 'yard duct' }),
+        ]),
+      })
     const found = (count: number) => {
       const devices = Array.from({ length: count }, (_, i) => yard(`d${i}`))
-      return assessRoute(context(devices[0], NOT_MEASURED, devices), devices[0]!.route!).findings.find(({ id }) => id === 'route/conduit-a')
+      return assessRoute(context(devices[0], NOT_MEASURED, devices), devices[0]!.route!).findings.find(
+        ({ id }) => id === 'route/conduit-a',
+      )
     }
     expect([1, 3, 4].map((n) => found(n)?.verdict ?? null)).toEqual([null, null, null])
     expect(found(5)).toMatchObject({ verdict: 'check', limit: { value: 40 } })
@@ -91,9 +151,17 @@ describe('a conduit that runs share', () => {
   })
 })
 
-/** ANSI/TIA-568.0-D: 4 D and 110 N for four pairs; NEC 334.24: 5 D; fibre 10 D at rest, both from memory; coax 10 D common practice, no source. */
+/**
+ * ANSI/TIA-568.0-D: 4 D and 110 N for four pairs; NEC 334.24: 5 D; fibre 10 D at rest, both from memory;
+ * coax 10 D common practice, no source.
+ */
 it('bends and pulls each kind of cable by its own rule', () => {
   const handling = (id: string) => [CATALOGUE.cables.get(id)!.bendTimes, CATALOGUE.cables.get(id)!.handling]
-  expect([handling('cat6'), handling('mains-14-2'), handling('fibre-single'), handling('rg6')]).toEqual([[4, 'tia-568-0'], [5, 'nec-334'], [10, 'tia-568-0'], [10, 'practice']])
+  expect([handling('cat6'), handling('mains-14-2'), handling('fibre-single'), handling('rg6')]).toEqual([
+    [4, 'tia-568-0'],
+    [5, 'nec-334'],
+    [10, 'tia-568-0'],
+    [10, 'practice'],
+  ])
   expect(CATALOGUE.cables.get('cat6')!.pullN).toBe(110)
 })

@@ -11,10 +11,23 @@ const context = (change: Parameters<typeof device>[0] = {}) => {
   if ('missing' in found) throw new Error(found.missing.join())
   return found
 }
-const way = (lengthM: number, temperatureC: number, space: Route['segments'][number]['space'] = 'trunking indoors', riseM = 0): Route => ({ segments: [{ id: 'a', space, lengthM, riseM, temperatureC, conduitId: null, conduitName: '' }], cordsM: 2, leadLengthM: null })
-const ids = (route: Route, on: Parameters<typeof device>[0] = {}) => assessRoute(context(on), route).findings.map(({ id, verdict }) => `${id} ${verdict}`)
+const way = (
+  lengthM: number,
+  temperatureC: number,
+  space: Route['segments'][number]['space'] = 'trunking indoors',
+  riseM = 0,
+): Route => ({
+  segments: [{ id: 'a', space, lengthM, riseM, temperatureC, conduitId: null, conduitName: '' }],
+  cordsM: 2,
+  leadLengthM: null,
+})
+const ids = (route: Route, on: Parameters<typeof device>[0] = {}) =>
+  assessRoute(context(on), route).findings.map(({ id, verdict }) => `${id} ${verdict}`)
 
-/** ANSI/TIA-568.2-D annex: 0.4 %/°C to 40 °C and 0.6 %/°C to 60 °C; table values from memory. The two stay within 1 m. */
+/**
+ * ANSI/TIA-568.2-D annex: 0.4 %/°C to 40 °C and 0.6 %/°C to 60 °C; table values from memory. The two stay
+ * within 1 m.
+ */
 it('follows the length table and stays within a metre of the coefficients', () => {
   expect([20, 30, 40, 50, 60].map((t) => allowedM(t, false))).toEqual([90, 87, 84, 79.5, 75])
   const byCoefficient = (t: number) => 90 / (1 + 0.004 * Math.min(t - 20, 20) + 0.006 * Math.max(0, t - 40))
@@ -41,7 +54,15 @@ it('limits cords by gauge', () => {
 it('itemises the cut length, and counts only what stays against the link', () => {
   const items = lengthItems(context({ exposure: 'open weather' }), way(20, 25, 'loft', -3))
   const of = (label: string) => items.find((item) => item.label.startsWith(label))?.lengthM
-  expect([of('Along'), of('Rises'), of('Slack at the device'), of('Slack at the head'), of('Drip'), of('Service'), of('Scuffed')]).toEqual([20, 3, 1, 3, 0.3, 1, 0.3])
+  expect([
+    of('Along'),
+    of('Rises'),
+    of('Slack at the device'),
+    of('Slack at the head'),
+    of('Drip'),
+    of('Service'),
+    of('Scuffed'),
+  ]).toEqual([20, 3, 1, 3, 0.3, 1, 0.3])
   expect(installedM(items)).toBeCloseTo(28.3, 9)
   expect(cutM(items)).toBeCloseTo(28.3 * 1.05 + 0.2 + 0.3, 9)
 })
@@ -65,8 +86,18 @@ it('stops a long link, warns of a hot one, an over-hot space, indoor cable outsi
 
 /** NEC chapter 9 table 1: 53 % for one cable; 1/2 in PVC 0.285 in². */
 it('guides the fill of a conduit', () => {
-  const conduit = (conduitId: string): Route => ({ segments: [{ id: 'a', space: 'conduit', lengthM: 5, riseM: 0, temperatureC: 20, conduitId, conduitName: '' }], cordsM: 0, leadLengthM: null })
+  const conduit = (conduitId: string): Route => ({
+    segments: [
+      { id: 'a', space: 'conduit', lengthM: 5, riseM: 0, temperatureC: 20, conduitId, conduitName: '' },
+    ],
+    cordsM: 0,
+    leadLengthM: null,
+  })
   expect(ids(conduit('pvc-half'), { cableId: 'rg59-18-2' })).not.toContain('route/conduit-a check')
   const fat = context({ cableId: 'rg59-18-2' })
-  expect(assessRoute({ ...fat, cable: { ...fat.cable, diameterMm: 11.2 } }, conduit('pvc-half')).findings.some(({ id }) => id === 'route/conduit-a')).toBe(true)
+  expect(
+    assessRoute({ ...fat, cable: { ...fat.cable, diameterMm: 11.2 } }, conduit('pvc-half')).findings.some(
+      ({ id }) => id === 'route/conduit-a',
+    ),
+  ).toBe(true)
 })

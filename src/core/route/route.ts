@@ -6,13 +6,30 @@ import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { jacketFinding } from './jacket'
 import {
-  coilOf, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, meanC, ROOM_C, segmentM, strandedLimitM, supports, warmPieces, type LengthItem,
+  coilOf,
+  cordLimitM,
+  cutM,
+  installedM,
+  lengthItems,
+  lengthUsedM,
+  meanC,
+  ROOM_C,
+  segmentM,
+  strandedLimitM,
+  supports,
+  warmPieces,
+  type LengthItem,
 } from './length'
 import { ROUTE_LIMITS } from './limits'
 
 /** What the route strip draws: stretches in proportion, metres. */
 export interface RouteStrip {
-  readonly stretches: readonly { readonly name: string; readonly lengthM: number; readonly riseM: number; readonly temperatureC: number }[]
+  readonly stretches: readonly {
+    readonly name: string
+    readonly lengthM: number
+    readonly riseM: number
+    readonly temperatureC: number
+  }[]
   readonly items: readonly LengthItem[]
   readonly installedM: number
   readonly cutM: number
@@ -39,7 +56,15 @@ export function proposeRoute({ facing, exposure, cable }: DeviceContext): Route 
   const outside = cable.stands.includes('sunlight') ? 'clipped outside' : 'wall cavity'
   const level = exposure.outdoors ? outside : 'trunking indoors'
   const space = facing === 'down' ? 'loft' : level
-  const first = { id: 'way-1', space, lengthM: 15, riseM: 3, temperatureC: SPACES[space].temperatureC, conduitId: null, conduitName: '' } as const
+  const first = {
+    id: 'way-1',
+    space,
+    lengthM: 15,
+    riseM: 3,
+    temperatureC: SPACES[space].temperatureC,
+    conduitId: null,
+    conduitName: '',
+  } as const
   return { segments: [first], cordsM: 2, leadLengthM: null }
 }
 
@@ -57,15 +82,31 @@ const lengthsOf = remembered((context, route: Route): Run => {
   const wayM = read ?? planned
   const lies = route.leadLengthM ?? wayM
   // Measured length, and the surplus of a lead, lie warm in the proportions of the plan.
-  const pieces = warmPieces(context, route).map(({ lengthM, temperatureC }) => ({ lengthM: planned > 0 ? (lengthM * lies) / planned : 0, temperatureC }))
+  const pieces = warmPieces(context, route).map(({ lengthM, temperatureC }) => ({
+    lengthM: planned > 0 ? (lengthM * lies) / planned : 0,
+    temperatureC,
+  }))
   const usedM = planned > 0 ? lengthUsedM(pieces, context.cable) : lies
-  return { wayM, installedM: lies, cutM: cutM(items), usedM, meanC: meanC(pieces), measured: read !== null, items }
+  return {
+    wayM,
+    installedM: lies,
+    cutM: cutM(items),
+    usedM,
+    meanC: meanC(pieces),
+    measured: read !== null,
+    items,
+  }
 })
 
-/** Longest length that counts for a run: by the standard for pairs, by the catalogue for the rest; null where nobody says. */
+/**
+ * Longest length that counts for a run: by the standard for pairs, by the catalogue for the rest; null
+ * where nobody says.
+ */
 function limitOf({ cable }: DeviceContext, { cordsM }: Route): number | null {
   if (cable.kind !== 'pair') return cable.longestRunM
-  return cable.conductor === 'stranded' ? Math.max(0, strandedLimitM(cable.awg ?? ROUTE_LIMITS.cordAwg.value) - cordsM) : ROUTE_LIMITS.fixedLinkM.value
+  return cable.conductor === 'stranded'
+    ? Math.max(0, strandedLimitM(cable.awg ?? ROUTE_LIMITS.cordAwg.value) - cordsM)
+    : ROUTE_LIMITS.fixedLinkM.value
 }
 
 /** Everything `route` has to say of one device from its record. */
@@ -76,11 +117,18 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
   const pair = cable.kind === 'pair'
 
   const figures: Figure[] = [
-    lead === null ? { label: 'Cut', reading: quantity(run.cutM, 'cut') } : { label: 'Ready-made lead', reading: quantity(lead, 'length') },
-    ...(lead === null ? run.items.map(({ label, lengthM }) => ({ label: `· ${label}`, reading: quantity(lengthM, 'length') })) : []),
+    lead === null
+      ? { label: 'Cut', reading: quantity(run.cutM, 'cut') }
+      : { label: 'Ready-made lead', reading: quantity(lead, 'length') },
+    ...(lead === null
+      ? run.items.map(({ label, lengthM }) => ({ label: `· ${label}`, reading: quantity(lengthM, 'length') }))
+      : []),
     { label: run.measured ? 'Installed, as measured' : 'Installed', reading: quantity(run.wayM, 'length') },
     ...(pair ? [{ label: 'Counts as, at 20 °C', reading: quantity(run.usedM, 'length') }] : []),
-    ...supports(route).map(({ name, count }) => ({ label: `Take: ${name}, with spares`, reading: quantity(count, 'count') })),
+    ...supports(route).map(({ name, count }) => ({
+      label: `Take: ${name}, with spares`,
+      reading: quantity(count, 'count'),
+    })),
     { label: 'Bend no tighter than, radius', reading: quantity(cable.diameterMm * cable.bendTimes, 'size') },
     { label: 'Pull no harder than', reading: quantity(cable.pullN, 'force') },
   ]
@@ -101,9 +149,16 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
     findings,
     drawing: {
       stretches: route.segments.map((segment) => ({
-        name: SPACES[segment.space].name, lengthM: segmentM(segment), riseM: segment.riseM, temperatureC: segment.temperatureC,
+        name: SPACES[segment.space].name,
+        lengthM: segmentM(segment),
+        riseM: segment.riseM,
+        temperatureC: segment.temperatureC,
       })),
-      items: run.items, installedM: run.installedM, cutM: run.cutM, limitM: limitOf(context, route), usedM: pair ? run.usedM : run.installedM,
+      items: run.items,
+      installedM: run.installedM,
+      cutM: run.cutM,
+      limitM: limitOf(context, route),
+      usedM: pair ? run.usedM : run.installedM,
     },
   }
 }
@@ -111,19 +166,38 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
 function emptyFinding(route: Route): Finding | null {
   if (route.segments.length > 0) return null
   return finding('route', 'empty', {
-    verdict: 'check', title: 'No way is drawn', short: 'no way drawn', figure: quantity(0, 'count'), limit: quantity(1, 'count'),
-    reason: 'Only the slacks are counted.', source: 'job', advice: 'Add the stretches from the device to the head end.',
+    verdict: 'check',
+    title: 'No way is drawn',
+    short: 'no way drawn',
+    figure: quantity(0, 'count'),
+    limit: quantity(1, 'count'),
+    reason: 'Only the slacks are counted.',
+    source: 'job',
+    advice: 'Add the stretches from the device to the head end.',
   })
 }
 
 function otherFinding({ cable }: DeviceContext, run: Run): Finding {
   const longest = cable.longestRunM
-  const common = { figure: quantity(run.installedM, 'length'), limit: longest === null ? null : quantity(longest, 'length'), source: cable.source }
+  const common = {
+    figure: quantity(run.installedM, 'length'),
+    limit: longest === null ? null : quantity(longest, 'length'),
+    source: cable.source,
+  }
   if (run.installedM <= (longest ?? Infinity)) {
-    return finding('route', 'length', { ...common, verdict: 'good', title: 'Short enough for its signal', reason: `${cable.name} carries it.` })
+    return finding('route', 'length', {
+      ...common,
+      verdict: 'good',
+      title: 'Short enough for its signal',
+      reason: `${cable.name} carries it.`,
+    })
   }
   return finding('route', 'length', {
-    ...common, verdict: 'stop', title: 'Too long for its signal', short: 'too long', reason: `${cable.name} weakens the picture beyond that.`,
+    ...common,
+    verdict: 'stop',
+    title: 'Too long for its signal',
+    short: 'too long',
+    reason: `${cable.name} weakens the picture beyond that.`,
     advice: 'Put an amplifier on the way, take thicker coax, or go to fibre.',
   })
 }
@@ -136,34 +210,61 @@ function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
   const hot = run.usedM - run.installedM > 0.5
   const length = `${say(run.installedM, 'length')} ${run.measured ? 'as measured' : 'installed'}`
   const kind = stranded ? ` Stranded ${cable.awg} AWG loses more, so the whole channel ends sooner.` : ''
-  const reason = hot ? `${length}; the warm stretches make it count as ${say(run.usedM, 'length')} at 20 °C.${kind}` : `${length}, slack included; cut-off and waste do not count.${kind}`
+  const reason = hot
+    ? `${length}; the warm stretches make it count as ${say(run.usedM, 'length')} at 20 °C.${kind}`
+    : `${length}, slack included; cut-off and waste do not count.${kind}`
   const source = stranded || hot ? 'tia-568-heat' : fixedLinkM.source
-  const common = { figure: quantity(run.usedM, 'length'), limit: quantity(limitM, 'length'), reason, source } as const
-  if (run.usedM <= limitM) return finding('route', 'length', { ...common, verdict: 'good', title: stranded ? 'Within the channel' : 'Within the fixed link' })
+  const common = {
+    figure: quantity(run.usedM, 'length'),
+    limit: quantity(limitM, 'length'),
+    reason,
+    source,
+  } as const
+  if (run.usedM <= limitM)
+    return finding('route', 'length', {
+      ...common,
+      verdict: 'good',
+      title: stranded ? 'Within the channel' : 'Within the fixed link',
+    })
   const over = say(run.usedM - limitM, 'length')
   const screened = hot && !cable.screened ? ' Screened cable loses about half as much to heat.' : ''
   return finding('route', 'length', {
-    ...common, verdict: run.installedM <= limitM ? 'check' : 'stop', title: hot ? 'Too long for its heat' : 'Longer than the standard allows', short: hot ? 'too long, too hot' : 'too long',
+    ...common,
+    verdict: run.installedM <= limitM ? 'check' : 'stop',
+    title: hot ? 'Too long for its heat' : 'Longer than the standard allows',
+    short: hot ? 'too long, too hot' : 'too long',
     advice: `Save ${over}: a cooler or shorter way, ${stranded ? 'solid cable from a drum, ' : ''}a switch mid-way, or fibre.${screened}`,
   })
 }
 
 function cordsFinding({ cable, say }: DeviceContext, route: Route, run: Run): Finding | null {
-  if (cable.kind !== 'pair' || cable.conductor === 'stranded' || run.usedM > ROUTE_LIMITS.fixedLinkM.value) return null
+  if (cable.kind !== 'pair' || cable.conductor === 'stranded' || run.usedM > ROUTE_LIMITS.fixedLinkM.value)
+    return null
   const { cordAwg, channelM } = ROUTE_LIMITS
   const most = Math.min(cordLimitM(run.usedM, cordAwg.value), Math.max(0, channelM.value - run.usedM))
   if (route.cordsM <= most + 1e-9) return null
   return finding('route', 'cords', {
-    verdict: 'check', title: 'Patch leads too long for this link', short: 'patch leads too long', figure: quantity(route.cordsM, 'length'), limit: quantity(most, 'length'),
-    reason: `Link and leads together make the channel; leads reckoned as ${cordAwg.value} AWG.`, source: 'tia-568-heat', advice: `Take patch leads of ${say(most, 'length')} or less together.`,
+    verdict: 'check',
+    title: 'Patch leads too long for this link',
+    short: 'patch leads too long',
+    figure: quantity(route.cordsM, 'length'),
+    limit: quantity(most, 'length'),
+    reason: `Link and leads together make the channel; leads reckoned as ${cordAwg.value} AWG.`,
+    source: 'tia-568-heat',
+    advice: `Take patch leads of ${say(most, 'length')} or less together.`,
   })
 }
 
 function drumFinding({ cable, say }: DeviceContext, route: Route, run: Run): Finding | null {
   if (route.leadLengthM !== null || run.cutM <= cable.drumM) return null
   return finding('route', 'drum', {
-    verdict: 'stop', title: 'Longer than a drum', short: 'longer than a drum', figure: quantity(run.cutM, 'cut'), limit: quantity(cable.drumM, 'length'),
-    reason: `${cable.name} is sold in lengths of ${say(cable.drumM, 'length')}, and a run has no joint.`, source: 'catalogue',
+    verdict: 'stop',
+    title: 'Longer than a drum',
+    short: 'longer than a drum',
+    figure: quantity(run.cutM, 'cut'),
+    limit: quantity(cable.drumM, 'length'),
+    reason: `${cable.name} is sold in lengths of ${say(cable.drumM, 'length')}, and a run has no joint.`,
+    source: 'catalogue',
     advice: 'Shorten the way, put a switch mid-way, or order a longer drum.',
   })
 }
@@ -172,31 +273,62 @@ function heatFindings({ say }: DeviceContext, route: Route): Finding[] {
   const { hottestC } = ROUTE_LIMITS
   const hottest = route.segments.reduce((most, { temperatureC }) => Math.max(most, temperatureC), -Infinity)
   if (hottest <= hottestC.value) return []
-  return [finding('route', 'heat', {
-    verdict: 'stop', title: 'Too hot for the cable', short: 'too hot', figure: quantity(hottest, 'temperature'), limit: quantity(hottestC.value, 'temperature'),
-    reason: 'The length table ends there, and so do ordinary jackets.', source: hottestC.source,
-    advice: `Go round the hot space, or bring it under ${say(hottestC.value, 'temperature')}.`,
-  })]
+  return [
+    finding('route', 'heat', {
+      verdict: 'stop',
+      title: 'Too hot for the cable',
+      short: 'too hot',
+      figure: quantity(hottest, 'temperature'),
+      limit: quantity(hottestC.value, 'temperature'),
+      reason: 'The length table ends there, and so do ordinary jackets.',
+      source: hottestC.source,
+      advice: `Go round the hot space, or bring it under ${say(hottestC.value, 'temperature')}.`,
+    }),
+  ]
 }
 
 function leadFindings({ say, cable }: DeviceContext, route: Route, wayM: number): Finding[] {
   const lead = route.leadLengthM
   if (lead === null) return []
-  const common = { figure: quantity(lead, 'length'), limit: quantity(wayM, 'length'), source: 'practice' } as const
+  const common = {
+    figure: quantity(lead, 'length'),
+    limit: quantity(wayM, 'length'),
+    source: 'practice',
+  } as const
   const { surplusM, coilM } = ROUTE_LIMITS
   const surplus = lead - wayM
   if (surplus < 0) {
-    return [finding('route', 'lead', {
-      ...common, verdict: 'stop', title: 'The ready-made lead is too short', short: 'lead too short', reason: 'It is never cut or lengthened.', advice: `Take a lead of ${say(wayM, 'length')} or more.`,
-    })]
+    return [
+      finding('route', 'lead', {
+        ...common,
+        verdict: 'stop',
+        title: 'The ready-made lead is too short',
+        short: 'lead too short',
+        reason: 'It is never cut or lengthened.',
+        advice: `Take a lead of ${say(wayM, 'length')} or more.`,
+      }),
+    ]
   }
   if (surplus > surplusM.value) {
     const { turns, thickMm } = coilOf(surplus, cable.diameterMm)
-    return [finding('route', 'lead', {
-      ...common, verdict: 'check', title: 'The ready-made lead is much longer than its way', short: 'lead much too long', source: surplusM.source,
-      reason: `${say(surplus, 'length')} to coil: ${turns} turns of ${say(coilM.value * 1000, 'size')} across, ${say(thickMm, 'size')} thick.`,
-      advice: `Take a lead of ${say(wayM, 'length')} to ${say(wayM + surplusM.value, 'length')}, or find room for the coil where it can be reached and note the place.`,
-    })]
+    return [
+      finding('route', 'lead', {
+        ...common,
+        verdict: 'check',
+        title: 'The ready-made lead is much longer than its way',
+        short: 'lead much too long',
+        source: surplusM.source,
+        reason: `${say(surplus, 'length')} to coil: ${turns} turns of ${say(coilM.value * 1000, 'size')} across, ${say(thickMm, 'size')} thick.`,
+        advice: `Take a lead of ${say(wayM, 'length')} to ${say(wayM + surplusM.value, 'length')}, or find room for the coil where it can be reached and note the place.`,
+      }),
+    ]
   }
-  return [finding('route', 'lead', { ...common, verdict: 'good', title: 'The ready-made lead reaches', reason: `Coil ${say(surplus, 'length')} where it can be reached.` })]
+  return [
+    finding('route', 'lead', {
+      ...common,
+      verdict: 'good',
+      title: 'The ready-made lead reaches',
+      reason: `Coil ${say(surplus, 'length')} where it can be reached.`,
+    }),
+  ]
 }

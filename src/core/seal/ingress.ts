@@ -1,6 +1,7 @@
 /**
- * Tests of IEC 60529's second digit that a set of ratings stands for. Digits are not a ladder: immersion (7, 8) does not
- * include jets (5, 6) unless the code is dual. Ratings that are not understood stand for nothing.
+ * Tests of IEC 60529's second digit that a set of ratings stands for. Digits are not a ladder: immersion
+ * (7, 8) does not include jets (5, 6) unless the code is dual. Ratings that are not understood stand for
+ * nothing.
  */
 export function testsOf(ratings: readonly string[]): ReadonlySet<number> {
   let tests = TESTS.get(ratings)
@@ -26,9 +27,14 @@ function readTests(ratings: readonly string[]): Set<number> {
   return tests
 }
 
-/** First digit of the best rating: how well it keeps dust out. Null where no rating says (IPX4), or none is understood. */
+/**
+ * First digit of the best rating: how well it keeps dust out. Null where no rating says (IPX4), or none is
+ * understood.
+ */
 export function dustOf(ratings: readonly string[]): number | null {
-  const digits = ratings.map((rating) => /^IP([0-9])[0-9]$/.exec(rating)?.[1]).filter((digit) => digit !== undefined)
+  const digits = ratings
+    .map((rating) => /^IP([0-9])[0-9]$/.exec(rating)?.[1])
+    .filter((digit) => digit !== undefined)
   return digits.length === 0 ? null : Math.max(...digits.map(Number))
 }
 

@@ -1,11 +1,24 @@
 import { limit, type Formula } from '../sources'
 
 export const SEAL_LIMITS = {
-  holeToleranceMm: limit('Difference between a thread’s hole and the hole it goes in', 0.6, 'mm', 'thread-sizes'),
+  holeToleranceMm: limit(
+    'Difference between a thread’s hole and the hole it goes in',
+    0.6,
+    'mm',
+    'thread-sizes',
+  ),
   insideMm: limit('Cable to leave inside a grommet', 70, 'mm', 'practice'),
 } as const
 
 export const SEAL_FORMULAS: readonly Formula[] = [
-  { name: 'Tests that a rating stands for', formula: 'second digit d ≤ 6: tests 1…d; 7: 1–4 and 7; 8: 1–4, 7 and 8; a dual code stands for both', source: 'iec-60529' },
-  { name: 'The chain', formula: 'an assembly has passed only the tests that every opening has passed', source: 'iec-60529' },
+  {
+    name: 'Tests that a rating stands for',
+    formula: 'second digit d ≤ 6: tests 1…d; 7: 1–4 and 7; 8: 1–4, 7 and 8; a dual code stands for both',
+    source: 'iec-60529',
+  },
+  {
+    name: 'The chain',
+    formula: 'an assembly has passed only the tests that every opening has passed',
+    source: 'iec-60529',
+  },
 ]

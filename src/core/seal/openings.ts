@@ -25,7 +25,10 @@ export function jointPlace(context: DeviceContext): JointPlace {
   return passage === 'coupler' || passage === 'tail and plugs' ? 'behind the surface' : 'in the open'
 }
 
-/** Every opening of the stack in the order in which the cable comes to them, from the building to the camera. */
+/**
+ * Every opening of the stack in the order in which the cable comes to them, from the building to the
+ * camera.
+ */
 export function openingsOf(context: DeviceContext): readonly PlacedOpening[] {
   const known = OPENINGS.get(context)
   if (known) return known
@@ -47,9 +50,18 @@ function placedOpenings(context: DeviceContext): PlacedOpening[] {
     openings.map((opening) => {
       const joint = opening.kind === 'tail joint'
       const asked = opening.kind === 'wall edge' ? edge : outside
-      return { ref: `${ref}/${opening.key}`, partName, opening, ...(joint && place !== 'in the open' ? dry : asked), place: joint ? place : null }
+      return {
+        ref: `${ref}/${opening.key}`,
+        partName,
+        opening,
+        ...(joint && place !== 'in the open' ? dry : asked),
+        place: joint ? place : null,
+      }
     })
-  return [...mounts.flatMap((part, index) => placed(`mount-${index}`, part.name, part.openings)), ...placed('camera', camera.name, camera.openings)]
+  return [
+    ...mounts.flatMap((part, index) => placed(`mount-${index}`, part.name, part.openings)),
+    ...placed('camera', camera.name, camera.openings),
+  ]
 }
 
 /** An opening together with the part chosen to close it. */
@@ -62,13 +74,18 @@ export interface ClosedOpening extends PlacedOpening {
 export const closedOpenings = remembered((context, seal: SealChoices): readonly ClosedOpening[] =>
   openingsOf(context).map((placed) => {
     const choice = seal.choices.find((chosen) => chosen.opening === placed.ref)
-    return { ...placed, seal: choice?.sealId ? (context.catalogue.seals.get(choice.sealId) ?? null) : null, cables: choice?.cables ?? 1 }
+    return {
+      ...placed,
+      seal: choice?.sealId ? (context.catalogue.seals.get(choice.sealId) ?? null) : null,
+      cables: choice?.cables ?? 1,
+    }
   }),
 )
 
 /** True when the part screws into the opening's hole, or when neither has one. */
 export function fitsHole(seal: Seal, opening: Opening): boolean {
-  if (seal.holeMm === null || opening.holeMm === null) return seal.holeMm === opening.holeMm || seal.holeMm === null
+  if (seal.holeMm === null || opening.holeMm === null)
+    return seal.holeMm === opening.holeMm || seal.holeMm === null
   return Math.abs(seal.holeMm - opening.holeMm) <= SEAL_LIMITS.holeToleranceMm.value
 }
 

@@ -3,7 +3,15 @@ import type { Seal as SealChoices } from '../job/job'
 import type { DeviceContext } from '../parts'
 import { quantity, text, type Reading } from '../units'
 import { common, covers, dustOf, printTests, testsOf } from './ingress'
-import { closedOpenings, fitsHole, grips, needsPart, openingsOf, type ClosedOpening, type JointPlace } from './openings'
+import {
+  closedOpenings,
+  fitsHole,
+  grips,
+  needsPart,
+  openingsOf,
+  type ClosedOpening,
+  type JointPlace,
+} from './openings'
 
 /** One link of the chain as the drawing shows it. */
 export interface SealLink {
@@ -26,7 +34,10 @@ export interface SealChain {
   readonly exposureName: string
 }
 
-/** Start values: for each opening the first part of the catalogue that fits the hole, the cable and the exposure. */
+/**
+ * Start values: for each opening the first part of the catalogue that fits the hole, the cable and the
+ * exposure.
+ */
 export function proposeSeal(context: DeviceContext): SealChoices {
   const { catalogue, cableMm, exposure, policies, camera } = context
   const seals = [...catalogue.seals.values()]
@@ -34,8 +45,20 @@ export function proposeSeal(context: DeviceContext): SealChoices {
   const choices = openingsOf(context)
     .filter(({ opening }) => needsPart(opening))
     .map(({ ref, opening, needs, needsDust }) => {
-      const fitting = seals.filter((seal) => seal.closes.includes(opening.kind) && fitsHole(seal, opening) && grips(seal, cableMm) && covers(testsOf(seal.ratings), needs) && (dustOf(seal.ratings) ?? 0) >= needsDust)
-      const wanted = exposure.outdoors || (always && opening.kind === 'tail joint') || needs.length > 0 || opening.kind === 'cable entry' || opening.kind === 'grommet seat'
+      const fitting = seals.filter(
+        (seal) =>
+          seal.closes.includes(opening.kind) &&
+          fitsHole(seal, opening) &&
+          grips(seal, cableMm) &&
+          covers(testsOf(seal.ratings), needs) &&
+          (dustOf(seal.ratings) ?? 0) >= needsDust,
+      )
+      const wanted =
+        exposure.outdoors ||
+        (always && opening.kind === 'tail joint') ||
+        needs.length > 0 ||
+        opening.kind === 'cable entry' ||
+        opening.kind === 'grommet seat'
       const sheltered = opening.kind === 'tail joint' && needs.length === 0 && !always
       const pick = sheltered ? (fitting.find(({ kind }) => kind === 'tape') ?? fitting[0]) : fitting[0]
       return { opening: ref, sealId: wanted ? (pick?.id ?? null) : null, cables: 1 }
@@ -43,10 +66,20 @@ export function proposeSeal(context: DeviceContext): SealChoices {
   return { choices }
 }
 
-/** Tests that an opening passes as it is closed now: its own gasket, or the part chosen if that fits and grips. */
+/**
+ * Tests that an opening passes as it is closed now: its own gasket, or the part chosen if that fits and
+ * grips.
+ */
 function passes({ opening, seal, cables }: ClosedOpening, diameterMm: number): ReadonlySet<number> {
   if (!needsPart(opening)) return testsOf(opening.builtIn)
-  if (!seal || !seal.closes.includes(opening.kind) || !fitsHole(seal, opening) || !grips(seal, diameterMm) || (cables > 1 && seal.clampMm !== null)) return new Set()
+  if (
+    !seal ||
+    !seal.closes.includes(opening.kind) ||
+    !fitsHole(seal, opening) ||
+    !grips(seal, diameterMm) ||
+    (cables > 1 && seal.clampMm !== null)
+  )
+    return new Set()
   return testsOf(seal.ratings)
 }
 
@@ -56,50 +89,114 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
   const openings = closedOpenings(context, seal)
   const links = openings.map((closed) => ({ closed, passed: passes(closed, cableMm) }))
   // An edge that holds what reaches it is no part of the closed chain: what gets behind it runs out below.
-  const outward = links.filter(({ closed, passed }) => closed.needs.length > 0 && (closed.opening.kind !== 'wall edge' || !covers(passed, closed.needs)))
+  const outward = links.filter(
+    ({ closed, passed }) =>
+      closed.needs.length > 0 && (closed.opening.kind !== 'wall edge' || !covers(passed, closed.needs)),
+  )
   const edge = links.find(({ closed }) => closed.opening.kind === 'wall edge' && closed.needs.length > 0)
   const chain = common(outward.map(({ passed }) => passed))
-  const rank = ({ closed, passed }: (typeof links)[number]) => (covers(passed, closed.needs) ? 100 : 0) + Math.max(0, ...[...passed].filter((test) => test <= 6)) * 2 + (passed.has(7) ? 1 : 0)
+  const rank = ({ closed, passed }: (typeof links)[number]) =>
+    (covers(passed, closed.needs) ? 100 : 0) +
+    Math.max(0, ...[...passed].filter((test) => test <= 6)) * 2 +
+    (passed.has(7) ? 1 : 0)
   const weakest = outward.length === 0 ? null : outward.reduce((a, b) => (rank(b) < rank(a) ? b : a))
   const weakestName = weakest ? `${weakest.closed.partName}: ${weakest.closed.opening.name}` : null
-  const headline: Reading = weakest === null ? text('dry') : covers(weakest.passed, weakest.closed.needs) ? text(printTests(chain)) : text(whyOpen(weakest.closed, cableMm, context))
+  const headline: Reading =
+    weakest === null
+      ? text('dry')
+      : covers(weakest.passed, weakest.closed.needs)
+        ? text(printTests(chain))
+        : text(whyOpen(weakest.closed, cableMm, context))
 
   const figures: Figure[] = [
     { label: 'Exposure', reading: text(exposure.name) },
-    { label: 'Asks for', reading: text(exposure.tests.length === 0 ? 'no water test' : printTests(new Set(exposure.tests))) },
-    { label: 'The whole chain holds', reading: text(outward.length === 0 ? 'no water expected' : printTests(chain)) },
+    {
+      label: 'Asks for',
+      reading: text(exposure.tests.length === 0 ? 'no water test' : printTests(new Set(exposure.tests))),
+    },
+    {
+      label: 'The whole chain holds',
+      reading: text(outward.length === 0 ? 'no water expected' : printTests(chain)),
+    },
     { label: 'Weakest opening', reading: text(weakestName ?? 'none') },
-    ...(edge ? [{ label: 'Edge against the wall, bottom open', reading: text(`${printTests(edge.passed)}: driven rain, not jets`) }] : []),
-    { label: context.measured.cableMm === null ? 'Cable' : 'Cable, as measured', reading: quantity(cableMm, 'size') },
+    ...(edge
+      ? [
+          {
+            label: 'Edge against the wall, bottom open',
+            reading: text(`${printTests(edge.passed)}: driven rain, not jets`),
+          },
+        ]
+      : []),
+    {
+      label: context.measured.cableMm === null ? 'Cable' : 'Cable, as measured',
+      reading: quantity(cableMm, 'size'),
+    },
     { label: 'Contact grease', reading: text(greased(context) ? 'a thin film on both contacts' : 'none') },
   ]
   const findings = links.flatMap(({ closed, passed }) => openingFindings(context, closed, passed))
   if (weakest && findings.every(({ verdict }) => verdict !== 'stop')) {
-    findings.push(finding('seal', 'chain', {
-      verdict: 'good', title: 'Every opening holds', figure: text(printTests(chain)), limit: text(printTests(new Set(weakest.closed.needs))), reason: `Weakest: ${weakestName}, for what reaches it. ${exposure.why}`, source: 'iec-60529',
-    }))
+    findings.push(
+      finding('seal', 'chain', {
+        verdict: 'good',
+        title: 'Every opening holds',
+        figure: text(printTests(chain)),
+        limit: text(printTests(new Set(weakest.closed.needs))),
+        reason: `Weakest: ${weakestName}, for what reaches it. ${exposure.why}`,
+        source: 'iec-60529',
+      }),
+    )
   }
   const joint = openings.find(({ opening }) => opening.kind === 'tail joint')
-  if (joint && context.camera.connection === 'network tail' && policies.sealing === 'always' && joint.seal?.kind !== 'coupling kit') {
-    findings.push(finding('seal', 'policy', {
-      verdict: 'check', title: 'This job always fits the full coupling', short: 'no coupling kit', figure: text(joint.seal?.name ?? 'nothing'), limit: text('coupling kit'), reason: 'Set as the job’s policy.', source: 'job', advice: 'Fit a coupling kit, or change the policy of the job.',
-    }))
+  if (
+    joint &&
+    context.camera.connection === 'network tail' &&
+    policies.sealing === 'always' &&
+    joint.seal?.kind !== 'coupling kit'
+  ) {
+    findings.push(
+      finding('seal', 'policy', {
+        verdict: 'check',
+        title: 'This job always fits the full coupling',
+        short: 'no coupling kit',
+        figure: text(joint.seal?.name ?? 'nothing'),
+        limit: text('coupling kit'),
+        reason: 'Set as the job’s policy.',
+        source: 'job',
+        advice: 'Fit a coupling kit, or change the policy of the job.',
+      }),
+    )
   }
   return {
-    headline, figures, findings,
+    headline,
+    figures,
+    findings,
     drawing: {
       links: links.map(({ closed, passed }) => ({
-        ref: closed.ref, partName: closed.partName, openingName: closed.opening.name, kind: closed.opening.kind, sealName: needsPart(closed.opening) ? (closed.seal?.name ?? null) : 'its own gasket',
-        rating: printTests(passed), needs: closed.needs.length === 0 ? 'no test' : printTests(new Set(closed.needs)), holds: covers(passed, closed.needs), place: closed.place, clampMm: closed.seal?.clampMm ?? null,
+        ref: closed.ref,
+        partName: closed.partName,
+        openingName: closed.opening.name,
+        kind: closed.opening.kind,
+        sealName: needsPart(closed.opening) ? (closed.seal?.name ?? null) : 'its own gasket',
+        rating: printTests(passed),
+        needs: closed.needs.length === 0 ? 'no test' : printTests(new Set(closed.needs)),
+        holds: covers(passed, closed.needs),
+        place: closed.place,
+        clampMm: closed.seal?.clampMm ?? null,
       })),
-      weakest: weakest?.closed.ref ?? null, cableMm, exposureName: exposure.name,
+      weakest: weakest?.closed.ref ?? null,
+      cableMm,
+      exposureName: exposure.name,
     },
   }
 }
 
-/** The board's words for an opening that fails: `6.2 mm in 3.5–5 mm` where the cable does not suit, else `open: cable entry`. */
+/**
+ * The board's words for an opening that fails: `6.2 mm in 3.5–5 mm` where the cable does not suit, else
+ * `open: cable entry`.
+ */
 function whyOpen({ opening, seal }: ClosedOpening, diameterMm: number, { say }: DeviceContext): string {
-  if (seal?.clampMm && !grips(seal, diameterMm)) return `${say(diameterMm, 'size')} in ${say(seal.clampMm[0], 'size')}–${say(seal.clampMm[1], 'size')}`
+  if (seal?.clampMm && !grips(seal, diameterMm))
+    return `${say(diameterMm, 'size')} in ${say(seal.clampMm[0], 'size')}–${say(seal.clampMm[1], 'size')}`
   return `open: ${opening.kind}`
 }
 
@@ -108,51 +205,142 @@ export function greased({ policies, exposure }: Pick<DeviceContext, 'policies' |
   return policies.contactGrease === 'always' || (policies.contactGrease === 'in salt air' && exposure.salt)
 }
 
-function openingFindings({ cableMm, exposure, say }: DeviceContext, closed: ClosedOpening, passed: ReadonlySet<number>): Finding[] {
+function openingFindings(
+  { cableMm, exposure, say }: DeviceContext,
+  closed: ClosedOpening,
+  passed: ReadonlySet<number>,
+): Finding[] {
   const { opening, seal, cables, needs, needsDust, partName, ref } = closed
   const where = `${partName}, ${opening.name}`
   const key = (what: string) => `${what}:${ref}`
   const needed = printTests(new Set(needs))
   if (!needsPart(opening)) {
     if (covers(passed, needs)) return dustFindings(closed, opening.builtIn, exposure.why)
-    return [finding('seal', key('built-in'), { verdict: 'stop', title: 'This part is not made for here', short: 'not made for here', figure: text(opening.builtIn.join('/')), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', advice: 'Take another part, or find a drier place.' })]
+    return [
+      finding('seal', key('built-in'), {
+        verdict: 'stop',
+        title: 'This part is not made for here',
+        short: 'not made for here',
+        figure: text(opening.builtIn.join('/')),
+        limit: text(needed),
+        reason: `${where}. ${exposure.why}`,
+        source: 'iec-60529',
+        advice: 'Take another part, or find a drier place.',
+      }),
+    ]
   }
   if (!seal) {
     if (needs.length === 0) return []
-    return [finding('seal', key('open'), { verdict: 'stop', title: `Open: ${opening.name}`, short: `open: ${opening.kind}`, figure: text('nothing'), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', advice: `Choose a part that closes it${opening.holeMm === null ? '' : `, for a ${say(opening.holeMm, 'size')} hole`}.` })]
+    return [
+      finding('seal', key('open'), {
+        verdict: 'stop',
+        title: `Open: ${opening.name}`,
+        short: `open: ${opening.kind}`,
+        figure: text('nothing'),
+        limit: text(needed),
+        reason: `${where}. ${exposure.why}`,
+        source: 'iec-60529',
+        advice: `Choose a part that closes it${opening.holeMm === null ? '' : `, for a ${say(opening.holeMm, 'size')} hole`}.`,
+      }),
+    ]
   }
   const findings: Finding[] = []
   if (!seal.closes.includes(opening.kind)) {
-    findings.push(finding('seal', key('kind'), { verdict: 'stop', title: 'Wrong part for this opening', short: 'wrong sealing part', figure: text(seal.name), limit: text(opening.kind), reason: `${where}. ${seal.name} closes a ${seal.closes.join(' or ')}.`, source: 'catalogue', advice: `Choose a part for a ${opening.kind}.` }))
+    findings.push(
+      finding('seal', key('kind'), {
+        verdict: 'stop',
+        title: 'Wrong part for this opening',
+        short: 'wrong sealing part',
+        figure: text(seal.name),
+        limit: text(opening.kind),
+        reason: `${where}. ${seal.name} closes a ${seal.closes.join(' or ')}.`,
+        source: 'catalogue',
+        advice: `Choose a part for a ${opening.kind}.`,
+      }),
+    )
     return findings
   }
   if (!fitsHole(seal, opening)) {
-    findings.push(finding('seal', key('hole'), { verdict: 'stop', title: 'The thread does not fit the hole', short: 'thread does not fit', figure: quantity(seal.holeMm ?? 0, 'size'), limit: opening.holeMm === null ? text('no hole') : quantity(opening.holeMm, 'size'), reason: where, source: 'thread-sizes', advice: 'Take the gland of that thread, or an adapter.' }))
+    findings.push(
+      finding('seal', key('hole'), {
+        verdict: 'stop',
+        title: 'The thread does not fit the hole',
+        short: 'thread does not fit',
+        figure: quantity(seal.holeMm ?? 0, 'size'),
+        limit: opening.holeMm === null ? text('no hole') : quantity(opening.holeMm, 'size'),
+        reason: where,
+        source: 'thread-sizes',
+        advice: 'Take the gland of that thread, or an adapter.',
+      }),
+    )
   }
   if (seal.clampMm && !grips(seal, cableMm)) {
     const thin = cableMm < seal.clampMm[0]
-    findings.push(finding('seal', key('grip'), {
-      verdict: 'stop', title: thin ? 'The cable is too thin for it' : 'The cable is too thick for it', short: thin ? 'cable too thin' : 'cable too thick', figure: quantity(cableMm, 'size'), limit: text(`${say(seal.clampMm[0], 'size')} to ${say(seal.clampMm[1], 'size')}`),
-      reason: `${where}. ${thin ? 'Too thin leaks.' : 'Too thick tears the lip.'}`, source: seal.source, advice: 'Choose a part whose range holds this cable, or a cable of that range.',
-    }))
+    findings.push(
+      finding('seal', key('grip'), {
+        verdict: 'stop',
+        title: thin ? 'The cable is too thin for it' : 'The cable is too thick for it',
+        short: thin ? 'cable too thin' : 'cable too thick',
+        figure: quantity(cableMm, 'size'),
+        limit: text(`${say(seal.clampMm[0], 'size')} to ${say(seal.clampMm[1], 'size')}`),
+        reason: `${where}. ${thin ? 'Too thin leaks.' : 'Too thick tears the lip.'}`,
+        source: seal.source,
+        advice: 'Choose a part whose range holds this cable, or a cable of that range.',
+      }),
+    )
   }
   if (cables > 1 && seal.clampMm) {
-    findings.push(finding('seal', key('shared'), { verdict: 'stop', title: 'Two cables through one seal', short: 'two in one seal', figure: quantity(cables, 'count'), limit: quantity(1, 'count'), reason: `${where}. Water runs in between them.`, source: 'practice', advice: 'One cable an entry; use the spare entry for the other.' }))
+    findings.push(
+      finding('seal', key('shared'), {
+        verdict: 'stop',
+        title: 'Two cables through one seal',
+        short: 'two in one seal',
+        figure: quantity(cables, 'count'),
+        limit: quantity(1, 'count'),
+        reason: `${where}. Water runs in between them.`,
+        source: 'practice',
+        advice: 'One cable an entry; use the spare entry for the other.',
+      }),
+    )
   }
   if (findings.length === 0 && !covers(passed, needs)) {
-    findings.push(finding('seal', key('rating'), {
-      verdict: 'stop', title: seal.kind === 'tape' ? 'Tape is the only seal in the wet' : 'Not tight enough for here', short: seal.kind === 'tape' ? 'only tape' : 'not tight enough', figure: text(seal.ratings.join('/')), limit: text(needed), reason: `${where}. ${exposure.why}`, source: 'iec-60529', advice: seal.kind === 'tape' ? 'Fit the full coupling, or bring the joint into a box.' : 'Choose a part that has passed that test.',
-    }))
+    findings.push(
+      finding('seal', key('rating'), {
+        verdict: 'stop',
+        title: seal.kind === 'tape' ? 'Tape is the only seal in the wet' : 'Not tight enough for here',
+        short: seal.kind === 'tape' ? 'only tape' : 'not tight enough',
+        figure: text(seal.ratings.join('/')),
+        limit: text(needed),
+        reason: `${where}. ${exposure.why}`,
+        source: 'iec-60529',
+        advice:
+          seal.kind === 'tape'
+            ? 'Fit the full coupling, or bring the joint into a box.'
+            : 'Choose a part that has passed that test.',
+      }),
+    )
   }
   return findings.length > 0 || needsDust === 0 ? findings : dustFindings(closed, seal.ratings, exposure.why)
 }
 
 /** Dust has a digit of its own. A rating without it (IPX4) says nothing of dust, and nothing is not Good. */
-function dustFindings({ ref, partName, opening, needsDust }: ClosedOpening, ratings: readonly string[], why: string): Finding[] {
+function dustFindings(
+  { ref, partName, opening, needsDust }: ClosedOpening,
+  ratings: readonly string[],
+  why: string,
+): Finding[] {
   const digit = dustOf(ratings)
   if ((digit ?? 0) >= needsDust) return []
-  return [finding('seal', `dust:${ref}`, {
-    verdict: 'stop', title: 'Not dust-tight enough for here', short: 'lets dust in', figure: text(digit === null ? 'not rated' : `IP${digit}X`), limit: text(`IP${needsDust}X`),
-    reason: `${partName}, ${opening.name}. ${why}`, source: 'iec-60529', advice: 'Choose a part whose first digit is high enough.',
-  })]
+  return [
+    finding('seal', `dust:${ref}`, {
+      verdict: 'stop',
+      title: 'Not dust-tight enough for here',
+      short: 'lets dust in',
+      figure: text(digit === null ? 'not rated' : `IP${digit}X`),
+      limit: text(`IP${needsDust}X`),
+      reason: `${partName}, ${opening.name}. ${why}`,
+      source: 'iec-60529',
+      advice: 'Choose a part whose first digit is high enough.',
+    }),
+  ]
 }

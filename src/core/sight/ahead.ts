@@ -3,7 +3,10 @@ import type { Camera } from '../parts'
 import { depressionDeg } from './elevation'
 import { densityAt, imagerOf, uprightHalfDeg, type Imager } from './projection'
 
-/** What a camera makes of its own target, straight ahead of it on plan; its roll counts as it does in a survey. */
+/**
+ * What a camera makes of its own target, straight ahead of it on plan; its roll counts as it does in a
+ * survey.
+ */
 export interface Ahead {
   readonly imager: Imager
   /** Half the angle that the picture covers up and down through its axis, degrees. */
@@ -12,7 +15,10 @@ export interface Ahead {
   readonly downDeg: number
   readonly inPicture: boolean
   readonly densityPxM: number
-  /** Width of the scene at the target's depth along the axis, m: times the density it gives the pixels across. Null all round. */
+  /**
+   * Width of the scene at the target's depth along the axis, m: times the density it gives the pixels
+   * across. Null all round.
+   */
   readonly acrossM: number | null
 }
 
@@ -27,7 +33,9 @@ export function aheadOf(camera: Pick<Camera, 'sensor' | 'lens'>, sight: Sight): 
   const tilt = (tiltDeg * Math.PI) / 180
   const depthM = targetDistanceM * Math.cos(tilt) + (heightM - targetHeightM) * Math.sin(tilt)
   return {
-    imager, halfDeg, downDeg,
+    imager,
+    halfDeg,
+    downDeg,
     inPicture: Math.abs(tiltDeg - downDeg) <= halfDeg,
     densityPxM: densityAt(imager, pose, { x: 0, y: targetDistanceM, z: targetHeightM }),
     acrossM: imager.kind === 'rectilinear' ? (Math.max(0, depthM) * imager.widthPx) / imager.focalPxX : null,

@@ -23,11 +23,21 @@ export interface Asked {
 }
 
 /** Who sees a point, how well: exact, not from the cells of a survey. */
-export function whoSees(point: PlanPoint, heightM: number, cameras: readonly SurveyCamera[], occluders: Occluders, edition: Edition): Asked {
+export function whoSees(
+  point: PlanPoint,
+  heightM: number,
+  cameras: readonly SurveyCamera[],
+  occluders: Occluders,
+  edition: Edition,
+): Asked {
   const at = { ...point, z: heightM }
   const seen: Seen[] = []
   const hidden: { mark: string; by: string }[] = []
-  for (const { deviceId, mark, eye: { imager, pose } } of cameras) {
+  for (const {
+    deviceId,
+    mark,
+    eye: { imager, pose },
+  } of cameras) {
     const pictured = project(imager, pose, at)
     if (!pictured || !inFrame(imager, pictured)) continue
     const hit = firstBetween(occluders, pose, at)
@@ -67,15 +77,29 @@ export interface Walked {
   /** Cameras that see any of it, in order of first sight. */
   readonly cameras: readonly WalkSeen[]
   /** Stretches that nobody sees. */
-  readonly gaps: readonly { readonly fromS: number; readonly toS: number; readonly lengthM: number; readonly from: PlanPoint; readonly to: PlanPoint }[]
+  readonly gaps: readonly {
+    readonly fromS: number
+    readonly toS: number
+    readonly lengthM: number
+    readonly from: PlanPoint
+    readonly to: PlanPoint
+  }[]
 }
 
 const MOST_MOMENTS = 1200
 
 /** Walks a path at the usual speed and says what each camera sees of the face, moment by moment. */
-export function walk(path: readonly PlanPoint[], cameras: readonly WalkCamera[], occluders: Occluders, edition: Edition): Walked {
+export function walk(
+  path: readonly PlanPoint[],
+  cameras: readonly WalkCamera[],
+  occluders: Occluders,
+  edition: Edition,
+): Walked {
   const speed = SIGHT_LIMITS.walkingMS.value
-  const legs = path.slice(1).map((to, i) => ({ from: path[i]!, to, lengthM: distanceM(path[i]!, to) })).filter(({ lengthM }) => lengthM > 0)
+  const legs = path
+    .slice(1)
+    .map((to, i) => ({ from: path[i]!, to, lengthM: distanceM(path[i]!, to) }))
+    .filter(({ lengthM }) => lengthM > 0)
   const lengthM = legs.reduce((sum, leg) => sum + leg.lengthM, 0)
   const count = Math.max(2, Math.min(MOST_MOMENTS, Math.ceil(lengthM / speed / 0.1) + 1))
   const stepM = lengthM / (count - 1)
@@ -105,7 +129,10 @@ export function walk(path: readonly PlanPoint[], cameras: readonly WalkCamera[],
       views++
       if (first < 0) first = i
       const towards = distanceM(point, pose)
-      const cos = towards === 0 ? 1 : ((pose.x - point.x) * heading[i]!.x + (pose.y - point.y) * heading[i]!.y) / towards
+      const cos =
+        towards === 0
+          ? 1
+          : ((pose.x - point.x) * heading[i]!.x + (pose.y - point.y) * heading[i]!.y) / towards
       if (cos >= Math.cos((SIGHT_LIMITS.turnedFaceDeg.value * Math.PI) / 180)) facing++
       return densityAt(imager, pose, face)
     })
@@ -115,8 +142,17 @@ export function walk(path: readonly PlanPoint[], cameras: readonly WalkCamera[],
     })
     const bestPxM = densities[best]!
     results.push({
-      mark: camera.mark, deviceId: camera.deviceId, inViewS: views * stepS, facingS: facing * stepS, bestPxM, bestAtS: timesS[best]!, bestLevel: levelReached(bestPxM, edition),
-      faceAngleDeg: depressionDeg(pose.z, faceM, distanceM(at[best]!, pose)), blurPx: speed * camera.shutterS * bestPxM, densities, first,
+      mark: camera.mark,
+      deviceId: camera.deviceId,
+      inViewS: views * stepS,
+      facingS: facing * stepS,
+      bestPxM,
+      bestAtS: timesS[best]!,
+      bestLevel: levelReached(bestPxM, edition),
+      faceAngleDeg: depressionDeg(pose.z, faceM, distanceM(at[best]!, pose)),
+      blurPx: speed * camera.shutterS * bestPxM,
+      densities,
+      first,
     })
   }
   const gaps: Walked['gaps'][number][] = []
@@ -124,10 +160,23 @@ export function walk(path: readonly PlanPoint[], cameras: readonly WalkCamera[],
     if (watched[i]) continue
     const start = i
     while (i + 1 < count && !watched[i + 1]) i++
-    gaps.push({ fromS: timesS[start]!, toS: timesS[i]!, lengthM: (i - start) * stepM, from: at[start]!, to: at[i]! })
+    gaps.push({
+      fromS: timesS[start]!,
+      toS: timesS[i]!,
+      lengthM: (i - start) * stepM,
+      from: at[start]!,
+      to: at[i]!,
+    })
   }
-  return { lengthM, timesS, at, cameras: results.sort((a, b) => a.first - b.first).map(({ first: _, ...rest }) => rest), gaps: gaps.filter((gap) => gap.lengthM > 0.2) }
+  return {
+    lengthM,
+    timesS,
+    at,
+    cameras: results.sort((a, b) => a.first - b.first).map(({ first: _, ...rest }) => rest),
+    gaps: gaps.filter((gap) => gap.lengthM > 0.2),
+  }
 }
 
 /** Name of a level, or how far below the lowest it is. */
-export const levelName = (level: LevelId | null): string => (level === null ? 'below every level' : LEVELS[level].name.toLowerCase())
+export const levelName = (level: LevelId | null): string =>
+  level === null ? 'below every level' : LEVELS[level].name.toLowerCase()

@@ -26,11 +26,19 @@ export interface Scratch {
 export const scratchFor = ({ columns, rows }: Grid): Scratch => ({ hidden: new Uint8Array(columns * rows) })
 
 /**
- * What one camera sees of a level plane `planeM` high: calls `visit` with every cell in its picture, the pixels per metre
- * there, and whether something stands in between. Exact at the middle of each cell: the picture is cut out of each row by
- * its four edges, and each obstacle hides the patch of the plane that it shades as seen from the lens.
+ * What one camera sees of a level plane `planeM` high: calls `visit` with every cell in its picture, the
+ * pixels per metre there, and whether something stands in between. Exact at the middle of each cell: the
+ * picture is cut out of each row by its four edges, and each obstacle hides the patch of the plane that it
+ * shades as seen from the lens.
  */
-export function eachSeen(eye: Eye, occluders: Occluders, grid: Grid, planeM: number, scratch: Scratch, visit: (cell: number, densityPxM: number, hidden: boolean) => void): void {
+export function eachSeen(
+  eye: Eye,
+  occluders: Occluders,
+  grid: Grid,
+  planeM: number,
+  scratch: Scratch,
+  visit: (cell: number, densityPxM: number, hidden: boolean) => void,
+): void {
   const { imager, pose } = eye
   const axes = axesOf(pose)
   const dz = planeM - pose.z
@@ -39,7 +47,11 @@ export function eachSeen(eye: Eye, occluders: Occluders, grid: Grid, planeM: num
   if (rowsSeen === null) return
   const { hidden } = scratch
   hidden.fill(0, rowsSeen[0] * grid.columns, (rowsSeen[1] + 1) * grid.columns)
-  const window: Grid = { ...grid, bottom: grid.bottom + rowsSeen[0] * grid.cellM, rows: rowsSeen[1] - rowsSeen[0] + 1 }
+  const window: Grid = {
+    ...grid,
+    bottom: grid.bottom + rowsSeen[0] * grid.cellM,
+    rows: rowsSeen[1] - rowsSeen[0] + 1,
+  }
   const inWindow = hidden.subarray(rowsSeen[0] * grid.columns, (rowsSeen[1] + 1) * grid.columns)
   hide(occluders, pose, planeM, window, inWindow)
 
@@ -55,11 +67,20 @@ export function eachSeen(eye: Eye, occluders: Occluders, grid: Grid, planeM: num
       const across = dx * right.x + dy * right.y + dz * right.z
       const above = dx * up.x + dy * up.y + dz * up.z
       if (imager.kind === 'rectilinear') {
-        if (depth <= 1e-9 || Math.abs(imager.focalPxX * across) > halfW * depth || Math.abs(imager.focalPxY * above) > halfH * depth) continue
+        if (
+          depth <= 1e-9 ||
+          Math.abs(imager.focalPxX * across) > halfW * depth ||
+          Math.abs(imager.focalPxY * above) > halfH * depth
+        )
+          continue
       } else {
         const side = Math.hypot(across, above)
         const turn = side < 1e-12 ? 0 : Math.atan2(side, depth) / side
-        if (Math.abs(imager.focalPxX * across * turn) > halfW || Math.abs(imager.focalPxY * above * turn) > halfH) continue
+        if (
+          Math.abs(imager.focalPxX * across * turn) > halfW ||
+          Math.abs(imager.focalPxY * above * turn) > halfH
+        )
+          continue
       }
       const cell = row * grid.columns + column
       visit(cell, densityAlong(imager, axes, dx, dy, depth, across, above), hidden[cell] === HIDDEN)
@@ -67,10 +88,15 @@ export function eachSeen(eye: Eye, occluders: Occluders, grid: Grid, planeM: num
   }
 }
 
-/** Where the lower edge of a picture meets a plane, from left to right: what lies nearer is not seen. Empty where it looks straight down or past the plane. */
+/**
+ * Where the lower edge of a picture meets a plane, from left to right: what lies nearer is not seen. Empty
+ * where it looks straight down or past the plane.
+ */
 export function nearEdge({ imager, pose }: Eye, planeM: number): PlanPoint[] {
   const axes = axesOf(pose)
-  const points = Array.from({ length: 13 }, (_, i) => rayThrough(imager, pose, (i / 12) * imager.widthPx, imager.heightPx, axes)).map(({ x, y, z }) => {
+  const points = Array.from({ length: 13 }, (_, i) =>
+    rayThrough(imager, pose, (i / 12) * imager.widthPx, imager.heightPx, axes),
+  ).map(({ x, y, z }) => {
     const reach = (planeM - pose.z) / z
     return reach > 0 && Number.isFinite(reach) ? { x: pose.x + x * reach, y: pose.y + y * reach } : null
   })
@@ -81,14 +107,28 @@ export function nearEdge({ imager, pose }: Eye, planeM: number): PlanPoint[] {
 
 type Axes = ReturnType<typeof axesOf>
 
-/** The columns of a row that a pinhole's four edges leave, as first and last; every column for other lenses. */
-function columnRange(imager: Imager, { forward, right, up }: Axes, grid: Grid, poseX: number, dy: number, dz: number): readonly [number, number] | null {
+/**
+ * The columns of a row that a pinhole's four edges leave, as first and last; every column for other lenses.
+ */
+function columnRange(
+  imager: Imager,
+  { forward, right, up }: Axes,
+  grid: Grid,
+  poseX: number,
+  dy: number,
+  dz: number,
+): readonly [number, number] | null {
   let [low, high] = [grid.left - poseX, grid.left + grid.columns * grid.cellM - poseX]
   if (imager.kind === 'rectilinear') {
     const kx = imager.widthPx / (2 * imager.focalPxX)
     const ky = imager.heightPx / (2 * imager.focalPxY)
     // Each edge is  k·depth ± side ≥ 0, linear in dx.
-    for (const [k, axis, sign] of [[kx, right, 1], [kx, right, -1], [ky, up, 1], [ky, up, -1]] as const) {
+    for (const [k, axis, sign] of [
+      [kx, right, 1],
+      [kx, right, -1],
+      [ky, up, 1],
+      [ky, up, -1],
+    ] as const) {
       const slope = k * forward.x + sign * axis.x
       const start = k * (forward.y * dy + forward.z * dz) + sign * (axis.y * dy + axis.z * dz)
       if (Math.abs(slope) < 1e-12) {
@@ -103,11 +143,18 @@ function columnRange(imager: Imager, { forward, right, up }: Axes, grid: Grid, p
 }
 
 /** The rows in which anything of the picture can lie. */
-function rowRange(imager: Imager, axes: Axes, pose: Pose, grid: Grid, dz: number): readonly [number, number] | null {
+function rowRange(
+  imager: Imager,
+  axes: Axes,
+  pose: Pose,
+  grid: Grid,
+  dz: number,
+): readonly [number, number] | null {
   let first = -1
   let last = -1
   for (let row = 0; row < grid.rows; row++) {
-    if (columnRange(imager, axes, grid, pose.x, grid.bottom + (row + 0.5) * grid.cellM - pose.y, dz) === null) continue
+    if (columnRange(imager, axes, grid, pose.x, grid.bottom + (row + 0.5) * grid.cellM - pose.y, dz) === null)
+      continue
     if (first < 0) first = row
     last = row
   }
@@ -115,7 +162,13 @@ function rowRange(imager: Imager, axes: Axes, pose: Pose, grid: Grid, dz: number
 }
 
 /** Marks what lies in the shade of each obstacle, as if the lens were a lamp. */
-function hide({ uprights, boards }: Occluders, pose: Pose, planeM: number, grid: Grid, mask: Uint8Array): void {
+function hide(
+  { uprights, boards }: Occluders,
+  pose: Pose,
+  planeM: number,
+  grid: Grid,
+  mask: Uint8Array,
+): void {
   const reach = farthestCorner(grid, pose)
   for (const upright of uprights) {
     const shade = shadeOfUpright(upright, pose, planeM, reach)
@@ -128,15 +181,23 @@ function hide({ uprights, boards }: Occluders, pose: Pose, planeM: number, grid:
 }
 
 function farthestCorner({ left, bottom, cellM, columns, rows }: Grid, { x, y }: PlanPoint): number {
-  return Math.hypot(Math.max(Math.abs(left - x), Math.abs(left + columns * cellM - x)), Math.max(Math.abs(bottom - y), Math.abs(bottom + rows * cellM - y)))
+  return Math.hypot(
+    Math.max(Math.abs(left - x), Math.abs(left + columns * cellM - x)),
+    Math.max(Math.abs(bottom - y), Math.abs(bottom + rows * cellM - y)),
+  )
 }
 
 /**
- * The patch of a plane that an upright rectangle hides from a lens. A ray meets it at the share u of its length; its height
- * there is H + (z − H)·u, so it is stopped for u between those of the rectangle's foot and head, and the plan segment
- * seen from the lens is stretched by 1/u. Null when it hides nothing.
+ * The patch of a plane that an upright rectangle hides from a lens. A ray meets it at the share u of its
+ * length; its height there is H + (z − H)·u, so it is stopped for u between those of the rectangle's foot
+ * and head, and the plan segment seen from the lens is stretched by 1/u. Null when it hides nothing.
  */
-export function shadeOfUpright({ a, b, fromM, toM }: Upright, lens: Pose, planeM: number, reachM: number): Outline | null {
+export function shadeOfUpright(
+  { a, b, fromM, toM }: Upright,
+  lens: Pose,
+  planeM: number,
+  reachM: number,
+): Outline | null {
   const rise = planeM - lens.z
   let [least, most] = [0, 1]
   if (Math.abs(rise) < 1e-9) {
@@ -148,7 +209,8 @@ export function shadeOfUpright({ a, b, fromM, toM }: Upright, lens: Pose, planeM
     if (most <= 0 || least >= most) return null
   }
   const [ax, ay, bx, by] = [a.x - lens.x, a.y - lens.y, b.x - lens.x, b.y - lens.y]
-  const off = Math.abs(ax * by - ay * bx) / Math.hypot(bx - ax, by - ay) // from the lens to the segment's line
+  // from the lens to the segment's line
+  const off = Math.abs(ax * by - ay * bx) / Math.hypot(bx - ax, by - ay)
   if (!(off > 1e-9)) return null // edge on
   const near = 1 / most
   const far = Math.min(least > 0 ? 1 / least : Infinity, Math.max(near, (reachM / off) * 1.01))

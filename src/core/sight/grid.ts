@@ -17,7 +17,13 @@ const MOST_CELLS = 1_500_000
 export function gridOver({ left, right, bottom, top }: Bounds, finestM = FINEST_CELL_M): Grid {
   const cellM = Math.max(finestM, Math.sqrt(((right - left) * (top - bottom)) / MOST_CELLS))
   const [c0, r0] = [Math.floor(left / cellM), Math.floor(bottom / cellM)]
-  return { left: c0 * cellM, bottom: r0 * cellM, cellM, columns: Math.max(1, Math.ceil(right / cellM - c0)), rows: Math.max(1, Math.ceil(top / cellM - r0)) }
+  return {
+    left: c0 * cellM,
+    bottom: r0 * cellM,
+    cellM,
+    columns: Math.max(1, Math.ceil(right / cellM - c0)),
+    rows: Math.max(1, Math.ceil(top / cellM - r0)),
+  }
 }
 
 export const cellCount = ({ columns, rows }: Grid): number => columns * rows

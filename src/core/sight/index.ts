@@ -1,11 +1,30 @@
 export { assessSight, proposeSight, tiltRangeDeg, type Elevation } from './sight'
 export { levelReached, levelsOf } from './levels'
-export { project, densityAt, imagerOf, inFrame, fieldOfViewDeg, rayThrough, type Imager, type Pose } from './projection'
+export {
+  project,
+  densityAt,
+  imagerOf,
+  inFrame,
+  fieldOfViewDeg,
+  rayThrough,
+  type Imager,
+  type Pose,
+} from './projection'
 export { nearestGroundM, farthestGroundM, nearestFaceM } from './elevation'
 export { occludersOf, firstBetween, soffitBoard, obstacleOutline, nameOf } from './occluders'
 export { cellAt, cellMiddle, gridOver, type Grid } from './grid'
 export { eachSeen, nearEdge, scratchFor, type Eye, type SurveyCamera } from './footprint'
-export { survey, surveySteps, backgroundCorners, pointsOf, SOLID, type Survey, type SurveyRequest, type AreaResult, type BlindSpot } from './survey'
+export {
+  survey,
+  surveySteps,
+  backgroundCorners,
+  pointsOf,
+  SOLID,
+  type Survey,
+  type SurveyRequest,
+  type AreaResult,
+  type BlindSpot,
+} from './survey'
 export { camerasOn, pictureOf } from './onPlan'
 export { judgeArea } from './judge'
 export { whoSees, walk, levelName, type Asked, type WalkCamera, type Walked } from './ask'

@@ -4,7 +4,9 @@ import type { PlanThing, ThingOf } from '../job/plan'
 import { SIGHT_LIMITS } from './limits'
 import type { Point } from './projection'
 
-/** What blocks the view on one floor: upright rectangles over plan segments, and level boards over outlines. */
+/**
+ * What blocks the view on one floor: upright rectangles over plan segments, and level boards over outlines.
+ */
 export interface Upright {
   readonly a: PlanPoint
   readonly b: PlanPoint
@@ -56,13 +58,20 @@ function make(things: readonly PlanThing[]): Occluders {
     if (thing.kind === 'wall') uprights.push(...wallPieces(thing))
     if (thing.kind === 'soffit') {
       const { from, to, undersideM, lipM } = thing
-      uprights.push({ a: from, b: to, fromM: undersideM - lipM, toM: undersideM + SIGHT_LIMITS.fasciaM.value, thing })
+      uprights.push({
+        a: from,
+        b: to,
+        fromM: undersideM - lipM,
+        toM: undersideM + SIGHT_LIMITS.fasciaM.value,
+        thing,
+      })
       boards.push({ outline: soffitBoard(thing), heightM: undersideM, thing })
     }
     if (thing.kind === 'obstacle') {
       const outline = obstacleOutline(thing)
       const [fromM, toM] = [thing.baseM, thing.baseM + thing.heightM]
-      for (const [i, a] of outline.entries()) uprights.push({ a, b: outline[(i + 1) % outline.length]!, fromM, toM, thing })
+      for (const [i, a] of outline.entries())
+        uprights.push({ a, b: outline[(i + 1) % outline.length]!, fromM, toM, thing })
       boards.push({ outline, heightM: toM, thing })
       if (fromM > 0) boards.push({ outline, heightM: fromM, thing })
       solids.push({ outline, fromM, toM })
@@ -71,21 +80,32 @@ function make(things: readonly PlanThing[]): Occluders {
   return { uprights, boards, solids }
 }
 
-/** A wall without its openings: what stands before, between and after them, below their sills and above their heads. */
+/**
+ * A wall without its openings: what stands before, between and after them, below their sills and above
+ * their heads.
+ */
 function wallPieces(wall: ThingOf<'wall'>): Upright[] {
   const lengthM = distanceM(wall.from, wall.to)
   const at = (alongM: number) => between(wall.from, wall.to, Math.min(1, Math.max(0, alongM / lengthM)))
   const pieces: Upright[] = []
   const [fromM, toM] = [wall.baseM, wall.baseM + wall.heightM]
   const stand = (start: number, end: number, low: number, high: number) => {
-    if (end - start > 1e-9 && high - low > 1e-9) pieces.push({ a: at(start), b: at(end), fromM: low, toM: high, thing: wall })
+    if (end - start > 1e-9 && high - low > 1e-9)
+      pieces.push({ a: at(start), b: at(end), fromM: low, toM: high, thing: wall })
   }
   // Openings may overlap: between two neighbouring jambs the openings over that stretch stay the same.
-  const jambs = [...new Set([0, lengthM, ...wall.openings.flatMap(({ alongM, widthM }) => [alongM, alongM + widthM])])].filter((m) => m >= 0 && m <= lengthM).sort((p, q) => p - q)
+  const jambs = [
+    ...new Set([0, lengthM, ...wall.openings.flatMap(({ alongM, widthM }) => [alongM, alongM + widthM])]),
+  ]
+    .filter((m) => m >= 0 && m <= lengthM)
+    .sort((p, q) => p - q)
   for (const [i, start] of jambs.slice(0, -1).entries()) {
     const end = jambs[i + 1]!
     const middle = (start + end) / 2
-    const gaps = wall.openings.filter(({ alongM, widthM }) => alongM < middle && alongM + widthM > middle).map(({ sillM, headM }) => [sillM, headM] as const).sort((p, q) => p[0] - q[0])
+    const gaps = wall.openings
+      .filter(({ alongM, widthM }) => alongM < middle && alongM + widthM > middle)
+      .map(({ sillM, headM }) => [sillM, headM] as const)
+      .sort((p, q) => p[0] - q[0])
     let low = fromM
     for (const [sill, head] of gaps) {
       stand(start, end, low, Math.min(toM, sill))
@@ -96,8 +116,14 @@ function wallPieces(wall: ThingOf<'wall'>): Upright[] {
   return pieces
 }
 
-/** The board of a soffit on plan: from its outer edge back to the wall, which lies to the left of the edge. */
-export function soffitBoard({ from, to, depthM }: Pick<ThingOf<'soffit'>, 'from' | 'to' | 'depthM'>): Outline {
+/**
+ * The board of a soffit on plan: from its outer edge back to the wall, which lies to the left of the edge.
+ */
+export function soffitBoard({
+  from,
+  to,
+  depthM,
+}: Pick<ThingOf<'soffit'>, 'from' | 'to' | 'depthM'>): Outline {
   const back = bearingDeg(from, to) - 90
   return [from, to, along(to, back, depthM), along(from, back, depthM)]
 }
@@ -112,8 +138,15 @@ export function obstacleOutline({ form }: Pick<ThingOf<'obstacle'>, 'form'>): Ou
 /** A share of a ray this small at either end belongs to the lens or the target itself. */
 const END = 1e-6
 
-/** The thing that stands nearest the eye between two points, and how far out (m along the ray); null when the way is free. */
-export function firstBetween({ uprights, boards }: Occluders, from: Point, to: Point): { readonly thing: PlanThing; readonly distanceM: number } | null {
+/**
+ * The thing that stands nearest the eye between two points, and how far out (m along the ray); null when
+ * the way is free.
+ */
+export function firstBetween(
+  { uprights, boards }: Occluders,
+  from: Point,
+  to: Point,
+): { readonly thing: PlanThing; readonly distanceM: number } | null {
   let nearest = Infinity
   let thing: PlanThing | null = null
   const [rx, ry] = [to.x - from.x, to.y - from.y]
@@ -140,11 +173,23 @@ export function firstBetween({ uprights, boards }: Occluders, from: Point, to: P
       thing = board.thing
     }
   }
-  return thing === null ? null : { thing, distanceM: nearest * Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z) }
+  return thing === null
+    ? null
+    : { thing, distanceM: nearest * Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z) }
 }
 
 /** How a thing is called in a sentence: by its name, or by its kind. */
 export function nameOf(thing: Pick<PlanThing, 'name' | 'kind'>): string {
   if (thing.name !== '') return thing.name
-  return { wall: 'a wall', soffit: 'a soffit edge', obstacle: 'an obstacle', premises: 'the premises', area: 'an area of interest', privacy: 'a privacy area', target: 'a target', walk: 'a walk', 'head end': 'the head end' }[thing.kind]
+  return {
+    'wall': 'a wall',
+    'soffit': 'a soffit edge',
+    'obstacle': 'an obstacle',
+    'premises': 'the premises',
+    'area': 'an area of interest',
+    'privacy': 'a privacy area',
+    'target': 'a target',
+    'walk': 'a walk',
+    'head end': 'the head end',
+  }[thing.kind]
 }

@@ -7,7 +7,27 @@ import { device, job } from '@/testing/jobs'
 import { LEVELS, type Job, type PlanThing, type Place, type Sight } from '../job'
 import { resolve } from '../parts'
 import {
-  aimAt, assessSight, camerasOn, densityAt, imagerOf, inFrame, judgeArea, lensFor, lipClearanceM, nearSurfaces, occludersOf, positionSteps, project, proposeSight, rayThrough, simulate, sunAt, sunInPicture, survey, walk, whoSees,
+  aimAt,
+  assessSight,
+  camerasOn,
+  densityAt,
+  imagerOf,
+  inFrame,
+  judgeArea,
+  lensFor,
+  lipClearanceM,
+  nearSurfaces,
+  occludersOf,
+  positionSteps,
+  project,
+  proposeSight,
+  rayThrough,
+  simulate,
+  sunAt,
+  sunInPicture,
+  survey,
+  walk,
+  whoSees,
 } from '.'
 
 const near = (value: number) => expect.closeTo(value, 9) as number
@@ -16,54 +36,95 @@ const LONDON = { latitudeDeg: 51.5, longitudeDeg: -0.12, upBearingDeg: 0, timeZo
 const angle = (most: number) => fc.double({ min: -most, max: most, noNaN: true })
 
 describe('rays and projection', () => {
-  it.each([['pinhole', 'bullet-4mp-vf'], ['f-theta', 'panoramic-12mp']])('%s: a ray through a picture position is pictured there', (_, id) => {
+  it.each([
+    ['pinhole', 'bullet-4mp-vf'],
+    ['f-theta', 'panoramic-12mp'],
+  ])('%s: a ray through a picture position is pictured there', (_, id) => {
     const camera = CATALOGUE.cameras.get(id)!
-    fc.assert(fc.property(angle(180), angle(60), angle(40), fc.double({ min: 0.02, max: 0.98, noNaN: true }), fc.double({ min: 0.02, max: 0.98, noNaN: true }), (pan, tilt, roll, across, down) => {
-      const imager = imagerOf(camera, camera.lens.focalMm[0], false)
-      const pose = looking(3, -2, 4, pan, tilt, roll)
-      const [u, v] = [across * imager.widthPx, down * imager.heightPx]
-      const ray = rayThrough(imager, pose, u, v)
-      expect(Math.hypot(ray.x, ray.y, ray.z)).toBeCloseTo(1, 9)
-      const at = project(imager, pose, { x: pose.x + ray.x * 9, y: pose.y + ray.y * 9, z: pose.z + ray.z * 9 })!
-      expect([at.u - u, at.v - v].every((off) => Math.abs(off) < 1e-3)).toBe(true)
-    }), { numRuns: 300 })
+    fc.assert(
+      fc.property(
+        angle(180),
+        angle(60),
+        angle(40),
+        fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+        fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+        (pan, tilt, roll, across, down) => {
+          const imager = imagerOf(camera, camera.lens.focalMm[0], false)
+          const pose = looking(3, -2, 4, pan, tilt, roll)
+          const [u, v] = [across * imager.widthPx, down * imager.heightPx]
+          const ray = rayThrough(imager, pose, u, v)
+          expect(Math.hypot(ray.x, ray.y, ray.z)).toBeCloseTo(1, 9)
+          const at = project(imager, pose, {
+            x: pose.x + ray.x * 9,
+            y: pose.y + ray.y * 9,
+            z: pose.z + ray.z * 9,
+          })!
+          expect([at.u - u, at.v - v].every((off) => Math.abs(off) < 1e-3)).toBe(true)
+        },
+      ),
+      { numRuns: 300 },
+    )
   })
 })
 
 describe('sun', () => {
-  // Published worked value: Reda and Andreas, Solar Position Algorithm, NREL/TP-560-34302, example of 17 October 2003, 12:30:30 UTC−7.
+  // Published worked value: Reda and Andreas, Solar Position Algorithm, NREL/TP-560-34302, example of 17
+  // October 2003, 12:30:30 UTC−7.
   it('stands where the published worked example has it', () => {
-    const { azimuthDeg, altitudeDeg } = sunAt({ latitudeDeg: 39.742476, longitudeDeg: -105.1786 }, Date.UTC(2003, 9, 17, 19, 30, 30))
+    const { azimuthDeg, altitudeDeg } = sunAt(
+      { latitudeDeg: 39.742476, longitudeDeg: -105.1786 },
+      Date.UTC(2003, 9, 17, 19, 30, 30),
+    )
     expect(Math.abs(azimuthDeg - 194.34024)).toBeLessThan(0.03)
     expect(Math.abs(altitudeDeg - (90 - 50.11162))).toBeLessThan(0.03)
   })
   it('stands where a second astronomy library has it, anywhere, any time', () => {
-    fc.assert(fc.property(angle(66), angle(180), fc.integer({ min: Date.UTC(2024, 0, 1), max: Date.UTC(2030, 0, 1) }), (latitudeDeg, longitudeDeg, moment) => {
-      const observer = new Observer(latitudeDeg, longitudeDeg, 0)
-      const { ra, dec } = Equator(Body.Sun, new Date(moment), observer, true, true)
-      const theirs = Horizon(new Date(moment), observer, ra, dec, 'normal')
-      if (theirs.altitude < 1) return
-      const own = sunAt({ latitudeDeg, longitudeDeg }, moment)
-      expect(Math.abs(own.altitudeDeg - theirs.altitude)).toBeLessThan(0.06)
-      expect(Math.abs(((own.azimuthDeg - theirs.azimuth + 540) % 360) - 180) * Math.cos((theirs.altitude * Math.PI) / 180)).toBeLessThan(0.06)
-    }), { numRuns: 500 })
+    fc.assert(
+      fc.property(
+        angle(66),
+        angle(180),
+        fc.integer({ min: Date.UTC(2024, 0, 1), max: Date.UTC(2030, 0, 1) }),
+        (latitudeDeg, longitudeDeg, moment) => {
+          const observer = new Observer(latitudeDeg, longitudeDeg, 0)
+          const { ra, dec } = Equator(Body.Sun, new Date(moment), observer, true, true)
+          const theirs = Horizon(new Date(moment), observer, ra, dec, 'normal')
+          if (theirs.altitude < 1) return
+          const own = sunAt({ latitudeDeg, longitudeDeg }, moment)
+          expect(Math.abs(own.altitudeDeg - theirs.altitude)).toBeLessThan(0.06)
+          expect(
+            Math.abs(((own.azimuthDeg - theirs.azimuth + 540) % 360) - 180) *
+              Math.cos((theirs.altitude * Math.PI) / 180),
+          ).toBeLessThan(0.06)
+        },
+      ),
+      { numRuns: 500 },
+    )
   })
 
-  const eye = (panDeg: number, tiltDeg: number) => ({ imager: imagerOf(BULLET, 2.8, false), pose: looking(0, 0, 3, panDeg, tiltDeg) })
+  const eye = (panDeg: number, tiltDeg: number) => ({
+    imager: imagerOf(BULLET, 2.8, false),
+    pose: looking(0, 0, 3, panDeg, tiltDeg),
+  })
   const none = occludersOf([], 'ground')
   it('never stands in a picture that looks north in London, and often in one to the south-west', () => {
     expect(sunInPicture(eye(0, 10), none, LONDON).hoursAYear).toBe(0)
     const west = sunInPicture(eye(240, 5), none, LONDON)
     expect(west.hoursAYear).toBeGreaterThan(150)
     expect(west.byMonth.reduce((sum, h) => sum + h, 0)).toBeCloseTo(west.hoursAYear, 6)
-    expect(west.byMonth[0]! + west.byMonth[11]!).toBeGreaterThan(west.byMonth[5]! + west.byMonth[6]!) // low in winter
+    // low in winter
+    expect(west.byMonth[0]! + west.byMonth[11]!).toBeGreaterThan(west.byMonth[5]! + west.byMonth[6]!)
   })
   it('turns with the plan: up the sheet to the south-west and the camera up the sheet is the same', () => {
-    expect(sunInPicture(eye(0, 5), none, { ...LONDON, upBearingDeg: 240 }).hoursAYear).toBeCloseTo(sunInPicture(eye(240, 5), none, LONDON).hoursAYear, 6)
+    expect(sunInPicture(eye(0, 5), none, { ...LONDON, upBearingDeg: 240 }).hoursAYear).toBeCloseTo(
+      sunInPicture(eye(240, 5), none, LONDON).hoursAYear,
+      6,
+    )
   })
   it('is kept out by a tall building in its way, and by tilting down', () => {
     const tower = occludersOf([block(-120, -60, 118, 55, { heightM: 90 })], 'ground')
-    expect(sunInPicture(eye(240, 5), tower, LONDON).hoursAYear).toBeLessThan(sunInPicture(eye(240, 5), none, LONDON).hoursAYear / 4)
+    expect(sunInPicture(eye(240, 5), tower, LONDON).hoursAYear).toBeLessThan(
+      sunInPicture(eye(240, 5), none, LONDON).hoursAYear / 4,
+    )
     expect(sunInPicture(eye(240, 40), none, LONDON).hoursAYear).toBe(0)
   })
   it('names its worst days apart, on the clock of the site', () => {
@@ -78,35 +139,70 @@ describe('sun', () => {
 })
 
 describe('lens finder', () => {
-  const question = { level: 'recognise' as const, from: { x: 0, y: 0, z: 3 }, portrait: false, tiltRangeDeg: [-90, 90] as const, units: 'metric' as const }
-  const corners = (x: number, y: number, w: number, h: number) => area(x, y, w, h).outline.map((p) => ({ ...p, z: 1.6 }))
+  const question = {
+    level: 'recognise' as const,
+    from: { x: 0, y: 0, z: 3 },
+    portrait: false,
+    tiltRangeDeg: [-90, 90] as const,
+    units: 'metric' as const,
+  }
+  const corners = (x: number, y: number, w: number, h: number) =>
+    area(x, y, w, h).outline.map((p) => ({ ...p, z: 1.6 }))
 
   it('reduces on the axis to f = ρ·D·w/Nx', () => {
-    const answer = lensFor(BULLET, { ...question, from: { x: 0, y: 0, z: 1.6 }, points: [{ x: 0, y: 12, z: 1.6 }] })
+    const answer = lensFor(BULLET, {
+      ...question,
+      from: { x: 0, y: 0, z: 1.6 },
+      points: [{ x: 0, y: 12, z: 1.6 }],
+    })
     expect(answer.leastMm).toBeCloseTo((125 * 12 * 5.38) / 2688, 6)
   })
   it('what it proposes shows every corner at the level; shorter than its least does not reach, longer than its most cuts off', () => {
-    fc.assert(fc.property(angle(10), fc.double({ min: 4, max: 14, noNaN: true }), fc.double({ min: 1, max: 6, noNaN: true }), (x, y, size) => {
-      const points = corners(x, y, size, size)
-      const answer = lensFor(BULLET, { ...question, points })
-      const pose = { ...question.from, panDeg: answer.panDeg, tiltDeg: answer.tiltDeg, rollDeg: 0 }
-      const all = (focal: number) => points.every((p) => {
-        const imager = imagerOf(BULLET, focal, false)
-        const at = project(imager, pose, p)
-        return at !== null && inFrame(imager, at) && densityAt(imager, pose, p) >= 125 - 1e-9
-      })
-      if (answer.setMm !== null) expect([answer.verdict, all(answer.setMm)]).toEqual(['good', true])
-      expect(all(answer.leastMm * 0.99)).toBe(false)
-      expect(all(answer.mostMm * 1.01)).toBe(false)
-    }), { numRuns: 200 })
+    fc.assert(
+      fc.property(
+        angle(10),
+        fc.double({ min: 4, max: 14, noNaN: true }),
+        fc.double({ min: 1, max: 6, noNaN: true }),
+        (x, y, size) => {
+          const points = corners(x, y, size, size)
+          const answer = lensFor(BULLET, { ...question, points })
+          const pose = { ...question.from, panDeg: answer.panDeg, tiltDeg: answer.tiltDeg, rollDeg: 0 }
+          const all = (focal: number) =>
+            points.every((p) => {
+              const imager = imagerOf(BULLET, focal, false)
+              const at = project(imager, pose, p)
+              return at !== null && inFrame(imager, at) && densityAt(imager, pose, p) >= 125 - 1e-9
+            })
+          if (answer.setMm !== null) expect([answer.verdict, all(answer.setMm)]).toEqual(['good', true])
+          expect(all(answer.leastMm * 0.99)).toBe(false)
+          expect(all(answer.mostMm * 1.01)).toBe(false)
+        },
+      ),
+      { numRuns: 200 },
+    )
   })
   it('says the conflict in words', () => {
-    expect(lensFor(BULLET, { ...question, points: corners(-5, 10, 10, 15) }).says).toMatch(/The two disagree: recognise at the far end wants [\d.]+ mm, but beyond [\d.]+ mm/)
-    expect(lensFor(BULLET, { ...question, level: 'identify', points: [{ x: 0, y: 60, z: 1.6 }] }).says).toMatch(/Identify wants 30\.0 mm; this lens ends at 12\.0 mm/)
-    expect(lensFor(CATALOGUE.cameras.get('panoramic-12mp')!, { ...question, points: [{ x: 0, y: 60, z: 1.6 }] })).toMatchObject({ verdict: 'stop', setMm: null })
+    expect(lensFor(BULLET, { ...question, points: corners(-5, 10, 10, 15) }).says).toMatch(
+      /The two disagree: recognise at the far end wants [\d.]+ mm, but beyond [\d.]+ mm/,
+    )
+    expect(
+      lensFor(BULLET, { ...question, level: 'identify', points: [{ x: 0, y: 60, z: 1.6 }] }).says,
+    ).toMatch(/Identify wants 30\.0 mm; this lens ends at 12\.0 mm/)
+    expect(
+      lensFor(CATALOGUE.cameras.get('panoramic-12mp')!, { ...question, points: [{ x: 0, y: 60, z: 1.6 }] }),
+    ).toMatchObject({ verdict: 'stop', setMm: null })
   })
   it('aims at the middle of what it must show, across the seam of the compass too', () => {
-    expect(aimAt([{ x: -2, y: 10, z: 0 }, { x: 2, y: 10, z: 0 }], { x: 0, y: 0, z: 3 }, [-90, 90]).panDeg % 360).toBeCloseTo(0, 9)
+    expect(
+      aimAt(
+        [
+          { x: -2, y: 10, z: 0 },
+          { x: 2, y: 10, z: 0 },
+        ],
+        { x: 0, y: 0, z: 3 },
+        [-90, 90],
+      ).panDeg % 360,
+    ).toBeCloseTo(0, 9)
     expect(aimAt([{ x: 1, y: 4, z: 0 }], { x: 0, y: 0, z: 3 }, [0, 20]).tiltDeg).toBe(20)
   })
 })
@@ -114,7 +210,11 @@ describe('lens finder', () => {
 describe('near surfaces', () => {
   const imager = imagerOf(BULLET, 2.8, false)
   it('share of a wall that fills the left half is a half', () => {
-    const [left] = nearSurfaces(imager, looking(0, 0, 3), occludersOf([wall(0, 0.3, -9, 0.3, { heightM: 9 })], 'ground'))
+    const [left] = nearSurfaces(
+      imager,
+      looking(0, 0, 3),
+      occludersOf([wall(0, 0.3, -9, 0.3, { heightM: 9 })], 'ground'),
+    )
     expect(left).toMatchObject({ kind: 'wall' })
     expect(left!.ofPicture).toBeCloseTo(0.5, 1)
     expect(left!.nearestM).toBeCloseTo(0.3, 1)
@@ -125,7 +225,11 @@ describe('near surfaces', () => {
     const drop = lipClearanceM(0.5, 2.8, 2.9, 10, imager.verticalFovDeg)!
     expect(drop).toBeGreaterThan(0.1)
     const share = (z: number) => nearSurfaces(imager, looking(0, 0, z, 0, 10), lip)[0]?.ofPicture ?? 0
-    expect([share(2.9) > 0.02, share(2.9 - drop + 0.03) > 0, share(2.9 - drop - 0.01)]).toEqual([true, true, 0])
+    expect([share(2.9) > 0.02, share(2.9 - drop + 0.03) > 0, share(2.9 - drop - 0.01)]).toEqual([
+      true,
+      true,
+      0,
+    ])
     expect(lipClearanceM(0.5, 2.8, 2.9, -89, 60)).toBeNull()
   })
 })
@@ -142,7 +246,10 @@ describe('what the plan adds to a device’s sight', () => {
     const on = context({ things, site })
     return assessSight(on, { ...proposeSight(on), place, ...change })
   }
-  const ids = (things: PlanThing[], change: Partial<Sight> = {}, site: Job['site'] = null) => assess(things, change, site).findings.filter(({ verdict }) => verdict !== 'good').map(({ id }) => id)
+  const ids = (things: PlanThing[], change: Partial<Sight> = {}, site: Job['site'] = null) =>
+    assess(things, change, site)
+      .findings.filter(({ verdict }) => verdict !== 'good')
+      .map(({ id }) => id)
 
   it('nothing, where nothing stands', () => expect(ids([])).toEqual(ids([], { place: null })))
   it.each<[string, PlanThing[], Partial<Sight>, Job['site']]>([
@@ -159,12 +266,21 @@ describe('what the plan adds to a device’s sight', () => {
     expect(found.limit).not.toBeNull()
   })
   it('is content with a moved wish that was agreed', () => {
-    expect(ids([], { wish: { place: '', at: xy(2, 0), kept: false, reason: 'lamp', agreedBy: 'Owner' } })).not.toContain('sight/wish')
+    expect(
+      ids([], { wish: { place: '', at: xy(2, 0), kept: false, reason: 'lamp', agreedBy: 'Owner' } }),
+    ).not.toContain('sight/wish')
   })
   it('knows what stands along the axis', () => {
-    const { surroundings } = assess([wall(-3, 4, 3, 4, { name: 'Fence', heightM: 1.2 }), soffit(5, 0.5, -5, 0.5)]).drawing
+    const { surroundings } = assess([
+      wall(-3, 4, 3, 4, { name: 'Fence', heightM: 1.2 }),
+      soffit(5, 0.5, -5, 0.5),
+    ]).drawing
     expect(surroundings!.uprights).toContainEqual({ distanceM: near(4), fromM: 0, toM: 1.2, name: 'Fence' })
-    expect(surroundings!.boards[0]).toMatchObject({ heightM: 3, fromDistanceM: near(-0.5), toDistanceM: near(0.5) })
+    expect(surroundings!.boards[0]).toMatchObject({
+      heightM: 3,
+      fromDistanceM: near(-0.5),
+      toDistanceM: near(0.5),
+    })
     expect(assess([]).drawing.surroundings).toMatchObject({ hiddenBy: null })
     expect(assess([], { place: null }).drawing.surroundings).toBeNull()
   })
@@ -172,21 +288,47 @@ describe('what the plan adds to a device’s sight', () => {
 
 describe('asking and walking', () => {
   const cameras = camerasOn(
-    [device({ sight: { ...proposeSight(context({})), heightM: 3, tiltDeg: 12, focalMm: 4, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 } } }), device({ id: 'd2', mark: '02', sight: proposeSight(context({})) })],
-    CATALOGUE, 'ground',
+    [
+      device({
+        sight: {
+          ...proposeSight(context({})),
+          heightM: 3,
+          tiltDeg: 12,
+          focalMm: 4,
+          place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 },
+        },
+      }),
+      device({ id: 'd2', mark: '02', sight: proposeSight(context({})) }),
+    ],
+    CATALOGUE,
+    'ground',
   )
-  it('only what stands on the floor takes part', () => expect(cameras.map(({ mark }) => mark)).toEqual(['01']))
+  it('only what stands on the floor takes part', () =>
+    expect(cameras.map(({ mark }) => mark)).toEqual(['01']))
   it('says who sees a point, how well, and who does not for what stands between', () => {
     const free = whoSees(xy(0, 8), 1.6, cameras, occludersOf([], 'ground'), '2014')
     const { imager, pose } = cameras[0]!.eye
     const densityPxM = densityAt(imager, pose, { x: 0, y: 8, z: 1.6 })
-    expect(free).toEqual({ hidden: [], seen: [{ deviceId: 'device-1', mark: '01', densityPxM, level: 'recognise' }] })
+    expect(free).toEqual({
+      hidden: [],
+      seen: [{ deviceId: 'device-1', mark: '01', densityPxM, level: 'recognise' }],
+    })
     expect(densityPxM).toBeGreaterThan(LEVELS.recognise.densityPxM)
-    expect(whoSees(xy(0, 8), 1.6, cameras, occludersOf([wall(-2, 5, 2, 5, { name: 'Fence' })], 'ground'), '2014')).toEqual({ seen: [], hidden: [{ mark: '01', by: 'Fence' }] })
-    expect(whoSees(xy(0, -8), 1.6, cameras, occludersOf([], 'ground'), '2014')).toEqual({ seen: [], hidden: [] })
+    expect(
+      whoSees(xy(0, 8), 1.6, cameras, occludersOf([wall(-2, 5, 2, 5, { name: 'Fence' })], 'ground'), '2014'),
+    ).toEqual({ seen: [], hidden: [{ mark: '01', by: 'Fence' }] })
+    expect(whoSees(xy(0, -8), 1.6, cameras, occludersOf([], 'ground'), '2014')).toEqual({
+      seen: [],
+      hidden: [],
+    })
   })
   it('walks towards a camera: in view with the face shown until it is under it, then a gap', () => {
-    const { lengthM, timesS, cameras: [seen], gaps } = walk([xy(0, 14), xy(0, -7)], cameras, occludersOf([], 'ground'), '2014')
+    const {
+      lengthM,
+      timesS,
+      cameras: [seen],
+      gaps,
+    } = walk([xy(0, 14), xy(0, -7)], cameras, occludersOf([], 'ground'), '2014')
     expect([lengthM, timesS.at(-1)]).toEqual([21, near(15)]) // 1.4 m/s
     expect(seen!.facingS).toBeCloseTo(seen!.inViewS, 6)
     expect(seen!.bestAtS).toBeCloseTo(timesS[seen!.densities.lastIndexOf(Math.max(...seen!.densities))]!, 6)
@@ -198,14 +340,26 @@ describe('asking and walking', () => {
     expect(gaps[0]!.to).toEqual(xy(0, -7))
   })
   it('walks away from a camera: in view, never facing it', () => {
-    expect(walk([xy(0, 5), xy(0, 14)], cameras, occludersOf([], 'ground'), '2014').cameras[0]).toMatchObject({ facingS: 0 })
+    expect(walk([xy(0, 5), xy(0, 14)], cameras, occludersOf([], 'ground'), '2014').cameras[0]).toMatchObject({
+      facingS: 0,
+    })
   })
 })
 
 describe('positions', () => {
   const gate = area(-2, 6, 4, 3, { level: 'recognise' })
   const ask = (edges: PlanThing[], things: PlanThing[]) => {
-    const steps = positionSteps({ area: gate, edges, things, site: LONDON, camera: BULLET, heightM: 3, portrait: false, tiltRangeDeg: [0, 90], headEnd: xy(8, -2) })
+    const steps = positionSteps({
+      area: gate,
+      edges,
+      things,
+      site: LONDON,
+      camera: BULLET,
+      heightM: 3,
+      portrait: false,
+      tiltRangeDeg: [0, 90],
+      headEnd: xy(8, -2),
+    })
     for (;;) {
       const { done, value } = steps.next()
       if (done) return value
@@ -217,8 +371,18 @@ describe('positions', () => {
     const [best] = ask([front], [gate, front])
     expect(best).toMatchObject({ on: 'Front' })
     expect(best!.covered).toBeGreaterThan(0.95)
-    const eye = { imager: imagerOf(BULLET, best!.focalMm, false), pose: looking(best!.x, best!.y, best!.heightM, best!.panDeg, best!.tiltDeg) }
-    const checked = survey({ floor: 'ground', things: [gate, front], backgrounds: [], cameras: [{ deviceId: 'd', mark: '01', eye }], planeM: 0, edition: '2014' }).areas[0]!
+    const eye = {
+      imager: imagerOf(BULLET, best!.focalMm, false),
+      pose: looking(best!.x, best!.y, best!.heightM, best!.panDeg, best!.tiltDeg),
+    }
+    const checked = survey({
+      floor: 'ground',
+      things: [gate, front],
+      backgrounds: [],
+      cameras: [{ deviceId: 'd', mark: '01', eye }],
+      planeM: 0,
+      edition: '2014',
+    }).areas[0]!
     expect(checked.met).toBeCloseTo(best!.covered, 1)
     expect(judgeArea(checked, 'metric').verdict).toBe('good')
   })
@@ -231,10 +395,27 @@ describe('positions', () => {
 })
 
 describe('judging an area', () => {
-  const result = { thingId: 'a', name: 'Slip', level: 'recognise' as const, sizeM2: 10, met: 0.4, metByTwo: 0, short: 0.35, hidden: 0.2, outOfPicture: 0.05, bestMark: '01', hiddenBy: 'the crane', shortAtPxM: 88 }
+  const result = {
+    thingId: 'a',
+    name: 'Slip',
+    level: 'recognise' as const,
+    sizeM2: 10,
+    met: 0.4,
+    metByTwo: 0,
+    short: 0.35,
+    hidden: 0.2,
+    outOfPicture: 0.05,
+    bestMark: '01',
+    hiddenBy: 'the crane',
+    shortAtPxM: 88,
+  }
   it('says why by what is missing most', () => {
     const found = judgeArea(result, 'metric')
-    expect(found).toMatchObject({ verdict: 'check', reason: '35 % gets too few pixels (down to 88 px/m of 125 px/m), 20 % is hidden by the crane, 5 % is in nobody’s picture.' })
+    expect(found).toMatchObject({
+      verdict: 'check',
+      reason:
+        '35 % gets too few pixels (down to 88 px/m of 125 px/m), 20 % is hidden by the crane, 5 % is in nobody’s picture.',
+    })
     expect(found.advice).toMatch(/longer lens/)
     expect(judgeArea({ ...result, hidden: 0.5, short: 0.1 }, 'metric').advice).toMatch(/the crane/)
     expect(judgeArea({ ...result, met: 0 }, 'metric').verdict).toBe('stop')
@@ -245,14 +426,24 @@ describe('judging an area', () => {
 describe('the simulated picture', () => {
   it('puts the target’s head where the projection has it, and a wall in front of what it hides', () => {
     const eye = { imager: imagerOf(BULLET, 4, false), pose: looking(0, 0, 3, 0, 12) }
-    const { patches, widthPx, heightPx } = simulate(eye, [wall(-2, 12, 2, 12, { name: 'Fence' })], { floor: 'ground' }, { x: 0, y: 8, z: 1.6 })
+    const { patches, widthPx, heightPx } = simulate(
+      eye,
+      [wall(-2, 12, 2, 12, { name: 'Fence' })],
+      { floor: 'ground' },
+      { x: 0, y: 8, z: 1.6 },
+    )
     const head = project(eye.imager, eye.pose, { x: 0, y: 8, z: 1.62 })!
     const heads = patches.filter(({ kind }) => kind === 'person').at(-1)!
-    const middle = heads.spots.reduce((sum, [u, v]) => [sum[0] + u / heads.spots.length, sum[1] + v / heads.spots.length], [0, 0])
+    const middle = heads.spots.reduce(
+      (sum, [u, v]) => [sum[0] + u / heads.spots.length, sum[1] + v / heads.spots.length],
+      [0, 0],
+    )
     expect([Math.abs(middle[0] - head.u), Math.abs(middle[1] - head.v)].every((off) => off < 4)).toBe(true)
     const order = patches.map(({ kind }) => kind)
     expect(order.indexOf('wall')).toBeLessThan(order.indexOf('person'))
     expect(order[0]).toBe('ground')
-    for (const { spots } of patches) for (const [u, v] of spots) expect(u >= -1e-6 && u <= widthPx + 1e-6 && v >= -1e-6 && v <= heightPx + 1e-6).toBe(true)
+    for (const { spots } of patches)
+      for (const [u, v] of spots)
+        expect(u >= -1e-6 && u <= widthPx + 1e-6 && v >= -1e-6 && v <= heightPx + 1e-6).toBe(true)
   })
 })

@@ -14,10 +14,21 @@ import { imagerOf, uprightHalfDeg, type Point } from './projection'
 import { simulate, type SimulatedPicture } from './scene'
 import { sunInPicture, type SunInPicture } from './sun'
 import { lookingInto } from './survey'
-import { alongAxis, lipClearanceM, nearSurfaces, setBackM, type AxisProfile, type NearSurface } from './surroundings'
+import {
+  alongAxis,
+  lipClearanceM,
+  nearSurfaces,
+  setBackM,
+  type AxisProfile,
+  type NearSurface,
+} from './surroundings'
 
 /** A camera as it stands and looks on the plan. */
-export function eyeOf(camera: Pick<Camera, 'sensor' | 'lens'>, { focalMm, portrait, heightM, tiltDeg }: Sight, { x, y, panDeg, rollDeg }: Place): Eye {
+export function eyeOf(
+  camera: Pick<Camera, 'sensor' | 'lens'>,
+  { focalMm, portrait, heightM, tiltDeg }: Sight,
+  { x, y, panDeg, rollDeg }: Place,
+): Eye {
   return { imager: imagerOf(camera, focalMm, portrait), pose: { x, y, z: heightM, panDeg, tiltDeg, rollDeg } }
 }
 
@@ -27,7 +38,11 @@ export function targetOf({ targetDistanceM, targetHeightM }: Sight, place: Place
 }
 
 /** The picture a sight would give, with what stands on the plan where the device stands on it. */
-export function pictureOf(camera: Pick<Camera, 'sensor' | 'lens'>, sight: Sight, things: readonly PlanThing[]): SimulatedPicture {
+export function pictureOf(
+  camera: Pick<Camera, 'sensor' | 'lens'>,
+  sight: Sight,
+  things: readonly PlanThing[],
+): SimulatedPicture {
   const place = sight.place ?? { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 }
   return simulate(eyeOf(camera, sight, place), sight.place ? things : [], place, targetOf(sight, place))
 }
@@ -52,25 +67,56 @@ export interface OnPlan {
   readonly eye: Eye
 }
 
-/** What the plan says of one device: along its axis, close to it, in the sun's way, and where it must not look. */
+/**
+ * What the plan says of one device: along its axis, close to it, in the sun's way, and where it must not
+ * look.
+ */
 export function lookAround(context: DeviceContext, sight: Sight, place: Place): OnPlan {
   const { camera, site, things, exposure, policies } = context
   const held = LOOKED.get(sight)
-  if (held && held.camera === camera && held.site === site && held.things === things && held.exposure === exposure && held.edition === policies.edition) return held.found
+  if (
+    held &&
+    held.camera === camera &&
+    held.site === site &&
+    held.things === things &&
+    held.exposure === exposure &&
+    held.edition === policies.edition
+  )
+    return held.found
   const found = look(context, sight, place)
   LOOKED.set(sight, { camera, site, things, exposure, edition: policies.edition, found })
   return found
 }
 
-/** The last look round of each sight, with all that it depends on: other stages of a device change without looking again. */
-const LOOKED = new WeakMap<Sight, { camera: Camera; site: DeviceContext['site']; things: DeviceContext['things']; exposure: DeviceContext['exposure']; edition: string; found: OnPlan }>()
+/**
+ * The last look round of each sight, with all that it depends on: other stages of a device change without
+ * looking again.
+ */
+const LOOKED = new WeakMap<
+  Sight,
+  {
+    camera: Camera
+    site: DeviceContext['site']
+    things: DeviceContext['things']
+    exposure: DeviceContext['exposure']
+    edition: string
+    found: OnPlan
+  }
+>()
 
-function look({ camera, site, things, exposure, policies }: DeviceContext, sight: Sight, place: Place): OnPlan {
+function look(
+  { camera, site, things, exposure, policies }: DeviceContext,
+  sight: Sight,
+  place: Place,
+): OnPlan {
   const occluders = occludersOf(things, place.floor)
   const eye = eyeOf(camera, sight, place)
   const allRound = eye.imager.horizontalFovDeg >= SIGHT_LIMITS.allRoundDeg.value
   const here = things.filter(({ floor }) => floor === place.floor)
-  const lip = lipAhead(here.filter((thing) => thing.kind === 'soffit'), place)
+  const lip = lipAhead(
+    here.filter((thing) => thing.kind === 'soffit'),
+    place,
+  )
   const least = LEVELS[levelsOf(policies.edition)[0]!].densityPxM
   return {
     eye,
@@ -83,69 +129,145 @@ function look({ camera, site, things, exposure, policies }: DeviceContext, sight
       const { share, bestPxM } = lookingInto(thing, eye, occluders)
       return share > 0 && bestPxM >= least ? [{ name: nameOf(thing), share, bestPxM }] : []
     }),
-    setBackM: lip && setBackM(place, lip.from, lip.to), lipM: lip && lip.undersideM - lip.lipM,
+    setBackM: lip && setBackM(place, lip.from, lip.to),
+    lipM: lip && lip.undersideM - lip.lipM,
   }
 }
 
 /** The soffit edge in front of a device that hangs under its board. */
-function lipAhead<S extends { from: PlanPoint; to: PlanPoint; depthM: number; undersideM: number; lipM: number }>(soffits: readonly S[], place: Place): S | null {
-  return soffits.find((soffit) => contains(soffitBoard(soffit), place) || nearestOn(soffit.from, soffit.to, place).distanceM < 0.1) ?? null
+function lipAhead<
+  S extends { from: PlanPoint; to: PlanPoint; depthM: number; undersideM: number; lipM: number },
+>(soffits: readonly S[], place: Place): S | null {
+  return (
+    soffits.find(
+      (soffit) =>
+        contains(soffitBoard(soffit), place) || nearestOn(soffit.from, soffit.to, place).distanceM < 0.1,
+    ) ?? null
+  )
 }
 
 /** Far away and at no level: not worth a look. 150 m is beyond the lowest level of every lens in use. */
 function mayReach({ pose }: Eye, outline: readonly PlanPoint[]): boolean {
   const box = boundsOf(outline)!
-  return pose.x > box.left - 150 && pose.x < box.right + 150 && pose.y > box.bottom - 150 && pose.y < box.top + 150
+  return (
+    pose.x > box.left - 150 && pose.x < box.right + 150 && pose.y > box.bottom - 150 && pose.y < box.top + 150
+  )
 }
 
-/** What of it is worth saying. `cured` tells whether a change of the sight takes a finding away and brings no other; null where no advice is wanted. */
-export function planFindings(context: DeviceContext, sight: Sight, cured: Cured | null, { hidden, near, sun, private: into, setBackM: back, lipM, eye }: OnPlan): Finding[] {
+/**
+ * What of it is worth saying. `cured` tells whether a change of the sight takes a finding away and brings
+ * no other; null where no advice is wanted.
+ */
+export function planFindings(
+  context: DeviceContext,
+  sight: Sight,
+  cured: Cured | null,
+  { hidden, near, sun, private: into, setBackM: back, lipM, eye }: OnPlan,
+): Finding[] {
   const { camera, say } = context
   const findings: Finding[] = []
   if (hidden) {
-    findings.push(finding('sight', 'hidden', {
-      verdict: 'stop', title: 'The target is hidden', short: 'target hidden', figure: quantity(hidden.distanceM, 'length'), limit: quantity(sight.targetDistanceM, 'length'),
-      reason: `${cap(nameOf(hidden.thing))} stands in between, ${say(hidden.distanceM, 'length')} from the lens.`, source: 'physics', advice: 'Move the camera or turn it past what stands there, go higher, or place another camera behind it.',
-    }))
+    findings.push(
+      finding('sight', 'hidden', {
+        verdict: 'stop',
+        title: 'The target is hidden',
+        short: 'target hidden',
+        figure: quantity(hidden.distanceM, 'length'),
+        limit: quantity(sight.targetDistanceM, 'length'),
+        reason: `${cap(nameOf(hidden.thing))} stands in between, ${say(hidden.distanceM, 'length')} from the lens.`,
+        source: 'physics',
+        advice:
+          'Move the camera or turn it past what stands there, go higher, or place another camera behind it.',
+      }),
+    )
   }
   const { nearShare, nearSurfaceM, beamMargin } = SIGHT_LIMITS
   for (const surface of near) {
     const seen = surface.ofPicture * 100 > nearShare.value
     const lit = camera.infraredReachM > 0 && surface.ofBeam > 0.02
     if (!seen && !lit) continue
-    const drop = surface.kind === 'soffit' && back !== null && lipM !== null ? lipClearanceM(back, lipM, sight.heightM, sight.tiltDeg, 2 * uprightHalfDeg(eye.imager, eye.pose.rollDeg)) : null
+    const drop =
+      surface.kind === 'soffit' && back !== null && lipM !== null
+        ? lipClearanceM(
+            back,
+            lipM,
+            sight.heightM,
+            sight.tiltDeg,
+            2 * uprightHalfDeg(eye.imager, eye.pose.rollDeg),
+          )
+        : null
     const what = surface.kind === 'soffit' ? 'Soffit lip' : 'Near surface'
-    findings.push(finding('sight', `near:${surface.kind}`, {
-      verdict: 'check', title: seen ? `${what} in the picture` : `${what} in the infrared beam`, short: seen ? `${what.split(' ')[1]} in picture` : `${what.split(' ')[1]} in the beam`, figure: quantity((seen ? surface.ofPicture : surface.ofBeam) * 100, 'share'), limit: seen ? text(`${nearShare.value} %`) : text(`none within ${beamMargin.value} % round the picture`),
-      reason: `${cap(surface.name)} stands ${say(surface.nearestM, 'length')} from the lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
-      source: seen ? nearShare.source : nearSurfaceM.source,
-      advice: cured === null ? '' : nearAdvice(context, sight, cured, `sight/near:${surface.kind}`, drop),
-    }))
+    findings.push(
+      finding('sight', `near:${surface.kind}`, {
+        verdict: 'check',
+        title: seen ? `${what} in the picture` : `${what} in the infrared beam`,
+        short: seen ? `${what.split(' ')[1]} in picture` : `${what.split(' ')[1]} in the beam`,
+        figure: quantity((seen ? surface.ofPicture : surface.ofBeam) * 100, 'share'),
+        limit: seen
+          ? text(`${nearShare.value} %`)
+          : text(`none within ${beamMargin.value} % round the picture`),
+        reason: `${cap(surface.name)} stands ${say(surface.nearestM, 'length')} from the lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
+        source: seen ? nearShare.source : nearSurfaceM.source,
+        advice: cured === null ? '' : nearAdvice(context, sight, cured, `sight/near:${surface.kind}`, drop),
+      }),
+    )
   }
   for (const { name, share, bestPxM } of into) {
-    findings.push(finding('sight', 'privacy', {
-      verdict: 'check', title: 'It looks where it must not', short: 'private ground', figure: quantity(share * 100, 'share'), limit: quantity(0, 'share'), reason: `It sees ${Math.max(1, Math.round(share * 100))} % of ${name}, at up to ${say(bestPxM, 'density')}.`,
-      source: 'practice', advice: 'Turn or tilt it away, or set a privacy mask over that part and note it for the hand-over. Local law decides.',
-    }))
+    findings.push(
+      finding('sight', 'privacy', {
+        verdict: 'check',
+        title: 'It looks where it must not',
+        short: 'private ground',
+        figure: quantity(share * 100, 'share'),
+        limit: quantity(0, 'share'),
+        reason: `It sees ${Math.max(1, Math.round(share * 100))} % of ${name}, at up to ${say(bestPxM, 'density')}.`,
+        source: 'practice',
+        advice:
+          'Turn or tilt it away, or set a privacy mask over that part and note it for the hand-over. Local law decides.',
+      }),
+    )
   }
   if (sun && sun.hoursAYear > SIGHT_LIMITS.sunHoursAYear.value) {
     const worst = sun.worst[0]!
-    findings.push(finding('sight', 'sun', {
-      verdict: 'check', title: 'The sun stands in the picture', short: 'sun in picture', figure: text(`${Math.round(sun.hoursAYear)} h a year`), limit: text(`${SIGHT_LIMITS.sunHoursAYear.value} h`),
-      reason: `Worst about ${worst.day}, ${worst.from} to ${worst.to}, if the sky is clear.`, source: SIGHT_LIMITS.sunHoursAYear.source, advice: 'Turn it, tilt it further down, hang it under an edge that shades the lens, or cover the view from the other side.',
-    }))
+    findings.push(
+      finding('sight', 'sun', {
+        verdict: 'check',
+        title: 'The sun stands in the picture',
+        short: 'sun in picture',
+        figure: text(`${Math.round(sun.hoursAYear)} h a year`),
+        limit: text(`${SIGHT_LIMITS.sunHoursAYear.value} h`),
+        reason: `Worst about ${worst.day}, ${worst.from} to ${worst.to}, if the sky is clear.`,
+        source: SIGHT_LIMITS.sunHoursAYear.source,
+        advice:
+          'Turn it, tilt it further down, hang it under an edge that shades the lens, or cover the view from the other side.',
+      }),
+    )
   }
   return findings
 }
 
-/** Lowering or tilting that takes a near surface out of the picture, tried first; else to turn it or move it. */
-function nearAdvice({ say }: DeviceContext, sight: Sight, cured: Cured, id: string, dropM: number | null): string {
+/**
+ * Lowering or tilting that takes a near surface out of the picture, tried first; else to turn it or move
+ * it.
+ */
+function nearAdvice(
+  { say }: DeviceContext,
+  sight: Sight,
+  cured: Cured,
+  id: string,
+  dropM: number | null,
+): string {
   const ways: string[] = []
   const lower = dropM === null ? null : Math.ceil((dropM + 0.01) * 20) / 20
-  if (lower !== null && sight.heightM - lower >= 0.3 && cured(id, { heightM: sight.heightM - lower })) ways.push(`Hang it ${say(lower, 'length')} lower`)
-  const tilt = TILT_MORE_DEG.map((by) => Math.round(sight.tiltDeg + by)).find((tiltDeg) => tiltDeg <= 90 && cured(id, { tiltDeg }))
+  if (lower !== null && sight.heightM - lower >= 0.3 && cured(id, { heightM: sight.heightM - lower }))
+    ways.push(`Hang it ${say(lower, 'length')} lower`)
+  const tilt = TILT_MORE_DEG.map((by) => Math.round(sight.tiltDeg + by)).find(
+    (tiltDeg) => tiltDeg <= 90 && cured(id, { tiltDeg }),
+  )
   if (tilt !== undefined) ways.push(`tilt it to ${say(tilt, 'angle')}`)
-  return ways.length > 0 ? `${cap(ways.join(', or '))}.` : 'Neither hanging it lower nor tilting it clears it without losing the target: turn it away, or bring it past the edge.'
+  return ways.length > 0
+    ? `${cap(ways.join(', or '))}.`
+    : 'Neither hanging it lower nor tilting it clears it without losing the target: turn it away, or bring it past the edge.'
 }
 
 /** Steps of tilt that are tried, degrees further down. */

@@ -2,7 +2,10 @@ import type { Camera } from '../parts'
 
 const RAD = Math.PI / 180
 
-/** The imager as it is turned: pixels, pixels per unit tangent (pinhole) or per radian (f-theta), fields of view. */
+/**
+ * The imager as it is turned: pixels, pixels per unit tangent (pinhole) or per radian (f-theta), fields of
+ * view.
+ */
 export interface Imager {
   readonly kind: 'rectilinear' | 'f-theta'
   readonly widthPx: number
@@ -13,7 +16,10 @@ export interface Imager {
   readonly verticalFovDeg: number
 }
 
-/** Where the camera stands and looks: metres east, north, up; pan clockwise from north, tilt below level, roll clockwise. */
+/**
+ * Where the camera stands and looks: metres east, north, up; pan clockwise from north, tilt below level,
+ * roll clockwise.
+ */
 export interface Pose {
   readonly x: number
   readonly y: number
@@ -38,20 +44,37 @@ export function fieldOfViewDeg(sizeMm: number, focalMm: number): number {
  * The imager of a camera at a focal length (mm). Portrait swaps width and height.
  * A rectilinear lens follows the pinhole; an f-theta lens spreads its given field of view evenly by angle.
  */
-export function imagerOf(camera: Pick<Camera, 'sensor' | 'lens'>, focalMm: number, portrait: boolean): Imager {
+export function imagerOf(
+  camera: Pick<Camera, 'sensor' | 'lens'>,
+  focalMm: number,
+  portrait: boolean,
+): Imager {
   const { widthMm, heightMm, widthPx, heightPx } = camera.sensor
   const { lens } = camera
   const [acrossFov, upFov] =
-    lens.kind === 'f-theta' ? [lens.horizontalFovDeg, lens.verticalFovDeg] : [fieldOfViewDeg(widthMm, focalMm), fieldOfViewDeg(heightMm, focalMm)]
-  const scale = (px: number, mm: number, fov: number) => (lens.kind === 'f-theta' ? px / (fov * RAD) : (px * focalMm) / mm)
+    lens.kind === 'f-theta'
+      ? [lens.horizontalFovDeg, lens.verticalFovDeg]
+      : [fieldOfViewDeg(widthMm, focalMm), fieldOfViewDeg(heightMm, focalMm)]
+  const scale = (px: number, mm: number, fov: number) =>
+    lens.kind === 'f-theta' ? px / (fov * RAD) : (px * focalMm) / mm
   const landscape = {
-    kind: lens.kind, widthPx, heightPx, focalPxX: scale(widthPx, widthMm, acrossFov), focalPxY: scale(heightPx, heightMm, upFov),
-    horizontalFovDeg: acrossFov, verticalFovDeg: upFov,
+    kind: lens.kind,
+    widthPx,
+    heightPx,
+    focalPxX: scale(widthPx, widthMm, acrossFov),
+    focalPxY: scale(heightPx, heightMm, upFov),
+    horizontalFovDeg: acrossFov,
+    verticalFovDeg: upFov,
   }
   if (!portrait) return landscape
   return {
-    kind: lens.kind, widthPx: heightPx, heightPx: widthPx, focalPxX: landscape.focalPxY, focalPxY: landscape.focalPxX,
-    horizontalFovDeg: upFov, verticalFovDeg: acrossFov,
+    kind: lens.kind,
+    widthPx: heightPx,
+    heightPx: widthPx,
+    focalPxX: landscape.focalPxY,
+    focalPxY: landscape.focalPxX,
+    horizontalFovDeg: upFov,
+    verticalFovDeg: acrossFov,
   }
 }
 
@@ -75,10 +98,17 @@ export function axesOf({ panDeg, tiltDeg, rollDeg }: Pose): Axes {
   }
 }
 
-const blend = (a: Point, ka: number, b: Point, kb: number): Point => ({ x: a.x * ka + b.x * kb, y: a.y * ka + b.y * kb, z: a.z * ka + b.z * kb })
+const blend = (a: Point, ka: number, b: Point, kb: number): Point => ({
+  x: a.x * ka + b.x * kb,
+  y: a.y * ka + b.y * kb,
+  z: a.z * ka + b.z * kb,
+})
 const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z
 
-/** Picture position in pixels from the upper left corner and depth along the axis in metres; null behind a pinhole. */
+/**
+ * Picture position in pixels from the upper left corner and depth along the axis in metres; null behind a
+ * pinhole.
+ */
 export interface Pictured {
   readonly u: number
   readonly v: number
@@ -104,24 +134,45 @@ function projectWith(imager: Imager, axes: Axes, pose: Pose, point: Point): Pict
     if (side < 1e-12 && depthM <= 0) return null
     stretch = side < 1e-12 ? 1 / depthM : Math.atan2(side, depthM) / side
   }
-  return { u: imager.widthPx / 2 + imager.focalPxX * across * stretch, v: imager.heightPx / 2 - imager.focalPxY * above * stretch, depthM }
+  return {
+    u: imager.widthPx / 2 + imager.focalPxX * across * stretch,
+    v: imager.heightPx / 2 - imager.focalPxY * above * stretch,
+    depthM,
+  }
 }
 
 /**
- * Pixels per metre across, on a level board at the point that faces the camera in plan: from the full projection, so it
- * holds off the axis and under tilt. On the axis it reduces to Nx / (2·D·tan(HFOV/2)). 0 where nothing is pictured.
+ * Pixels per metre across, on a level board at the point that faces the camera in plan: from the full
+ * projection, so it holds off the axis and under tilt. On the axis it reduces to Nx / (2·D·tan(HFOV/2)). 0
+ * where nothing is pictured.
  */
 export function densityAt(imager: Imager, pose: Pose, point: Point): number {
   const axes = axesOf(pose)
   const ray = { x: point.x - pose.x, y: point.y - pose.y, z: point.z - pose.z }
-  return densityAlong(imager, axes, ray.x, ray.y, dot(ray, axes.forward), dot(ray, axes.right), dot(ray, axes.up))
+  return densityAlong(
+    imager,
+    axes,
+    ray.x,
+    ray.y,
+    dot(ray, axes.forward),
+    dot(ray, axes.right),
+    dot(ray, axes.up),
+  )
 }
 
 /**
- * The same from what is known of a ray already: its plan components and its depth, across and above the axis (m). It is
- * the length of the projection's derivative along the level board.
+ * The same from what is known of a ray already: its plan components and its depth, across and above the
+ * axis (m). It is the length of the projection's derivative along the level board.
  */
-export function densityAlong(imager: Imager, { forward, right, up }: Axes, dx: number, dy: number, depth: number, across: number, above: number): number {
+export function densityAlong(
+  imager: Imager,
+  { forward, right, up }: Axes,
+  dx: number,
+  dy: number,
+  depth: number,
+  across: number,
+  above: number,
+): number {
   const plan = Math.hypot(dx, dy)
   const [bx, by] = plan < 1e-9 ? [right.x, right.y] : [dy / plan, -dx / plan]
   const dDepth = bx * forward.x + by * forward.y
@@ -130,48 +181,83 @@ export function densityAlong(imager: Imager, { forward, right, up }: Axes, dx: n
   if (imager.kind === 'rectilinear') {
     if (depth <= 1e-9) return 0
     const inverse = 1 / depth
-    return Math.hypot(imager.focalPxX * (dAcross - across * inverse * dDepth), imager.focalPxY * (dAbove - above * inverse * dDepth)) * inverse
+    return (
+      Math.hypot(
+        imager.focalPxX * (dAcross - across * inverse * dDepth),
+        imager.focalPxY * (dAbove - above * inverse * dDepth),
+      ) * inverse
+    )
   }
   const side2 = across * across + above * above
   const side = Math.sqrt(side2)
-  if (side < 1e-9) return depth <= 0 ? 0 : Math.hypot(imager.focalPxX * dAcross, imager.focalPxY * dAbove) / depth
+  if (side < 1e-9)
+    return depth <= 0 ? 0 : Math.hypot(imager.focalPxX * dAcross, imager.focalPxY * dAbove) / depth
   const angle = Math.atan2(side, depth)
   const dSide = (across * dAcross + above * dAbove) / side
   const dAngle = (depth * dSide - side * dDepth) / (side2 + depth * depth)
   const stretch = angle / side
   const dStretch = (dAngle - stretch * dSide) / side
-  return Math.hypot(imager.focalPxX * (dAcross * stretch + across * dStretch), imager.focalPxY * (dAbove * stretch + above * dStretch))
+  return Math.hypot(
+    imager.focalPxX * (dAcross * stretch + across * dStretch),
+    imager.focalPxY * (dAbove * stretch + above * dStretch),
+  )
 }
 
 /**
- * Half of the angle (degrees) that a picture covers straight up and down the site through its axis: half the vertical field
- * of view while it stands level, less or more once it is rolled.
+ * Half of the angle (degrees) that a picture covers straight up and down the site through its axis: half
+ * the vertical field of view while it stands level, less or more once it is rolled.
  */
 export function uprightHalfDeg(imager: Imager, rollDeg: number): number {
   const [c, s] = [Math.abs(Math.cos(rollDeg * RAD)), Math.abs(Math.sin(rollDeg * RAD))]
-  const reach = Math.min(c < 1e-12 ? Infinity : imager.heightPx / (2 * imager.focalPxY * c), s < 1e-12 ? Infinity : imager.widthPx / (2 * imager.focalPxX * s))
+  const reach = Math.min(
+    c < 1e-12 ? Infinity : imager.heightPx / (2 * imager.focalPxY * c),
+    s < 1e-12 ? Infinity : imager.widthPx / (2 * imager.focalPxX * s),
+  )
   return (imager.kind === 'rectilinear' ? Math.atan(reach) : Math.min(Math.PI, reach)) / RAD
 }
 
 /** Whether a pictured point lies inside the frame. */
-export const inFrame = (imager: Imager, { u, v }: Pictured): boolean => u >= 0 && u <= imager.widthPx && v >= 0 && v <= imager.heightPx
+export const inFrame = (imager: Imager, { u, v }: Pictured): boolean =>
+  u >= 0 && u <= imager.widthPx && v >= 0 && v <= imager.heightPx
 
 /** Whether the picture shows what lies in a direction from the lens, however far. */
-export function showsWay(imager: Imager, { forward, right, up }: Axes, x: number, y: number, z: number): boolean {
+export function showsWay(
+  imager: Imager,
+  { forward, right, up }: Axes,
+  x: number,
+  y: number,
+  z: number,
+): boolean {
   const depth = x * forward.x + y * forward.y + z * forward.z
   if (imager.kind === 'rectilinear' && depth <= 0) return false
   const across = x * right.x + y * right.y + z * right.z
   const above = x * up.x + y * up.y + z * up.z
-  if (imager.kind === 'rectilinear') return Math.abs(imager.focalPxX * across) * 2 <= imager.widthPx * depth && Math.abs(imager.focalPxY * above) * 2 <= imager.heightPx * depth
+  if (imager.kind === 'rectilinear')
+    return (
+      Math.abs(imager.focalPxX * across) * 2 <= imager.widthPx * depth &&
+      Math.abs(imager.focalPxY * above) * 2 <= imager.heightPx * depth
+    )
   const side = Math.hypot(across, above)
   const turn = side < 1e-12 ? 0 : Math.atan2(side, depth) / side
-  return Math.abs(imager.focalPxX * across * turn) * 2 <= imager.widthPx && Math.abs(imager.focalPxY * above * turn) * 2 <= imager.heightPx
+  return (
+    Math.abs(imager.focalPxX * across * turn) * 2 <= imager.widthPx &&
+    Math.abs(imager.focalPxY * above * turn) * 2 <= imager.heightPx
+  )
 }
 
 /** The direction (unit vector) in which a picture position lies from the lens. */
-export function rayThrough(imager: Imager, pose: Pose, u: number, v: number, { forward, right, up }: Axes = axesOf(pose)): Point {
+export function rayThrough(
+  imager: Imager,
+  pose: Pose,
+  u: number,
+  v: number,
+  { forward, right, up }: Axes = axesOf(pose),
+): Point {
   const [x, y] = [(u - imager.widthPx / 2) / imager.focalPxX, (imager.heightPx / 2 - v) / imager.focalPxY]
   const side = Math.hypot(x, y)
-  const [ahead, aside] = imager.kind === 'rectilinear' ? [1 / Math.hypot(1, side), 1 / Math.hypot(1, side)] : [Math.cos(side), side < 1e-12 ? 1 : Math.sin(side) / side]
+  const [ahead, aside] =
+    imager.kind === 'rectilinear'
+      ? [1 / Math.hypot(1, side), 1 / Math.hypot(1, side)]
+      : [Math.cos(side), side < 1e-12 ? 1 : Math.sin(side) / side]
   return blend(blend(forward, ahead, right, x * aside), 1, up, y * aside)
 }

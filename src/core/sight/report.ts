@@ -7,11 +7,26 @@ import { camerasOn } from './onPlan'
 import { survey, type BlindSpot, type Survey, type SurveyRequest } from './survey'
 
 /** What a survey of a floor is made from. */
-export function surveyRequest(job: Pick<Job, 'things' | 'backgrounds' | 'devices' | 'policies'>, catalogue: Catalogue, floor: Floor, planeM = 0): SurveyRequest {
-  return { floor, things: job.things, backgrounds: job.backgrounds, cameras: camerasOn(job.devices, catalogue, floor), planeM, edition: job.policies.edition }
+export function surveyRequest(
+  job: Pick<Job, 'things' | 'backgrounds' | 'devices' | 'policies'>,
+  catalogue: Catalogue,
+  floor: Floor,
+  planeM = 0,
+): SurveyRequest {
+  return {
+    floor,
+    things: job.things,
+    backgrounds: job.backgrounds,
+    cameras: camerasOn(job.devices, catalogue, floor),
+    planeM,
+    edition: job.policies.edition,
+  }
 }
 
-/** What a survey comes to: how things stand, and a finding for every area of interest and privacy area that is seen. */
+/**
+ * What a survey comes to: how things stand, and a finding for every area of interest and privacy area that
+ * is seen.
+ */
 export interface SurveyVerdict {
   readonly sentence: string
   readonly next: string
@@ -19,7 +34,18 @@ export interface SurveyVerdict {
 }
 
 /** Judges a survey in the units of its job. */
-export function judgeSurvey({ areas, targets, privacy, blindSpots, blindM2, watchedM2, marks }: Pick<Survey, 'areas' | 'targets' | 'privacy' | 'blindSpots' | 'blindM2' | 'watchedM2' | 'marks'>, units: Job['units']): SurveyVerdict {
+export function judgeSurvey(
+  {
+    areas,
+    targets,
+    privacy,
+    blindSpots,
+    blindM2,
+    watchedM2,
+    marks,
+  }: Pick<Survey, 'areas' | 'targets' | 'privacy' | 'blindSpots' | 'blindM2' | 'watchedM2' | 'marks'>,
+  units: Job['units'],
+): SurveyVerdict {
   const judged = areas.map((area) => judgeArea(area, units))
   const looks = privacy.map((one) => judgePrivacy(one, units)).filter((one) => one !== null)
   const unmet = judged.filter(({ verdict }) => verdict !== 'good')
@@ -27,13 +53,35 @@ export function judgeSurvey({ areas, targets, privacy, blindSpots, blindM2, watc
   const aimed = targets.map((target) => judgeTarget(target, units))
   const missed = aimed.find(({ verdict }) => verdict !== 'good')
   const findings = [...judged, ...aimed, ...looks]
-  if (marks.length === 0) return { sentence: 'No camera stands on this plan yet.', next: areas.length === 0 ? 'Draw walls and areas of interest, then put the devices where they go.' : 'Put the devices where they go.', findings }
-  const blindWords = blindSpots.length === 0 ? 'Nothing is blind.' : `${blind} % is blind, in ${blindSpots.length} spot${blindSpots.length === 1 ? '' : 's'}.`
-  if (areas.length === 0) return { sentence: `${marks.length} camera${marks.length === 1 ? '' : 's'} on this plan. ${blindWords}`, next: 'Draw the areas of interest, to see what is promised and what is met.', findings }
+  if (marks.length === 0)
+    return {
+      sentence: 'No camera stands on this plan yet.',
+      next:
+        areas.length === 0
+          ? 'Draw walls and areas of interest, then put the devices where they go.'
+          : 'Put the devices where they go.',
+      findings,
+    }
+  const blindWords =
+    blindSpots.length === 0
+      ? 'Nothing is blind.'
+      : `${blind} % is blind, in ${blindSpots.length} spot${blindSpots.length === 1 ? '' : 's'}.`
+  if (areas.length === 0)
+    return {
+      sentence: `${marks.length} camera${marks.length === 1 ? '' : 's'} on this plan. ${blindWords}`,
+      next: 'Draw the areas of interest, to see what is promised and what is met.',
+      findings,
+    }
   const [worst] = unmet.sort((a, b) => (a.verdict === b.verdict ? 0 : a.verdict === 'stop' ? -1 : 1))
   const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
   const say = ({ title, reason, advice }: Finding) => `${title}: ${reason} ${advice}`
-  const next = worst ? say(worst) : missed ? say(missed) : looks[0] ? `${looks[0].title}: ${looks[0].reason}` : 'Every area gets what was promised for it.'
+  const next = worst
+    ? say(worst)
+    : missed
+      ? say(missed)
+      : looks[0]
+        ? `${looks[0].title}: ${looks[0].reason}`
+        : 'Every area gets what was promised for it.'
   return { sentence, next, findings }
 }
 
@@ -52,5 +100,15 @@ export interface SurveyReport extends SurveyVerdict {
 export function surveyReport(job: Job, catalogue: Catalogue, floor: Floor): SurveyReport {
   const made = survey(surveyRequest(job, catalogue, floor))
   const { grid, areas, targets, privacy, blindSpots, watchedM2, blindM2 } = made
-  return { ...judgeSurvey(made, job.units), floor, cellM: grid.cellM, areas, targets, privacy, blindSpots, watchedM2, blindM2 }
+  return {
+    ...judgeSurvey(made, job.units),
+    floor,
+    cellM: grid.cellM,
+    areas,
+    targets,
+    privacy,
+    blindSpots,
+    watchedM2,
+    blindM2,
+  }
 }

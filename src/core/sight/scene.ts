@@ -22,40 +22,116 @@ const PIECE_M = 1.5
 const NEAR_M = 0.05
 const HORIZON_M = 4000
 
-/** What the camera would show: ground, lines every five metres, what stands on the plan, people at targets and in areas. */
-export function simulate({ imager, pose }: Eye, things: readonly PlanThing[], place: { readonly floor: PlanThing['floor'] }, target: Point): SimulatedPicture {
+/**
+ * What the camera would show: ground, lines every five metres, what stands on the plan, people at targets
+ * and in areas.
+ */
+export function simulate(
+  { imager, pose }: Eye,
+  things: readonly PlanThing[],
+  place: { readonly floor: PlanThing['floor'] },
+  target: Point,
+): SimulatedPicture {
   const { uprights, boards } = occludersOf(things, place.floor)
   const upright: (Patch & { away: number })[] = []
   const add = (kind: Patch['kind'], corners: readonly Point[], name: string) => {
     const spots = pictured(imager, pose, corners)
     if (spots.length < 3) return
-    const middle = corners.reduce((sum, p) => ({ x: sum.x + p.x / corners.length, y: sum.y + p.y / corners.length, z: sum.z + p.z / corners.length }), { x: 0, y: 0, z: 0 })
-    upright.push({ kind, spots, name, away: Math.hypot(middle.x - pose.x, middle.y - pose.y, middle.z - pose.z) })
+    const middle = corners.reduce(
+      (sum, p) => ({
+        x: sum.x + p.x / corners.length,
+        y: sum.y + p.y / corners.length,
+        z: sum.z + p.z / corners.length,
+      }),
+      { x: 0, y: 0, z: 0 },
+    )
+    upright.push({
+      kind,
+      spots,
+      name,
+      away: Math.hypot(middle.x - pose.x, middle.y - pose.y, middle.z - pose.z),
+    })
   }
   for (const { a, b, fromM, toM, thing } of uprights) {
     const pieces = Math.max(1, Math.ceil(distanceM(a, b) / PIECE_M))
     const kind = thing.kind === 'wall' || thing.kind === 'soffit' ? thing.kind : 'obstacle'
     for (let i = 0; i < pieces; i++) {
       const [p, q] = [between(a, b, i / pieces), between(a, b, (i + 1) / pieces)]
-      add(kind, [{ ...p, z: fromM }, { ...q, z: fromM }, { ...q, z: toM }, { ...p, z: toM }], nameOf(thing))
+      add(
+        kind,
+        [
+          { ...p, z: fromM },
+          { ...q, z: fromM },
+          { ...q, z: toM },
+          { ...p, z: toM },
+        ],
+        nameOf(thing),
+      )
     }
   }
-  for (const { outline, heightM, thing } of boards) add(thing.kind === 'soffit' ? 'soffit' : 'obstacle', outline.map((p) => ({ ...p, z: heightM })), nameOf(thing))
-  for (const at of people(things.filter(({ floor }) => floor === place.floor), target)) for (const part of person(at, pose)) add('person', part, 'a person')
-  return { widthPx: imager.widthPx, heightPx: imager.heightPx, patches: [...ground(imager, pose), ...upright.sort((a, b) => b.away - a.away).map(({ away: _, ...patch }) => patch)] }
+  for (const { outline, heightM, thing } of boards)
+    add(
+      thing.kind === 'soffit' ? 'soffit' : 'obstacle',
+      outline.map((p) => ({ ...p, z: heightM })),
+      nameOf(thing),
+    )
+  for (const at of people(
+    things.filter(({ floor }) => floor === place.floor),
+    target,
+  ))
+    for (const part of person(at, pose)) add('person', part, 'a person')
+  return {
+    widthPx: imager.widthPx,
+    heightPx: imager.heightPx,
+    patches: [
+      ...ground(imager, pose),
+      ...upright.sort((a, b) => b.away - a.away).map(({ away: _, ...patch }) => patch),
+    ],
+  }
 }
 
 function people(things: readonly PlanThing[], target: Point): PlanPoint[] {
-  return [target, ...things.flatMap((thing) => (thing.kind === 'target' ? [thing.at] : thing.kind === 'area' ? [middleOf(thing.outline)] : []))]
+  return [
+    target,
+    ...things.flatMap((thing) =>
+      thing.kind === 'target' ? [thing.at] : thing.kind === 'area' ? [middleOf(thing.outline)] : [],
+    ),
+  ]
 }
 
-/** A person 1.75 m tall as boards that face the camera: head, body, legs. Head height from common body proportions. */
+/**
+ * A person 1.75 m tall as boards that face the camera: head, body, legs. Head height from common body
+ * proportions.
+ */
 function person(at: PlanPoint, pose: Pose): Point[][] {
   const away = Math.max(distanceM(at, pose), 1e-6)
   const [sx, sy] = [(at.y - pose.y) / away, -(at.x - pose.x) / away]
-  const board = (shape: readonly (readonly [side: number, z: number])[]) => shape.map(([side, z]) => ({ x: at.x + sx * side, y: at.y + sy * side, z }))
-  const head = Array.from({ length: 10 }, (_, i) => [0.085 * Math.cos((i * Math.PI) / 5), 1.62 + 0.12 * Math.sin((i * Math.PI) / 5)] as const)
-  return [board([[-0.14, 0], [-0.03, 0], [0, 0.8], [0.03, 0], [0.14, 0], [0.17, 0.85], [-0.17, 0.85]]), board([[-0.19, 0.82], [0.19, 0.82], [0.23, 1.4], [0.07, 1.5], [-0.07, 1.5], [-0.23, 1.4]]), board(head)]
+  const board = (shape: readonly (readonly [side: number, z: number])[]) =>
+    shape.map(([side, z]) => ({ x: at.x + sx * side, y: at.y + sy * side, z }))
+  const head = Array.from(
+    { length: 10 },
+    (_, i) => [0.085 * Math.cos((i * Math.PI) / 5), 1.62 + 0.12 * Math.sin((i * Math.PI) / 5)] as const,
+  )
+  return [
+    board([
+      [-0.14, 0],
+      [-0.03, 0],
+      [0, 0.8],
+      [0.03, 0],
+      [0.14, 0],
+      [0.17, 0.85],
+      [-0.17, 0.85],
+    ]),
+    board([
+      [-0.19, 0.82],
+      [0.19, 0.82],
+      [0.23, 1.4],
+      [0.07, 1.5],
+      [-0.07, 1.5],
+      [-0.23, 1.4],
+    ]),
+    board(head),
+  ]
 }
 
 /** The ground up to the horizon, and lines on it every five metres ahead and aside. */
@@ -78,10 +154,18 @@ function ground(imager: Imager, pose: Pose): Patch[] {
 /** The part of the frame whose rays go down, found by walking its border. */
 function frameBelowHorizon(imager: Imager, pose: Pose): [number, number][] {
   const { widthPx: w, heightPx: h } = imager
-  const corners: [number, number][] = [[0, 0], [w, 0], [w, h], [0, h]]
+  const corners: [number, number][] = [
+    [0, 0],
+    [w, 0],
+    [w, h],
+    [0, h],
+  ]
   const border = corners.flatMap(([u, v], i) => {
     const [nu, nv] = corners[(i + 1) % 4]!
-    return Array.from({ length: 24 }, (_, k): [number, number] => [u + ((nu - u) * k) / 24, v + ((nv - v) * k) / 24])
+    return Array.from({ length: 24 }, (_, k): [number, number] => [
+      u + ((nu - u) * k) / 24,
+      v + ((nv - v) * k) / 24,
+    ])
   })
   const dips = border.map(([u, v]) => rayThrough(imager, pose, u, v).z)
   const level = -pose.z / HORIZON_M
@@ -95,12 +179,20 @@ function frameBelowHorizon(imager: Imager, pose: Pose): [number, number][] {
   })
 }
 
-/** Corners in pixels, cut at the lens and at the frame. Wide lenses bend straight edges: they are followed in pieces. */
+/**
+ * Corners in pixels, cut at the lens and at the frame. Wide lenses bend straight edges: they are followed
+ * in pieces.
+ */
 function pictured(imager: Imager, pose: Pose, corners: readonly Point[], open = false): [number, number][] {
   const forward = rayThrough(imager, pose, imager.widthPx / 2, imager.heightPx / 2)
-  const ahead = (p: Point) => (p.x - pose.x) * forward.x + (p.y - pose.y) * forward.y + (p.z - pose.z) * forward.z
+  const ahead = (p: Point) =>
+    (p.x - pose.x) * forward.x + (p.y - pose.y) * forward.y + (p.z - pose.z) * forward.z
   const pieces = imager.kind === 'f-theta' || open ? 12 : 1
-  const mix = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t, z: a.z + (b.z - a.z) * t })
+  const mix = (a: Point, b: Point, t: number): Point => ({
+    x: a.x + (b.x - a.x) * t,
+    y: a.y + (b.y - a.y) * t,
+    z: a.z + (b.z - a.z) * t,
+  })
   const chain: Point[] = []
   for (const [i, a] of corners.entries()) {
     if (open && i === corners.length - 1) {
@@ -111,14 +203,21 @@ function pictured(imager: Imager, pose: Pose, corners: readonly Point[], open = 
     for (let k = 0; k < pieces; k++) chain.push(mix(a, b, k / pieces))
   }
   const kept = imager.kind === 'rectilinear' ? cut(chain, open, ahead, mix) : chain
-  const spots = kept.map((p): [number, number] | null => {
-    const at = project(imager, pose, p)
-    return at && [at.u, at.v]
-  }).filter((spot) => spot !== null)
+  const spots = kept
+    .map((p): [number, number] | null => {
+      const at = project(imager, pose, p)
+      return at && [at.u, at.v]
+    })
+    .filter((spot) => spot !== null)
   return inside(spots, imager.widthPx, imager.heightPx, open)
 }
 
-function cut(chain: readonly Point[], open: boolean, ahead: (p: Point) => number, mix: (a: Point, b: Point, t: number) => Point): Point[] {
+function cut(
+  chain: readonly Point[],
+  open: boolean,
+  ahead: (p: Point) => number,
+  mix: (a: Point, b: Point, t: number) => Point,
+): Point[] {
   return chain.flatMap((a, i) => {
     const da = ahead(a) - NEAR_M
     const own = da >= 0 ? [a] : []
@@ -129,16 +228,28 @@ function cut(chain: readonly Point[], open: boolean, ahead: (p: Point) => number
   })
 }
 
-/** Sutherland and Hodgman's clipping of a polygon by the four edges of the frame; lines are clipped the same way, open. */
+/**
+ * Sutherland and Hodgman's clipping of a polygon by the four edges of the frame; lines are clipped the same
+ * way, open.
+ */
 function inside(spots: readonly [number, number][], w: number, h: number, open: boolean): [number, number][] {
-  const edges: ((s: readonly [number, number]) => number)[] = [([u]) => u, ([u]) => w - u, ([, v]) => v, ([, v]) => h - v]
-  return edges.reduce<[number, number][]>((now, side) => now.flatMap((a, i) => {
-    const own: [number, number][] = side(a) >= 0 ? [a] : []
-    if (open && i === now.length - 1) return own
-    const b = now[(i + 1) % now.length]!
-    const [da, db] = [side(a), side(b)]
-    if (da >= 0 === db >= 0) return own
-    const t = da / (da - db)
-    return [...own, [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]]
-  }), [...spots])
+  const edges: ((s: readonly [number, number]) => number)[] = [
+    ([u]) => u,
+    ([u]) => w - u,
+    ([, v]) => v,
+    ([, v]) => h - v,
+  ]
+  return edges.reduce<[number, number][]>(
+    (now, side) =>
+      now.flatMap((a, i) => {
+        const own: [number, number][] = side(a) >= 0 ? [a] : []
+        if (open && i === now.length - 1) return own
+        const b = now[(i + 1) % now.length]!
+        const [da, db] = [side(a), side(b)]
+        if (da >= 0 === db >= 0) return own
+        const t = da / (da - db)
+        return [...own, [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]]
+      }),
+    [...spots],
+  )
 }

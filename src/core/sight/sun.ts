@@ -6,7 +6,10 @@ import { axesOf, showsWay } from './projection'
 
 const RAD = Math.PI / 180
 
-/** A common year of sun positions, every ten minutes of every second day: as good as any other for the hours of a camera. */
+/**
+ * A common year of sun positions, every ten minutes of every second day: as good as any other for the hours
+ * of a camera.
+ */
 const YEAR = 2026
 const STEP_MIN = 10
 const EVERY_DAYS = 2
@@ -15,7 +18,10 @@ const DAY_MS = 86_400_000
 const FAR_M = 20_000
 
 /** Where the sun stands: degrees clockwise from north and above the horizon, refraction included. */
-export function sunAt(site: Pick<Site, 'latitudeDeg' | 'longitudeDeg'>, moment: number): { readonly azimuthDeg: number; readonly altitudeDeg: number } {
+export function sunAt(
+  site: Pick<Site, 'latitudeDeg' | 'longitudeDeg'>,
+  moment: number,
+): { readonly azimuthDeg: number; readonly altitudeDeg: number } {
   const { azimuth, altitude } = getPosition(new Date(moment), site.latitudeDeg, site.longitudeDeg)
   return { azimuthDeg: azimuth, altitudeDeg: altitude }
 }
@@ -66,19 +72,27 @@ export interface SunInPicture {
 }
 
 /**
- * How long in a year the sun stands inside a camera's picture with nothing on the plan in between. Clouds and what is not
- * on the plan are left out of it, so it is the most that can happen.
+ * How long in a year the sun stands inside a camera's picture with nothing on the plan in between. Clouds
+ * and what is not on the plan are left out of it, so it is the most that can happen.
  */
 export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: Site): SunInPicture {
   const { moments, directions } = sunYear(site)
   const axes = axesOf(pose)
   // A ray to the sun only rises: what ends below the lens is never in its way.
-  const above: Occluders = { uprights: occluders.uprights.filter(({ toM }) => toM > pose.z), boards: occluders.boards.filter(({ heightM }) => heightM > pose.z), solids: [] }
+  const above: Occluders = {
+    uprights: occluders.uprights.filter(({ toM }) => toM > pose.z),
+    boards: occluders.boards.filter(({ heightM }) => heightM > pose.z),
+    solids: [],
+  }
   const byMonth = new Array<number>(12).fill(0)
   const days = new Map<number, { first: number; last: number; minutes: number }>()
   for (let i = 0; i < moments.length; i++) {
     const [x, y, z] = [directions[3 * i]!, directions[3 * i + 1]!, directions[3 * i + 2]!]
-    if (!showsWay(imager, axes, x, y, z) || firstBetween(above, pose, { x: pose.x + x * FAR_M, y: pose.y + y * FAR_M, z: pose.z + z * FAR_M })) continue
+    if (
+      !showsWay(imager, axes, x, y, z) ||
+      firstBetween(above, pose, { x: pose.x + x * FAR_M, y: pose.y + y * FAR_M, z: pose.z + z * FAR_M })
+    )
+      continue
     const moment = moments[i]!
     byMonth[new Date(moment).getUTCMonth()]! += (EVERY_DAYS * STEP_MIN) / 60
     const day = Math.floor(moment / DAY_MS)
@@ -94,12 +108,18 @@ const FORMATS = new Map<string, { readonly clock: Intl.DateTimeFormat; readonly 
 function formatsOf(timeZone: string) {
   const held = FORMATS.get(timeZone)
   if (held) return held
-  const made = { clock: new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }), date: new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'long' }) }
+  const made = {
+    clock: new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }),
+    date: new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'long' }),
+  }
   FORMATS.set(timeZone, made)
   return made
 }
 
-function worstDays(days: ReadonlyMap<number, { first: number; last: number; minutes: number }>, { timeZone }: Site): SunDay[] {
+function worstDays(
+  days: ReadonlyMap<number, { first: number; last: number; minutes: number }>,
+  { timeZone }: Site,
+): SunDay[] {
   const { clock, date } = formatsOf(timeZone)
   const chosen: number[] = []
   for (const [day] of [...days].sort((a, b) => b[1].minutes - a[1].minutes || a[0] - b[0])) {
@@ -108,6 +128,11 @@ function worstDays(days: ReadonlyMap<number, { first: number; last: number; minu
   const half = (STEP_MIN / 2) * 60_000
   return chosen.map((day) => {
     const { first, last, minutes } = days.get(day)!
-    return { day: date.format(first), from: clock.format(first - half), to: clock.format(last + half), minutes }
+    return {
+      day: date.format(first),
+      from: clock.format(first - half),
+      to: clock.format(last + half),
+      minutes,
+    }
   })
 }

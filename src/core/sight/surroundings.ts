@@ -4,10 +4,23 @@ import { SIGHT_LIMITS } from './limits'
 import { firstBetween, nameOf, type Occluders } from './occluders'
 import { axesOf, rayThrough, type Imager, type Pose } from './projection'
 
-/** What stands along a camera's axis on plan, for the side elevation; distances from the lens, heights above the floor. */
+/**
+ * What stands along a camera's axis on plan, for the side elevation; distances from the lens, heights above
+ * the floor.
+ */
 export interface AxisProfile {
-  readonly uprights: readonly { readonly distanceM: number; readonly fromM: number; readonly toM: number; readonly name: string }[]
-  readonly boards: readonly { readonly fromDistanceM: number; readonly toDistanceM: number; readonly heightM: number; readonly name: string }[]
+  readonly uprights: readonly {
+    readonly distanceM: number
+    readonly fromM: number
+    readonly toM: number
+    readonly name: string
+  }[]
+  readonly boards: readonly {
+    readonly fromDistanceM: number
+    readonly toDistanceM: number
+    readonly heightM: number
+    readonly name: string
+  }[]
 }
 
 export function alongAxis({ uprights, boards }: Occluders, place: Place, reachM: number): AxisProfile {
@@ -20,8 +33,12 @@ export function alongAxis({ uprights, boards }: Occluders, place: Place, reachM:
       return hit ? [{ distanceM: line(hit.along), fromM, toM, name: nameOf(thing) }] : []
     }),
     boards: boards.flatMap(({ outline, heightM, thing }) => {
-      const cuts = outline.flatMap((a, i) => crossing(behind, end, a, outline[(i + 1) % outline.length]!)?.along ?? []).map(line)
-      return cuts.length < 2 ? [] : [{ fromDistanceM: Math.min(...cuts), toDistanceM: Math.max(...cuts), heightM, name: nameOf(thing) }]
+      const cuts = outline
+        .flatMap((a, i) => crossing(behind, end, a, outline[(i + 1) % outline.length]!)?.along ?? [])
+        .map(line)
+      return cuts.length < 2
+        ? []
+        : [{ fromDistanceM: Math.min(...cuts), toDistanceM: Math.max(...cuts), heightM, name: nameOf(thing) }]
     }),
   }
 }
@@ -42,19 +59,30 @@ export interface NearSurface {
 const ACROSS = 48
 const UP = 27
 
-/** Near surfaces in the picture, by rays through an even raster of it; the beam is taken somewhat wider than the picture. */
+/**
+ * Near surfaces in the picture, by rays through an even raster of it; the beam is taken somewhat wider than
+ * the picture.
+ */
 export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): NearSurface[] {
   const reach = SIGHT_LIMITS.nearSurfaceM.value
   const close = (a: PlanPoint, b: PlanPoint) => nearestOn(a, b, pose).distanceM <= reach
   const uprights = occluders.uprights.filter(({ a, b }) => close(a, b))
   const boards = occluders.boards.filter(({ outline }) => {
     const box = boundsOf(outline)!
-    return pose.x > box.left - reach && pose.x < box.right + reach && pose.y > box.bottom - reach && pose.y < box.top + reach
+    return (
+      pose.x > box.left - reach &&
+      pose.x < box.right + reach &&
+      pose.y > box.bottom - reach &&
+      pose.y < box.top + reach
+    )
   })
   if (uprights.length === 0 && boards.length === 0) return []
   const near: Occluders = { uprights, boards, solids: [] }
   const wider = 1 + SIGHT_LIMITS.beamMargin.value / 100
-  const found = new Map<string, { kind: NearSurface['kind']; nearestM: number; picture: number; beam: number }>()
+  const found = new Map<
+    string,
+    { kind: NearSurface['kind']; nearestM: number; picture: number; beam: number }
+  >()
   const axes = axesOf(pose)
   let [inPicture, inBeam] = [0, 0]
   for (let row = 0; row < UP; row++) {
@@ -63,23 +91,58 @@ export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): 
       const isPicture = Math.abs(sideways) <= 0.5 && Math.abs(upward) <= 0.5
       if (isPicture) inPicture++
       else inBeam++
-      const ray = rayThrough(imager, pose, (sideways + 0.5) * imager.widthPx, (upward + 0.5) * imager.heightPx, axes)
-      const hit = firstBetween(near, pose, { x: pose.x + ray.x * reach, y: pose.y + ray.y * reach, z: pose.z + ray.z * reach })
+      const ray = rayThrough(
+        imager,
+        pose,
+        (sideways + 0.5) * imager.widthPx,
+        (upward + 0.5) * imager.heightPx,
+        axes,
+      )
+      const hit = firstBetween(near, pose, {
+        x: pose.x + ray.x * reach,
+        y: pose.y + ray.y * reach,
+        z: pose.z + ray.z * reach,
+      })
       if (!hit) continue
       const { thing } = hit
-      const known = found.get(thing.id) ?? { kind: thing.kind === 'soffit' || thing.kind === 'wall' ? thing.kind : ('obstacle' as const), nearestM: Infinity, picture: 0, beam: 0 }
-      found.set(thing.id, { ...known, nearestM: Math.min(known.nearestM, hit.distanceM), picture: known.picture + (isPicture ? 1 : 0), beam: known.beam + (isPicture ? 0 : 1) })
+      const known = found.get(thing.id) ?? {
+        kind: thing.kind === 'soffit' || thing.kind === 'wall' ? thing.kind : ('obstacle' as const),
+        nearestM: Infinity,
+        picture: 0,
+        beam: 0,
+      }
+      found.set(thing.id, {
+        ...known,
+        nearestM: Math.min(known.nearestM, hit.distanceM),
+        picture: known.picture + (isPicture ? 1 : 0),
+        beam: known.beam + (isPicture ? 0 : 1),
+      })
     }
   }
   const names = new Map([...uprights, ...boards].map(({ thing }) => [thing.id, nameOf(thing)]))
-  return [...found].map(([id, { kind, nearestM, picture, beam }]) => ({ name: names.get(id)!, kind, nearestM, ofPicture: picture / inPicture, ofBeam: inBeam === 0 ? 0 : beam / inBeam })).sort((a, b) => b.ofPicture - a.ofPicture)
+  return [...found]
+    .map(([id, { kind, nearestM, picture, beam }]) => ({
+      name: names.get(id)!,
+      kind,
+      nearestM,
+      ofPicture: picture / inPicture,
+      ofBeam: inBeam === 0 ? 0 : beam / inBeam,
+    }))
+    .sort((a, b) => b.ofPicture - a.ofPicture)
 }
 
 /**
- * How much lower (m) a lens must hang so that a soffit's lip leaves the upper edge of its picture, straight ahead: the lip
- * stands `setBackM` out and its lower edge at `lipM`. Zero when it is out already; null when the upper edge looks straight up.
+ * How much lower (m) a lens must hang so that a soffit's lip leaves the upper edge of its picture, straight
+ * ahead: the lip stands `setBackM` out and its lower edge at `lipM`. Zero when it is out already; null when
+ * the upper edge looks straight up.
  */
-export function lipClearanceM(setBackM: number, lipM: number, lensM: number, tiltDeg: number, verticalFovDeg: number): number | null {
+export function lipClearanceM(
+  setBackM: number,
+  lipM: number,
+  lensM: number,
+  tiltDeg: number,
+  verticalFovDeg: number,
+): number | null {
   const upDeg = verticalFovDeg / 2 - tiltDeg
   if (upDeg >= 89) return null
   return Math.max(0, lensM + setBackM * Math.tan((upDeg * Math.PI) / 180) - lipM)

@@ -55,7 +55,12 @@ export interface PrivacyResult {
   readonly thingId: string
   readonly name: string
   /** Cameras that look into it, with the share of it that each sees and the best density there. */
-  readonly seenBy: readonly { readonly mark: string; readonly deviceId: string; readonly share: number; readonly bestPxM: number }[]
+  readonly seenBy: readonly {
+    readonly mark: string
+    readonly deviceId: string
+    readonly share: number
+    readonly bestPxM: number
+  }[]
 }
 
 export interface BlindSpot {
@@ -99,12 +104,21 @@ export function survey(request: SurveyRequest): Survey {
   }
 }
 
-/** The survey, a piece at a time: yields the share done (0 to 1), so that whoever runs it can show it and stop. */
+/**
+ * The survey, a piece at a time: yields the share done (0 to 1), so that whoever runs it can show it and
+ * stop.
+ */
 export function* surveySteps(request: SurveyRequest): Generator<number, Survey> {
   const { floor, cameras, planeM, edition } = request
   const things = request.things.filter((thing) => thing.floor === floor)
   const occluders = occludersOf(request.things, floor)
-  const grid = gridOver(extent(things, request.backgrounds.filter((b) => b.floor === floor), cameras))
+  const grid = gridOver(
+    extent(
+      things,
+      request.backgrounds.filter((b) => b.floor === floor),
+      cameras,
+    ),
+  )
   const cells = cellCount(grid)
   const best = new Float32Array(cells)
   const count = new Uint8Array(cells)
@@ -130,12 +144,31 @@ export function* surveySteps(request: SurveyRequest): Generator<number, Survey> 
   const privacy: PrivacyResult[] = []
   for (const thing of things) {
     if (thing.kind === 'area') areas.push(surveyArea(thing, cameras, occluders))
-    if (thing.kind === 'target') targets.push({ thingId: thing.id, name: nameOf(thing), level: thing.level, asked: whoSees(thing.at, thing.targetHeightM, cameras, occluders, edition) })
+    if (thing.kind === 'target')
+      targets.push({
+        thingId: thing.id,
+        name: nameOf(thing),
+        level: thing.level,
+        asked: whoSees(thing.at, thing.targetHeightM, cameras, occluders, edition),
+      })
     if (thing.kind === 'privacy') privacy.push(surveyPrivacy(thing, cameras, occluders, edition))
     yield ++done / pieces
   }
   const blind = blindSpots(grid, ground, count)
-  return { floor, planeM, grid, marks: cameras.map(({ mark }) => mark), best, count, ground, areas, targets, privacy, ...blind, contours: contourLines(grid, best, edition) }
+  return {
+    floor,
+    planeM,
+    grid,
+    marks: cameras.map(({ mark }) => mark),
+    best,
+    count,
+    ground,
+    areas,
+    targets,
+    privacy,
+    ...blind,
+    contours: contourLines(grid, best, edition),
+  }
 }
 
 /** How far the sheet reaches beyond what stands on it, and round a camera. */
@@ -143,7 +176,13 @@ const MARGIN_M = 3
 const ROUND_CAMERA_M = 15
 
 /** Corners of a background as it lies on the plan. */
-export function backgroundCorners({ at, widthPx, heightPx, metresPerPx, turnDeg }: Pick<FloorBackground, 'at' | 'widthPx' | 'heightPx' | 'metresPerPx' | 'turnDeg'>): Outline {
+export function backgroundCorners({
+  at,
+  widthPx,
+  heightPx,
+  metresPerPx,
+  turnDeg,
+}: Pick<FloorBackground, 'at' | 'widthPx' | 'heightPx' | 'metresPerPx' | 'turnDeg'>): Outline {
   const [c, s] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)]
   const corner = (u: number, v: number): PlanPoint => {
     const [x, y] = [u * metresPerPx, -v * metresPerPx]
@@ -159,7 +198,12 @@ export function pointsOf(thing: PlanThing): readonly PlanPoint[] {
     case 'soffit':
       return [thing.from, thing.to]
     case 'obstacle':
-      return thing.form.is === 'block' ? thing.form.outline : [{ x: thing.form.at.x - thing.form.radiusM, y: thing.form.at.y - thing.form.radiusM }, { x: thing.form.at.x + thing.form.radiusM, y: thing.form.at.y + thing.form.radiusM }]
+      return thing.form.is === 'block'
+        ? thing.form.outline
+        : [
+            { x: thing.form.at.x - thing.form.radiusM, y: thing.form.at.y - thing.form.radiusM },
+            { x: thing.form.at.x + thing.form.radiusM, y: thing.form.at.y + thing.form.radiusM },
+          ]
     case 'walk':
       return thing.path
     case 'target':
@@ -170,23 +214,46 @@ export function pointsOf(thing: PlanThing): readonly PlanPoint[] {
   }
 }
 
-function extent(things: readonly PlanThing[], backgrounds: readonly FloorBackground[], cameras: readonly SurveyCamera[]): Bounds {
+function extent(
+  things: readonly PlanThing[],
+  backgrounds: readonly FloorBackground[],
+  cameras: readonly SurveyCamera[],
+): Bounds {
   const drawn = boundsOf([...things.flatMap(pointsOf), ...backgrounds.flatMap(backgroundCorners)])
-  const round = boundsOf(cameras.flatMap(({ eye: { pose } }) => [{ x: pose.x - ROUND_CAMERA_M, y: pose.y - ROUND_CAMERA_M }, { x: pose.x + ROUND_CAMERA_M, y: pose.y + ROUND_CAMERA_M }]))
+  const round = boundsOf(
+    cameras.flatMap(({ eye: { pose } }) => [
+      { x: pose.x - ROUND_CAMERA_M, y: pose.y - ROUND_CAMERA_M },
+      { x: pose.x + ROUND_CAMERA_M, y: pose.y + ROUND_CAMERA_M },
+    ]),
+  )
   const of = (side: keyof Bounds, pick: (...values: number[]) => number, margin: number) => {
-    const sides = [drawn ? drawn[side] + margin : null, round ? round[side] : null].filter((value) => value !== null)
+    const sides = [drawn ? drawn[side] + margin : null, round ? round[side] : null].filter(
+      (value) => value !== null,
+    )
     return sides.length === 0 ? margin : pick(...sides)
   }
-  return { left: of('left', Math.min, -MARGIN_M), right: of('right', Math.max, MARGIN_M), bottom: of('bottom', Math.min, -MARGIN_M), top: of('top', Math.max, MARGIN_M) }
+  return {
+    left: of('left', Math.min, -MARGIN_M),
+    right: of('right', Math.max, MARGIN_M),
+    bottom: of('bottom', Math.min, -MARGIN_M),
+    top: of('top', Math.max, MARGIN_M),
+  }
 }
 
 /** What each cell is: the premises and the areas of interest matter; without any, everything drawn does. */
-function groundOf(things: readonly PlanThing[], { solids }: Occluders, grid: Grid, planeM: number): Uint8Array {
+function groundOf(
+  things: readonly PlanThing[],
+  { solids }: Occluders,
+  grid: Grid,
+  planeM: number,
+): Uint8Array {
   const ground = new Uint8Array(cellCount(grid))
   const matter = things.filter((thing) => thing.kind === 'premises' || thing.kind === 'area')
-  if (matter.length === 0 && things.length > 0) ground.fill(WATCHED) // on an empty sheet there is nothing to be blind to
+  // on an empty sheet there is nothing to be blind to
+  if (matter.length === 0 && things.length > 0) ground.fill(WATCHED)
   for (const { outline } of matter) fillOutline(grid, ground, outline, WATCHED)
-  for (const { outline, fromM, toM } of solids) if (planeM >= fromM && planeM < toM) fillOutline(grid, ground, outline, SOLID)
+  for (const { outline, fromM, toM } of solids)
+    if (planeM >= fromM && planeM < toM) fillOutline(grid, ground, outline, SOLID)
   return ground
 }
 
@@ -196,14 +263,20 @@ function gridOf(outline: Outline): Grid {
   return gridOver(boundsOf(outline)!, cellM)
 }
 
-function surveyArea(area: ThingOf<'area'>, cameras: readonly SurveyCamera[], occluders: Occluders): AreaResult {
+function surveyArea(
+  area: ThingOf<'area'>,
+  cameras: readonly SurveyCamera[],
+  occluders: Occluders,
+): AreaResult {
   const { outline, targetHeightM, level } = area
   const need = LEVELS[level].densityPxM
   const grid = gridOf(outline)
   const cells = cellCount(grid)
   const inside = new Uint8Array(cells)
   fillOutline(grid, inside, outline, WATCHED)
-  for (const solid of occluders.solids) if (targetHeightM >= solid.fromM && targetHeightM < solid.toM) fillOutline(grid, inside, solid.outline, OUTSIDE)
+  for (const solid of occluders.solids)
+    if (targetHeightM >= solid.fromM && targetHeightM < solid.toM)
+      fillOutline(grid, inside, solid.outline, OUTSIDE)
   const best = new Float32Array(cells)
   const at = new Uint8Array(cells)
   const hiddenFrom = new Int16Array(cells).fill(-1) // the camera that would see it best, were it not hidden
@@ -241,49 +314,99 @@ function surveyArea(area: ThingOf<'area'>, cameras: readonly SurveyCamera[], occ
     } else if (hiddenFrom[cell]! >= 0) {
       tally.hidden++
       if (tally.hidden % 8 === 1) {
-        const hit = firstBetween(occluders, cameras[hiddenFrom[cell]!]!.eye.pose, { ...cellMiddle(grid, cell), z: targetHeightM })
+        const hit = firstBetween(occluders, cameras[hiddenFrom[cell]!]!.eye.pose, {
+          ...cellMiddle(grid, cell),
+          z: targetHeightM,
+        })
         if (hit) hiders.set(nameOf(hit.thing), (hiders.get(nameOf(hit.thing)) ?? 0) + 1)
       }
     } else tally.out++
   }
   const share = (n: number) => (tally.all === 0 ? 0 : n / tally.all)
-  const mostMet = metBy.reduce((most, n, index) => (n > 0 && (most < 0 || n > metBy[most]!) ? index : most), -1)
+  const mostMet = metBy.reduce(
+    (most, n, index) => (n > 0 && (most < 0 || n > metBy[most]!) ? index : most),
+    -1,
+  )
   return {
-    thingId: area.id, name: nameOf(area), level, sizeM2: areaM2(outline), met: share(tally.met), metByTwo: share(tally.two), short: share(tally.short), hidden: share(tally.hidden), outOfPicture: share(tally.out),
-    bestMark: cameras[mostMet]?.mark ?? null, hiddenBy: [...hiders].sort((p, q) => q[1] - p[1])[0]?.[0] ?? null, shortAtPxM: tally.short === 0 ? 0 : shortAtPxM,
+    thingId: area.id,
+    name: nameOf(area),
+    level,
+    sizeM2: areaM2(outline),
+    met: share(tally.met),
+    metByTwo: share(tally.two),
+    short: share(tally.short),
+    hidden: share(tally.hidden),
+    outOfPicture: share(tally.out),
+    bestMark: cameras[mostMet]?.mark ?? null,
+    hiddenBy: [...hiders].sort((p, q) => q[1] - p[1])[0]?.[0] ?? null,
+    shortAtPxM: tally.short === 0 ? 0 : shortAtPxM,
   }
 }
 
-function surveyPrivacy(thing: ThingOf<'privacy'>, cameras: readonly SurveyCamera[], occluders: Occluders, edition: Edition): PrivacyResult {
+function surveyPrivacy(
+  thing: ThingOf<'privacy'>,
+  cameras: readonly SurveyCamera[],
+  occluders: Occluders,
+  edition: Edition,
+): PrivacyResult {
   const seenBy = cameras.flatMap(({ mark, deviceId, eye }) => {
     const { share, bestPxM } = lookingInto(thing, eye, occluders)
-    return share > 0 && bestPxM >= LEVELS[levelsOf(edition)[0]!].densityPxM ? [{ mark, deviceId, share, bestPxM }] : []
+    return share > 0 && bestPxM >= LEVELS[levelsOf(edition)[0]!].densityPxM
+      ? [{ mark, deviceId, share, bestPxM }]
+      : []
   })
   return { thingId: thing.id, name: nameOf(thing), seenBy }
 }
 
-/** How much of a privacy area a camera sees at face height (share, 0 to 1), and its best density there (px/m). */
-export function lookingInto({ outline }: Pick<ThingOf<'privacy'>, 'outline'>, eye: Eye, occluders: Occluders): { readonly share: number; readonly bestPxM: number } {
+/**
+ * How much of a privacy area a camera sees at face height (share, 0 to 1), and its best density there
+ * (px/m).
+ */
+export function lookingInto(
+  { outline }: Pick<ThingOf<'privacy'>, 'outline'>,
+  eye: Eye,
+  occluders: Occluders,
+): { readonly share: number; readonly bestPxM: number } {
   const grid = gridOver(boundsOf(outline)!, Math.max(0.1, Math.sqrt(areaM2(outline)) / 12))
   const inside = new Uint8Array(cellCount(grid))
   fillOutline(grid, inside, outline, WATCHED)
   const all = inside.reduce((sum, cell) => sum + cell, 0)
   let [seen, bestPxM] = [0, 0]
-  eachSeen(eye, occluders, grid, SIGHT_LIMITS.faceHeightM.value, scratchFor(grid), (cell, density, hidden) => {
-    if (hidden || inside[cell] !== WATCHED) return
-    seen++
-    bestPxM = Math.max(bestPxM, density)
-  })
+  eachSeen(
+    eye,
+    occluders,
+    grid,
+    SIGHT_LIMITS.faceHeightM.value,
+    scratchFor(grid),
+    (cell, density, hidden) => {
+      if (hidden || inside[cell] !== WATCHED) return
+      seen++
+      bestPxM = Math.max(bestPxM, density)
+    },
+  )
   return { share: all === 0 ? 0 : seen / all, bestPxM }
 }
 
 /** Rings of the places where a value of the grid is at least a threshold. */
 function ringsAt(grid: Grid, values: ArrayLike<number>, threshold: number, smooth: boolean): PlanPoint[][][] {
-  const { coordinates } = contours().size([grid.columns, grid.rows]).smooth(smooth).contour(values as number[], threshold)
-  return coordinates.map((polygon) => polygon.map((ring) => ring.slice(0, -1).map(([x, y]) => ({ x: grid.left + x! * grid.cellM, y: grid.bottom + y! * grid.cellM }))))
+  const { coordinates } = contours()
+    .size([grid.columns, grid.rows])
+    .smooth(smooth)
+    .contour(values as number[], threshold)
+  return coordinates.map((polygon) =>
+    polygon.map((ring) =>
+      ring
+        .slice(0, -1)
+        .map(([x, y]) => ({ x: grid.left + x! * grid.cellM, y: grid.bottom + y! * grid.cellM })),
+    ),
+  )
 }
 
-function blindSpots(grid: Grid, ground: Uint8Array, count: Uint8Array): Pick<Survey, 'blindSpots' | 'watchedM2' | 'blindM2'> {
+function blindSpots(
+  grid: Grid,
+  ground: Uint8Array,
+  count: Uint8Array,
+): Pick<Survey, 'blindSpots' | 'watchedM2' | 'blindM2'> {
   const blind = new Uint8Array(ground.length)
   let [watched, unseen] = [0, 0]
   for (let i = 0; i < blind.length; i++) {
@@ -295,7 +418,13 @@ function blindSpots(grid: Grid, ground: Uint8Array, count: Uint8Array): Pick<Sur
   }
   const cellM2 = grid.cellM * grid.cellM
   const spots = ringsAt(grid, blind, 0.5, false)
-    .map((rings): BlindSpot => ({ rings, middle: middleOf(rings[0]!), sizeM2: rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * areaM2(ring), 0) }))
+    .map(
+      (rings): BlindSpot => ({
+        rings,
+        middle: middleOf(rings[0]!),
+        sizeM2: rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * areaM2(ring), 0),
+      }),
+    )
     .filter(({ sizeM2 }) => sizeM2 >= SIGHT_LIMITS.leastBlindM2.value)
     .sort((a, b) => b.sizeM2 - a.sizeM2)
   return { blindSpots: spots, watchedM2: watched * cellM2, blindM2: unseen * cellM2 }
@@ -304,6 +433,12 @@ function blindSpots(grid: Grid, ground: Uint8Array, count: Uint8Array): Pick<Sur
 function contourLines(grid: Grid, best: Float32Array, edition: Edition): ContourLine[] {
   return levelsOf(edition).map((level) => {
     const densityPxM = LEVELS[level].densityPxM
-    return { level, densityPxM, rings: ringsAt(grid, best, densityPxM, true).flat().filter((ring) => ring.length > 3) }
+    return {
+      level,
+      densityPxM,
+      rings: ringsAt(grid, best, densityPxM, true)
+        .flat()
+        .filter((ring) => ring.length > 3),
+    }
   })
 }

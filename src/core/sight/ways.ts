@@ -5,7 +5,10 @@ import { aheadOf, type Ahead } from './ahead'
 import { SIGHT_LIMITS } from './limits'
 import type { Cured } from './onPlan'
 
-/** Ways out of a sight that does not serve. Each is found by the full projection and tried before it is said. */
+/**
+ * Ways out of a sight that does not serve. Each is found by the full projection and tried before it is
+ * said.
+ */
 
 type Range = readonly [min: number, max: number]
 
@@ -17,12 +20,17 @@ export function centredTiltDeg({ downDeg }: Pick<Ahead, 'downDeg'>, [least, most
 /** True when the target is in the picture with a little more than its level. */
 function serves(camera: Camera, sight: Sight): boolean {
   const { inPicture, densityPxM } = aheadOf(camera, sight)
-  return inPicture && densityPxM >= LEVELS[sight.level].densityPxM * (1 + SIGHT_LIMITS.densityMargin.value / 100)
+  return (
+    inPicture && densityPxM >= LEVELS[sight.level].densityPxM * (1 + SIGHT_LIMITS.densityMargin.value / 100)
+  )
 }
 
 const MOST_M = 500
 
-/** How far out (m, whole centimetres) the target keeps level and picture, walking straight away; null when it never loses them. */
+/**
+ * How far out (m, whole centimetres) the target keeps level and picture, walking straight away; null when
+ * it never loses them.
+ */
 export function keepsToM(camera: Camera, sight: Sight): number | null {
   const need = LEVELS[sight.level].densityPxM
   const holds = (targetDistanceM: number) => {
@@ -41,8 +49,16 @@ export function keepsToM(camera: Camera, sight: Sight): number | null {
   return Math.floor(good * 100) / 100
 }
 
-/** The shortest lens setting (mm, tenths) that serves, with the tilt as it is or, failing that, centred; null when none does. */
-export function focalThatReaches({ camera, say }: DeviceContext, sight: Sight, range: Range, cured: Cured): string | null {
+/**
+ * The shortest lens setting (mm, tenths) that serves, with the tilt as it is or, failing that, centred;
+ * null when none does.
+ */
+export function focalThatReaches(
+  { camera, say }: DeviceContext,
+  sight: Sight,
+  range: Range,
+  cured: Cured,
+): string | null {
   const [, longest] = camera.lens.focalMm
   if (camera.lens.kind !== 'rectilinear') return null
   const tilted = { tiltDeg: centredTiltDeg(aheadOf(camera, sight), range) }
@@ -50,25 +66,37 @@ export function focalThatReaches({ camera, say }: DeviceContext, sight: Sight, r
     for (let tenths = Math.ceil(sight.focalMm * 10 + 1e-6); tenths <= longest * 10 + 1e-6; tenths++) {
       const focalMm = tenths / 10
       if (!serves(camera, { ...sight, ...change, focalMm })) continue
-      if (!cured('sight/level', { ...change, focalMm })) break // something else comes with it; a longer lens brings it too
-      const tilt = change.tiltDeg !== undefined && change.tiltDeg !== sight.tiltDeg ? ` and tilt to ${say(change.tiltDeg, 'angle')}` : ''
+      // something else comes with it; a longer lens brings it too
+      if (!cured('sight/level', { ...change, focalMm })) break
+      const tilt =
+        change.tiltDeg !== undefined && change.tiltDeg !== sight.tiltDeg
+          ? ` and tilt to ${say(change.tiltDeg, 'angle')}`
+          : ''
       return `Set the lens to ${say(focalMm, 'focal')}${tilt}`
     }
   }
   return null
 }
 
-/** The farthest nearer distance (5 cm steps) at which the target is in the picture at its level; null when there is none. */
+/**
+ * The farthest nearer distance (5 cm steps) at which the target is in the picture at its level; null when
+ * there is none.
+ */
 export function nearerThatReaches({ camera, say }: DeviceContext, sight: Sight, cured: Cured): string | null {
   for (let steps = Math.ceil(sight.targetDistanceM * 20) - 1; steps >= 6; steps--) {
     const targetDistanceM = steps / 20
     if (!serves(camera, { ...sight, targetDistanceM })) continue
-    return cured('sight/level', { targetDistanceM }) ? `bring the target within ${say(targetDistanceM, 'length')}` : null
+    return cured('sight/level', { targetDistanceM })
+      ? `bring the target within ${say(targetDistanceM, 'length')}`
+      : null
   }
   return null
 }
 
-/** Lowering the camera, or meeting the face farther out, so that it is no longer seen too steeply; with the tilt that goes with it. */
+/**
+ * Lowering the camera, or meeting the face farther out, so that it is no longer seen too steeply; with the
+ * tilt that goes with it.
+ */
 export function faceWays({ camera, say }: DeviceContext, sight: Sight, range: Range, cured: Cured): string[] {
   const slope = Math.tan((SIGHT_LIMITS.faceAngleDeg.value * Math.PI) / 180)
   const lower = Math.floor((sight.targetHeightM + sight.targetDistanceM * slope) * 20) / 20
@@ -76,7 +104,9 @@ export function faceWays({ camera, say }: DeviceContext, sight: Sight, range: Ra
   const tried = (change: Partial<Sight>, words: string): string[] => {
     const tiltDeg = centredTiltDeg(aheadOf(camera, { ...sight, ...change }), range)
     if (cured('sight/face-angle', change)) return [words]
-    return cured('sight/face-angle', { ...change, tiltDeg }) ? [`${words} and tilt to ${say(tiltDeg, 'angle')}`] : []
+    return cured('sight/face-angle', { ...change, tiltDeg })
+      ? [`${words} and tilt to ${say(tiltDeg, 'angle')}`]
+      : []
   }
   return [
     ...(lower >= 0.3 ? tried({ heightM: lower }, `Lower the camera to ${say(lower, 'length')}`) : []),

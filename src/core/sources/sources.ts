@@ -6,13 +6,20 @@ export interface Source {
 }
 
 const published = (cite: string): Source => ({ kind: 'published', cite })
-const memory = (cite: string): Source => ({ kind: 'from memory', cite: `${cite} (from memory: check against your copy)` })
+const memory = (cite: string): Source => ({
+  kind: 'from memory',
+  cite: `${cite} (from memory: check against your copy)`,
+})
 
 /** Where every constant, limit and formula of the product comes from. Findings name these by key. */
 export const SOURCES = {
-  'en-62676-4-2014': published('EN/IEC 62676-4:2014, Video surveillance systems: application guidelines, pixel densities'),
+  'en-62676-4-2014': published(
+    'EN/IEC 62676-4:2014, Video surveillance systems: application guidelines, pixel densities',
+  ),
   'iec-62676-4-2025': memory('IEC 62676-4:2025, levels of detail'),
-  'nds': published('National Design Specification for Wood Construction (AWC), withdrawal design values and lead holes'),
+  'nds': published(
+    'National Design Specification for Wood Construction (AWC), withdrawal design values and lead holes',
+  ),
   'nds-appendix-l': memory('NDS appendix L, wood screw root diameters'),
   'osha-1926-1053': published('OSHA 29 CFR 1926.1053(b)(1) and (b)(5)(i), portable ladders'),
   'asce-7': published('ASCE 7-22, velocity pressure (26.10) and allowable-stress load combinations (2.4)'),
@@ -27,7 +34,9 @@ export const SOURCES = {
   'iec-60529': published('IEC 60529, degrees of protection provided by enclosures (IP code)'),
   'tia-568-2-d': published('ANSI/TIA-568.2-D, balanced twisted-pair cabling'),
   'tia-568-0': memory('ANSI/TIA-568.0-D, pull tension and bend radius of cable'),
-  'tia-568-contact': memory('ANSI/TIA-568.2-D, resistance of a contact of connecting hardware, at most 200 mΩ'),
+  'tia-568-contact': memory(
+    'ANSI/TIA-568.2-D, resistance of a contact of connecting hardware, at most 200 mΩ',
+  ),
   'nec-334': memory('NEC 334.24, bends of nonmetallic-sheathed cable'),
   'tia-568-heat': memory('ANSI/TIA-568.2-D annex, length against temperature'),
   'tia-568-pins': published('ANSI/TIA-568, pin and pair assignments T568A and T568B'),
@@ -55,7 +64,12 @@ export interface Limit {
   readonly source: SourceId
 }
 
-export const limit = (name: string, value: number, unit: string, source: SourceId): Limit => ({ name, value, unit, source })
+export const limit = (name: string, value: number, unit: string, source: SourceId): Limit => ({
+  name,
+  value,
+  unit,
+  source,
+})
 
 /** A formula the product computes with, for `docs/sources.md`. */
 export interface Formula {

@@ -9,5 +9,9 @@ export const TERMINATE_LIMITS = {
 
 export const TERMINATE_FORMULAS: readonly Formula[] = [
   { name: 'Wire diameter', formula: '0.127·92^((36−n)/39) mm', source: 'astm-b258' },
-  { name: 'Loop resistance of a pair', formula: '2·r·L, r and its limit by the temperature of the run', source: 'physics' },
+  {
+    name: 'Loop resistance of a pair',
+    formula: '2·r·L, r and its limit by the temperature of the run',
+    source: 'physics',
+  },
 ]

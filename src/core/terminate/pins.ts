@@ -11,11 +11,32 @@ export interface Pin {
 
 type Half = readonly [colour: Pin['colour'], striped: boolean, pair: number]
 
-const B: readonly Half[] = [['orange', true, 2], ['orange', false, 2], ['green', true, 3], ['blue', false, 1], ['blue', true, 1], ['green', false, 3], ['brown', true, 4], ['brown', false, 4]]
-const A: readonly Half[] = B.map(([colour, striped, pair]) => (colour === 'orange' ? ['green', striped, 3] : colour === 'green' ? ['orange', striped, 2] : [colour, striped, pair]))
+const B: readonly Half[] = [
+  ['orange', true, 2],
+  ['orange', false, 2],
+  ['green', true, 3],
+  ['blue', false, 1],
+  ['blue', true, 1],
+  ['green', false, 3],
+  ['brown', true, 4],
+  ['brown', false, 4],
+]
+const A: readonly Half[] = B.map(([colour, striped, pair]) =>
+  colour === 'orange'
+    ? ['green', striped, 3]
+    : colour === 'green'
+      ? ['orange', striped, 2]
+      : [colour, striped, pair],
+)
 
 const pins = (halves: readonly Half[]): readonly Pin[] =>
-  halves.map(([colour, striped, pair], index) => ({ pin: index + 1, wire: striped ? `white-${colour}` : colour, colour, striped, pair }))
+  halves.map(([colour, striped, pair], index) => ({
+    pin: index + 1,
+    wire: striped ? `white-${colour}` : colour,
+    colour,
+    striped,
+    pair,
+  }))
 
 /** Pin tables of ANSI/TIA-568; T568A swaps the orange and green pairs. */
 export const PINS: Record<Policies['pinScheme'], readonly Pin[]> = { T568A: pins(A), T568B: pins(B) }

@@ -12,14 +12,18 @@ export function ohmPerKm(awg: number, temperatureC = 20): number {
 }
 
 /** How much more copper resists at a temperature (°C) than at 20 °C. */
-const warmth = (temperatureC: number): number => 1 + (TERMINATE_LIMITS.copperPerC.value / 100) * (temperatureC - 20)
+const warmth = (temperatureC: number): number =>
+  1 + (TERMINATE_LIMITS.copperPerC.value / 100) * (temperatureC - 20)
 
 /** Loop resistance of a pair, there and back: 2·r·L, ohms. */
 export function pairLoopOhm(awg: number, lengthM: number, temperatureC = 20): number {
   return (2 * ohmPerKm(awg, temperatureC) * lengthM) / 1000
 }
 
-/** Highest loop resistance that the cabling standard allows a pair of this length, ohms; stated at 20 °C, it moves with the copper. */
+/**
+ * Highest loop resistance that the cabling standard allows a pair of this length, ohms; stated at 20 °C, it
+ * moves with the copper.
+ */
 export function loopLimitOhm(lengthM: number, temperatureC = 20): number {
   return ((2 * TERMINATE_LIMITS.conductorOhm100M.value * lengthM) / 100) * warmth(temperatureC)
 }

@@ -3,7 +3,16 @@ import { CATALOGUE } from '@/catalogue'
 import { resolve } from '../parts'
 import { proposeSeal } from '../seal'
 import { device, job } from '@/testing/jobs'
-import { assessTerminate, awgDiameterMm, loopLimitOhm, ohmPerKm, pairLoopOhm, PINS, proposeTerminate, threadOnOrder } from '.'
+import {
+  assessTerminate,
+  awgDiameterMm,
+  loopLimitOhm,
+  ohmPerKm,
+  pairLoopOhm,
+  PINS,
+  proposeTerminate,
+  threadOnOrder,
+} from '.'
 
 const context = (change: Parameters<typeof device>[0] = {}) => {
   const found = resolve(device(change), job(), CATALOGUE)
@@ -11,7 +20,10 @@ const context = (change: Parameters<typeof device>[0] = {}) => {
   return found
 }
 
-/** ASTM B258 diameters and 100 % IACS copper, from memory: 24 AWG 0.5106 mm and 84.2 Ω/km, 23 AWG 66.8, 18 AWG 1.0237 mm and 20.95. */
+/**
+ * ASTM B258 diameters and 100 % IACS copper, from memory: 24 AWG 0.5106 mm and 84.2 Ω/km, 23 AWG 66.8, 18
+ * AWG 1.0237 mm and 20.95.
+ */
 it('knows the gauges', () => {
   expect(awgDiameterMm(24)).toBeCloseTo(0.5106, 4)
   expect(awgDiameterMm(18)).toBeCloseTo(1.0237, 4)
@@ -20,17 +32,26 @@ it('knows the gauges', () => {
   expect(ohmPerKm(18)).toBeCloseTo(20.95, 2)
 })
 
-/** NEC chapter 9 table 8, uncoated copper at 75 °C: 18 AWG stranded 7.95 Ω/kft, 16 4.99, 14 3.14, 12 1.98; stranding adds a little to a solid wire. */
-it.each([[18, 7.95], [16, 4.99], [14, 3.14], [12, 1.98]])('comes within 3 %% of the code table for %i AWG at 75 °C', (awg, perKft) => {
-  expect(ohmPerKm(awg, 75) * 0.3048 / perKft).toBeGreaterThan(0.97)
-  expect(ohmPerKm(awg, 75) * 0.3048 / perKft).toBeLessThan(1.03)
+/**
+ * NEC chapter 9 table 8, uncoated copper at 75 °C: 18 AWG stranded 7.95 Ω/kft, 16 4.99, 14 3.14, 12 1.98;
+ * stranding adds a little to a solid wire.
+ */
+it.each([
+  [18, 7.95],
+  [16, 4.99],
+  [14, 3.14],
+  [12, 1.98],
+])('comes within 3 %% of the code table for %i AWG at 75 °C', (awg, perKft) => {
+  expect((ohmPerKm(awg, 75) * 0.3048) / perKft).toBeGreaterThan(0.97)
+  expect((ohmPerKm(awg, 75) * 0.3048) / perKft).toBeLessThan(1.03)
 })
 
 /** ANSI/TIA-568.2-D: 9.38 Ω per 100 m of conductor. A good 24 AWG pair stays under it. */
 it('keeps a loop of good copper under the standard’s limit', () => {
   expect(loopLimitOhm(100)).toBeCloseTo(18.76, 9)
   expect(pairLoopOhm(24, 100)).toBeLessThan(loopLimitOhm(100))
-  expect(pairLoopOhm(24, 100) * 1.55).toBeGreaterThan(loopLimitOhm(100)) // copper-clad aluminium, common practice
+  // copper-clad aluminium, common practice
+  expect(pairLoopOhm(24, 100) * 1.55).toBeGreaterThan(loopLimitOhm(100))
 })
 
 /** ANSI/TIA-568 pin tables. */
@@ -44,34 +65,67 @@ describe('what goes on the cable first', () => {
   it('threads from the building outwards, nut before claw ring before body, the boot last', () => {
     const c = context({ mountIds: [], mount: null })
     const seal = { choices: [{ opening: 'camera/tail', sealId: 'coupling-four-part', cables: 1 }] }
-    expect(threadOnOrder(c, seal, CATALOGUE.connectors.get('plug-boot')!).map(({ piece }) => piece)).toEqual(['nut', 'claw ring', 'coupling body', 'boot'])
+    expect(threadOnOrder(c, seal, CATALOGUE.connectors.get('plug-boot')!).map(({ piece }) => piece)).toEqual([
+      'nut',
+      'claw ring',
+      'coupling body',
+      'boot',
+    ])
   })
   it('puts the box gland before the coupling of the tail inside', () => {
     const c = context()
-    const seal = { choices: [{ opening: 'camera/tail', sealId: 'coupling-slip-on', cables: 1 }, { opening: 'mount-0/entry', sealId: 'gland-m20', cables: 1 }] }
-    expect(threadOnOrder(c, seal, CATALOGUE.connectors.get('plug')!).map(({ piece }) => piece)).toEqual(['gland nut', 'nut', 'coupling body'])
+    const seal = {
+      choices: [
+        { opening: 'camera/tail', sealId: 'coupling-slip-on', cables: 1 },
+        { opening: 'mount-0/entry', sealId: 'gland-m20', cables: 1 },
+      ],
+    }
+    expect(threadOnOrder(c, seal, CATALOGUE.connectors.get('plug')!).map(({ piece }) => piece)).toEqual([
+      'gland nut',
+      'nut',
+      'coupling body',
+    ])
   })
   it('needs nothing when the seals pass a plug', () => {
     const c = context({ cameraId: 'dome-back-box-4mp', mountIds: [] })
-    expect(threadOnOrder(c, { choices: [{ opening: 'camera/entry', sealId: 'grommet-piercing', cables: 1 }] }, CATALOGUE.connectors.get('plug')!)).toEqual([])
+    expect(
+      threadOnOrder(
+        c,
+        { choices: [{ opening: 'camera/entry', sealId: 'grommet-piercing', cables: 1 }] },
+        CATALOGUE.connectors.get('plug')!,
+      ),
+    ).toEqual([])
   })
 })
 
 describe('findings', () => {
   const lead = { segments: [], cordsM: 0, leadLengthM: 20 }
-  const ids = (on: Parameters<typeof device>[0], change: Partial<ReturnType<typeof proposeTerminate>> = {}) => {
+  const ids = (
+    on: Parameters<typeof device>[0],
+    change: Partial<ReturnType<typeof proposeTerminate>> = {},
+  ) => {
     const c = context(on)
-    return assessTerminate(c, { ...proposeTerminate(c), ...change }).findings.map(({ id, verdict }) => `${id} ${verdict}`)
+    return assessTerminate(c, { ...proposeTerminate(c), ...change }).findings.map(
+      ({ id, verdict }) => `${id} ${verdict}`,
+    )
   }
   it.each<[string, Parameters<typeof device>[0], Partial<ReturnType<typeof proposeTerminate>>]>([
     ['terminate/match good', {}, {}],
-    ['terminate/match good', { cableId: 'rg59-18-2', cameraId: 'analogue-bullet-2mp' }, { cameraEndId: 'bnc-twist-59', headEndId: 'bnc-twist-59' }],
+    [
+      'terminate/match good',
+      { cableId: 'rg59-18-2', cameraId: 'analogue-bullet-2mp' },
+      { cameraEndId: 'bnc-twist-59', headEndId: 'bnc-twist-59' },
+    ],
     ['terminate/kind:camera stop', {}, { cameraEndId: 'bnc-twist-59' }],
     ['terminate/coax:head stop', { cableId: 'rg59' }, { headEndId: 'bnc-twist-6' }],
     ['terminate/jacket:camera stop', { cableId: 'cat6-screened-outdoor' }, { cameraEndId: 'plug' }],
     ['terminate/school:camera check', { cableId: 'rg6' }, { cameraEndId: 'bnc-crimp-6' }],
     ['terminate/conductor:head stop', { cableId: 'lead-thin' }, { headEndId: 'jack' }],
-    ['terminate/boot stop', { seal: { choices: [{ opening: 'mount-0/entry', sealId: 'gland-m20', cables: 1 }] } }, { cameraEndId: 'plug-boot' }],
+    [
+      'terminate/boot stop',
+      { seal: { choices: [{ opening: 'mount-0/entry', sealId: 'gland-m20', cables: 1 }] } },
+      { cameraEndId: 'plug-boot' },
+    ],
     ['terminate/lead stop', { cableId: 'lead-thin' }, { cameraEndId: 'plug-moulded' }],
     ['terminate/lead-thread stop', { cableId: 'lead-thin', route: lead }, {}],
   ])('finds %s on %j %j', (expected, on, change) => expect(ids(on, change)).toContain(expected))
@@ -79,10 +133,18 @@ describe('findings', () => {
   it('proposes ends that suit every cable of the catalogue', () => {
     for (const cable of CATALOGUE.cables.values()) {
       const moulded = cable.conductor === 'stranded' && cable.kind === 'pair'
-      const cameraId = { 'pair': 'bullet-4mp-vf', 'coax': 'analogue-bullet-2mp', 'coax and power': 'analogue-bullet-2mp', 'power': 'floodlight-4mp', 'fibre': null }[cable.kind]
+      const cameraId = {
+        'pair': 'bullet-4mp-vf',
+        'coax': 'analogue-bullet-2mp',
+        'coax and power': 'analogue-bullet-2mp',
+        'power': 'floodlight-4mp',
+        'fibre': null,
+      }[cable.kind]
       if (cameraId === null) continue // no camera of the catalogue takes fibre
       const c = context({ cameraId, cableId: cable.id, route: moulded ? lead : null, seal: { choices: [] } })
-      const stops = assessTerminate(c, proposeTerminate(c)).findings.filter(({ verdict }) => verdict === 'stop')
+      const stops = assessTerminate(c, proposeTerminate(c)).findings.filter(
+        ({ verdict }) => verdict === 'stop',
+      )
       expect([cable.id, stops.map(({ title }) => title)]).toEqual([cable.id, []])
     }
     expect(proposeSeal(context()).choices.map(({ sealId }) => sealId)).not.toContain(null)

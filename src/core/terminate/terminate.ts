@@ -24,20 +24,29 @@ export interface CableEnds {
   readonly strip: string
 }
 
-/** Start values: a plug without boot at the camera and a jack at the head end, or what the cable calls for. */
+/**
+ * Start values: a plug without boot at the camera and a jack at the head end, or what the cable calls for.
+ */
 export function proposeTerminate({ cable, catalogue, device, policies }: DeviceContext): Terminate {
   if (device.route?.leadLengthM != null) return { cameraEndId: 'plug-moulded', headEndId: 'plug-moulded' }
   const suits = (connector: Connector) =>
-    connector.takes.includes(cable.kind) && connector.conductor.includes(cable.conductor) && cable.fittingMm >= connector.jacketMm[0] && cable.fittingMm <= connector.jacketMm[1]
-  const fitting = [...catalogue.connectors.values()].filter((c) => c.takes.includes(cable.kind) && (c.coax === null || (c.coax === cable.coax && c.school === policies.coaxSchool)))
+    connector.takes.includes(cable.kind) &&
+    connector.conductor.includes(cable.conductor) &&
+    cable.fittingMm >= connector.jacketMm[0] &&
+    cable.fittingMm <= connector.jacketMm[1]
+  const fitting = [...catalogue.connectors.values()].filter(
+    (c) =>
+      c.takes.includes(cable.kind) &&
+      (c.coax === null || (c.coax === cable.coax && c.school === policies.coaxSchool)),
+  )
   const plug = fitting.find((c) => suits(c) && c.kind !== 'jack') ?? fitting[0]
   const head = fitting.find((c) => suits(c) && c.kind === 'jack') ?? plug
   return { cameraEndId: plug?.id ?? 'plug', headEndId: head?.id ?? 'jack' }
 }
 
 /**
- * What must be on the cable before the plug at the camera, in the order of threading: from the opening nearest to the
- * building to the one nearest to the plug, then the boot or cap of the plug itself.
+ * What must be on the cable before the plug at the camera, in the order of threading: from the opening
+ * nearest to the building to the one nearest to the plug, then the boot or cap of the plug itself.
  */
 export function threadOnOrder(context: DeviceContext, seal: Seal, connector: Connector): ThreadOn[] {
   const pieces = closedOpenings(context, seal).flatMap((closed) =>
@@ -46,8 +55,10 @@ export function threadOnOrder(context: DeviceContext, seal: Seal, connector: Con
       .map(({ name, way }) => ({ piece: name, way, of: `${closed.seal!.name}, ${closed.opening.name}` })),
   )
   const own: ThreadOn[] = []
-  if (connector.boot === 'slide-on') own.push({ piece: 'boot', way: 'narrow end away from the plug', of: connector.name })
-  if (connector.school === 'crimp-on') own.push({ piece: 'outer cap', way: 'open end toward the fitting', of: connector.name })
+  if (connector.boot === 'slide-on')
+    own.push({ piece: 'boot', way: 'narrow end away from the plug', of: connector.name })
+  if (connector.school === 'crimp-on')
+    own.push({ piece: 'outer cap', way: 'open end toward the fitting', of: connector.name })
   return [...pieces, ...own]
 }
 
@@ -64,12 +75,24 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
 
   const figures: Figure[] = [
     { label: pair ? 'Pin scheme, both ends' : 'Fitting', reading: text(scheme) },
-    { label: 'On the cable before the plug', reading: threadOn.length === 0 ? text('nothing') : quantity(threadOn.length, 'count') },
+    {
+      label: 'On the cable before the plug',
+      reading: threadOn.length === 0 ? text('nothing') : quantity(threadOn.length, 'count'),
+    },
     ...(pair && cable.awg !== null && run.installedM > 0
       ? [
-          { label: `A pair’s loop should read, ${context.say(run.meanC, 'temperature')}`, reading: quantity(pairLoopOhm(cable.awg, run.installedM, run.meanC), 'resistance' as const) },
-          { label: 'and never less than', reading: quantity(loopLeastOhm(cable.awg, run.installedM, run.meanC), 'resistance' as const) },
-          { label: 'and never more than', reading: quantity(loopLimitOhm(run.installedM, run.meanC), 'resistance' as const) },
+          {
+            label: `A pair’s loop should read, ${context.say(run.meanC, 'temperature')}`,
+            reading: quantity(pairLoopOhm(cable.awg, run.installedM, run.meanC), 'resistance' as const),
+          },
+          {
+            label: 'and never less than',
+            reading: quantity(loopLeastOhm(cable.awg, run.installedM, run.meanC), 'resistance' as const),
+          },
+          {
+            label: 'and never more than',
+            reading: quantity(loopLimitOhm(run.installedM, run.meanC), 'resistance' as const),
+          },
         ]
       : []),
   ]
@@ -82,11 +105,31 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
     ...leadFindings(context, camera, threadOn),
   ].filter((one) => one !== null)
   if (findings.length === 0) {
-    findings.push(finding('terminate', 'match', { verdict: 'good', title: 'Both ends suit the cable', figure: quantity(grippedMm(context), 'size'), limit: text(`${context.say(camera.jacketMm[0], 'size')} to ${context.say(camera.jacketMm[1], 'size')}`), reason: `${camera.name} at the camera, ${head.name.toLowerCase()} at the head end.`, source: 'catalogue' }))
+    findings.push(
+      finding('terminate', 'match', {
+        verdict: 'good',
+        title: 'Both ends suit the cable',
+        figure: quantity(grippedMm(context), 'size'),
+        limit: text(
+          `${context.say(camera.jacketMm[0], 'size')} to ${context.say(camera.jacketMm[1], 'size')}`,
+        ),
+        reason: `${camera.name} at the camera, ${head.name.toLowerCase()} at the head end.`,
+        source: 'catalogue',
+      }),
+    )
   }
   return {
-    headline: text(scheme), figures, findings,
-    drawing: { pins: pair ? PINS[policies.pinScheme] : null, scheme, threadOn, cameraEnd: camera.name, headEnd: head.name, strip: camera.strip },
+    headline: text(scheme),
+    figures,
+    findings,
+    drawing: {
+      pins: pair ? PINS[policies.pinScheme] : null,
+      scheme,
+      threadOn,
+      cameraEnd: camera.name,
+      headEnd: head.name,
+      strip: camera.strip,
+    },
   }
 }
 
@@ -95,43 +138,163 @@ function grippedMm({ cable, cableMm }: DeviceContext): number {
   return cable.fittingMm === cable.diameterMm ? cableMm : cable.fittingMm
 }
 
-function matchFindings(context: DeviceContext, connector: Connector, end: 'camera end' | 'head end'): Finding[] {
+function matchFindings(
+  context: DeviceContext,
+  connector: Connector,
+  end: 'camera end' | 'head end',
+): Finding[] {
   const { cable, policies, say } = context
   const fittingMm = grippedMm(context)
   const key = (what: string) => `${what}:${end === 'camera end' ? 'camera' : 'head'}`
-  const stop = (what: string, title: string, figure: string, limit: string, reason: string, advice: string) =>
-    [finding('terminate', key(what), { verdict: 'stop', title, short: SHORT[what]!, figure: text(figure), limit: text(limit), reason: `At the ${end}: ${reason}`, source: 'catalogue', advice })]
-  if (!connector.takes.includes(cable.kind)) return stop('kind', 'The connector is not for this cable', connector.name, cable.kind, `${connector.name} takes ${connector.takes.join(' or ')} cable.`, `Choose a connector for ${cable.kind} cable.`)
-  if (connector.coax !== null && connector.coax !== cable.coax) return stop('coax', 'Coax fitting of the other size', connector.coax, cable.coax ?? 'none', 'RG59 and RG6 differ in diameter; the wrong one slips or splits.', `Take a ${cable.coax} fitting.`)
-  if (!connector.conductor.includes(cable.conductor)) return stop('conductor', 'Contacts for the other conductor', connector.conductor.join(', '), cable.conductor, 'Blades for solid wire cut strands, and the other way round.', `Take one for ${cable.conductor} conductors.`)
+  const stop = (
+    what: string,
+    title: string,
+    figure: string,
+    limit: string,
+    reason: string,
+    advice: string,
+  ) => [
+    finding('terminate', key(what), {
+      verdict: 'stop',
+      title,
+      short: SHORT[what]!,
+      figure: text(figure),
+      limit: text(limit),
+      reason: `At the ${end}: ${reason}`,
+      source: 'catalogue',
+      advice,
+    }),
+  ]
+  if (!connector.takes.includes(cable.kind))
+    return stop(
+      'kind',
+      'The connector is not for this cable',
+      connector.name,
+      cable.kind,
+      `${connector.name} takes ${connector.takes.join(' or ')} cable.`,
+      `Choose a connector for ${cable.kind} cable.`,
+    )
+  if (connector.coax !== null && connector.coax !== cable.coax)
+    return stop(
+      'coax',
+      'Coax fitting of the other size',
+      connector.coax,
+      cable.coax ?? 'none',
+      'RG59 and RG6 differ in diameter; the wrong one slips or splits.',
+      `Take a ${cable.coax} fitting.`,
+    )
+  if (!connector.conductor.includes(cable.conductor))
+    return stop(
+      'conductor',
+      'Contacts for the other conductor',
+      connector.conductor.join(', '),
+      cable.conductor,
+      'Blades for solid wire cut strands, and the other way round.',
+      `Take one for ${cable.conductor} conductors.`,
+    )
   if (fittingMm < connector.jacketMm[0] || fittingMm > connector.jacketMm[1]) {
-    return stop('jacket', 'The jacket does not fit the strain relief', say(fittingMm, 'size'), `${say(connector.jacketMm[0], 'size')} to ${say(connector.jacketMm[1], 'size')}`, 'The plug must hold the jacket, not the wires.', 'Take a plug of the cable’s size.')
+    return stop(
+      'jacket',
+      'The jacket does not fit the strain relief',
+      say(fittingMm, 'size'),
+      `${say(connector.jacketMm[0], 'size')} to ${say(connector.jacketMm[1], 'size')}`,
+      'The plug must hold the jacket, not the wires.',
+      'Take a plug of the cable’s size.',
+    )
   }
   if (connector.school !== null && connector.school !== policies.coaxSchool) {
-    return [finding('terminate', key('school'), { verdict: 'check', title: 'Two habits in one job', short: 'other habit', figure: text(connector.school), limit: text(policies.coaxSchool), reason: `At the ${end}: this job makes coax ends ${policies.coaxSchool}.`, source: 'job', advice: 'Use the job’s habit, or note why not.' })]
+    return [
+      finding('terminate', key('school'), {
+        verdict: 'check',
+        title: 'Two habits in one job',
+        short: 'other habit',
+        figure: text(connector.school),
+        limit: text(policies.coaxSchool),
+        reason: `At the ${end}: this job makes coax ends ${policies.coaxSchool}.`,
+        source: 'job',
+        advice: 'Use the job’s habit, or note why not.',
+      }),
+    ]
   }
   return []
 }
 
 /** The board's words for a connector that does not suit. */
-const SHORT: Readonly<Record<string, string>> = { kind: 'wrong connector', coax: 'wrong coax size', conductor: 'wrong contacts', jacket: 'jacket does not fit' }
+const SHORT: Readonly<Record<string, string>> = {
+  kind: 'wrong connector',
+  coax: 'wrong coax size',
+  conductor: 'wrong contacts',
+  jacket: 'jacket does not fit',
+}
 
 function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Finding[] {
   if (camera.boot === 'none') return []
-  const refusing = closedOpenings(context, seal).find((closed) => closed.seal?.refusesBoot && needsPart(closed.opening))
+  const refusing = closedOpenings(context, seal).find(
+    (closed) => closed.seal?.refusesBoot && needsPart(closed.opening),
+  )
   if (!refusing) return []
-  return [finding('terminate', 'boot', {
-    verdict: 'stop', title: 'A booted plug does not enter this seal', short: 'booted plug', figure: text(camera.name), limit: text('no boot'), reason: `${refusing.seal!.name} at ${refusing.partName}.`, source: 'catalogue',
-    advice: camera.boot === 'moulded' ? 'Cut the cable from a drum and make the plug by hand, or take another seal.' : 'Leave the boot off.',
-  })]
+  return [
+    finding('terminate', 'boot', {
+      verdict: 'stop',
+      title: 'A booted plug does not enter this seal',
+      short: 'booted plug',
+      figure: text(camera.name),
+      limit: text('no boot'),
+      reason: `${refusing.seal!.name} at ${refusing.partName}.`,
+      source: 'catalogue',
+      advice:
+        camera.boot === 'moulded'
+          ? 'Cut the cable from a drum and make the plug by hand, or take another seal.'
+          : 'Leave the boot off.',
+    }),
+  ]
 }
 
-function leadFindings({ device }: DeviceContext, camera: Connector, threadOn: readonly ThreadOn[]): Finding[] {
+function leadFindings(
+  { device }: DeviceContext,
+  camera: Connector,
+  threadOn: readonly ThreadOn[],
+): Finding[] {
   const lead = device.route?.leadLengthM != null
   const moulded = camera.boot === 'moulded'
-  if (lead && !moulded) return [finding('terminate', 'lead', { verdict: 'check', title: 'A ready-made lead has its own plug', short: 'lead has its plug', figure: text(camera.name), limit: text('factory plug'), reason: 'The route plans a ready-made lead.', source: 'job', advice: 'Choose the factory plug here, or cut from a drum in the route.' })]
+  if (lead && !moulded)
+    return [
+      finding('terminate', 'lead', {
+        verdict: 'check',
+        title: 'A ready-made lead has its own plug',
+        short: 'lead has its plug',
+        figure: text(camera.name),
+        limit: text('factory plug'),
+        reason: 'The route plans a ready-made lead.',
+        source: 'job',
+        advice: 'Choose the factory plug here, or cut from a drum in the route.',
+      }),
+    ]
   if (!moulded) return []
-  if (!lead) return [finding('terminate', 'lead', { verdict: 'stop', title: 'A factory plug cannot be made on site', short: 'factory plug', figure: text(camera.name), limit: text('hand-made plug'), reason: 'The route cuts the cable from a drum.', source: 'job', advice: 'Choose a plug made by hand, or plan a ready-made lead in the route.' })]
+  if (!lead)
+    return [
+      finding('terminate', 'lead', {
+        verdict: 'stop',
+        title: 'A factory plug cannot be made on site',
+        short: 'factory plug',
+        figure: text(camera.name),
+        limit: text('hand-made plug'),
+        reason: 'The route cuts the cable from a drum.',
+        source: 'job',
+        advice: 'Choose a plug made by hand, or plan a ready-made lead in the route.',
+      }),
+    ]
   if (threadOn.length === 0) return []
-  return [finding('terminate', 'lead-thread', { verdict: 'stop', title: 'Nothing can be threaded past a finished plug', short: 'plug in the way', figure: quantity(threadOn.length, 'count'), limit: quantity(0, 'count'), reason: `${threadOn[0]!.piece} of ${threadOn[0]!.of} would have to go on before the plug.`, source: 'practice', advice: 'Choose seals that pass a plug, or cut from a drum.' })]
+  return [
+    finding('terminate', 'lead-thread', {
+      verdict: 'stop',
+      title: 'Nothing can be threaded past a finished plug',
+      short: 'plug in the way',
+      figure: quantity(threadOn.length, 'count'),
+      limit: quantity(0, 'count'),
+      reason: `${threadOn[0]!.piece} of ${threadOn[0]!.of} would have to go on before the plug.`,
+      source: 'practice',
+      advice: 'Choose seals that pass a plug, or cut from a drum.',
+    }),
+  ]
 }

@@ -5,32 +5,64 @@ import type { StepState } from '../procedure'
 import { printReading, type UnitSystem } from '../units'
 
 /** A fault that the computation would raise; a person confirms it. */
-export type FaultProposal = Pick<FaultFacts, 'deviceId' | 'stage' | 'title' | 'severity' | 'cause' | 'note'> & { readonly origin: string }
+export type FaultProposal = Pick<
+  FaultFacts,
+  'deviceId' | 'stage' | 'title' | 'severity' | 'cause' | 'note'
+> & { readonly origin: string }
 
 const CAUSE_BY_STAGE: Record<Stage, Cause> = {
-  sight: 'wrong position against the wish', mount: 'loose', route: 'cable unsupported', terminate: 'bad termination', seal: 'unsealed entry or gland',
-  power: 'not enough power', aim: 'picture not as promised', test: 'other', handover: 'default password',
+  sight: 'wrong position against the wish',
+  mount: 'loose',
+  route: 'cable unsupported',
+  terminate: 'bad termination',
+  seal: 'unsealed entry or gland',
+  power: 'not enough power',
+  aim: 'picture not as promised',
+  test: 'other',
+  handover: 'default password',
 }
 const CAUSE_BY_STEP: Record<string, Cause> = {
-  'mount/level': 'not upright or level', 'mount/fix': 'missing screws', 'route/length': 'wrong cable', 'seal/cable': 'wrong cable', 'test/picture-day': 'picture not as promised',
+  'mount/level': 'not upright or level',
+  'mount/fix': 'missing screws',
+  'route/length': 'wrong cable',
+  'seal/cable': 'wrong cable',
+  'test/picture-day': 'picture not as promised',
 }
 
 /** What an answer, or a value beyond its upper limit, tells of the cause. */
 const CAUSE_BY_ANSWER: Record<string, Record<string, Cause>> = {
-  'sight/place': { 'moved': 'wrong position against the wish' },
+  'sight/place': { moved: 'wrong position against the wish' },
   'test/picture-night': { 'glare': 'glare', 'too dark': 'picture not as promised' },
-  'terminate/wire-map': { 'open': 'bad termination', 'short': 'bad termination', 'reversed pair': 'polarity' },
-  'mount/tug': { 'moves': 'loose' },
+  'terminate/wire-map': {
+    'open': 'bad termination',
+    'short': 'bad termination',
+    'reversed pair': 'polarity',
+  },
+  'mount/tug': { moves: 'loose' },
   'power/connect': { 'link only': 'not enough power', 'nothing': 'bad termination' },
 }
-const CAUSE_BEYOND: Record<string, Cause> = { 'power/volts': 'too many volts', 'terminate/loop': 'bad termination' }
+const CAUSE_BEYOND: Record<string, Cause> = {
+  'power/volts': 'too many volts',
+  'terminate/loop': 'bad termination',
+}
 
-/** The cause that a step out of limits points to: by what was answered or measured, else by the step, else by its stage. */
+/**
+ * The cause that a step out of limits points to: by what was answered or measured, else by the step, else
+ * by its stage.
+ */
 function causeOf({ step, record }: StepState): Cause {
   const answered = record?.choice == null ? undefined : CAUSE_BY_ANSWER[step.id]?.[record.choice]
   const { entry } = step
-  const beyond = entry.kind === 'measure' && entry.most !== null && (record?.value ?? -Infinity) > entry.most ? CAUSE_BEYOND[step.id] : undefined
-  return answered ?? beyond ?? CAUSE_BY_STEP[step.id] ?? (step.stage === null ? 'other' : CAUSE_BY_STAGE[step.stage])
+  const beyond =
+    entry.kind === 'measure' && entry.most !== null && (record?.value ?? -Infinity) > entry.most
+      ? CAUSE_BEYOND[step.id]
+      : undefined
+  return (
+    answered ??
+    beyond ??
+    CAUSE_BY_STEP[step.id] ??
+    (step.stage === null ? 'other' : CAUSE_BY_STAGE[step.stage])
+  )
 }
 
 /** The origin that a fault raised from a finding keeps. */
@@ -41,26 +73,55 @@ export function proposalOf(deviceId: string | null, finding: Finding, units: Uni
   const severity: SeverityId = finding.verdict === 'stop' ? 'will fail' : 'below standard'
   const limit = finding.limit === null ? '' : ` of ${printReading(finding.limit, units)}`
   return {
-    deviceId, stage: finding.stage, origin: findingOrigin(finding), title: finding.title, severity, cause: CAUSE_BY_STAGE[finding.stage],
+    deviceId,
+    stage: finding.stage,
+    origin: findingOrigin(finding),
+    title: finding.title,
+    severity,
+    cause: CAUSE_BY_STAGE[finding.stage],
     note: `${printReading(finding.figure, units)}${limit}. ${finding.reason} ${finding.advice ?? ''}`.trim(),
   }
 }
 
 /** What measured steps out of limits would raise; nothing that stands on the punch list open already. */
-export function proposedFaults(deviceId: string, steps: readonly StepState[], faults: readonly Fault[]): FaultProposal[] {
-  const standing = new Set(faults.filter((fault) => fault.deviceId === deviceId && fault.state !== 'closed').map(({ origin }) => origin))
+export function proposedFaults(
+  deviceId: string,
+  steps: readonly StepState[],
+  faults: readonly Fault[],
+): FaultProposal[] {
+  const standing = new Set(
+    faults
+      .filter((fault) => fault.deviceId === deviceId && fault.state !== 'closed')
+      .map(({ origin }) => origin),
+  )
   return steps.flatMap((state) => {
     const { step, verdict, says, record } = state
     const origin = `step:${step.id}`
     if (verdict !== 'stop' || standing.has(origin)) return []
-    return [{ deviceId, stage: step.stage, origin, title: `${step.title}: out of limits`, severity: 'will fail' as const, cause: causeOf(state), note: [says, record?.note].filter(Boolean).join(' ') }]
+    return [
+      {
+        deviceId,
+        stage: step.stage,
+        origin,
+        title: `${step.title}: out of limits`,
+        severity: 'will fail' as const,
+        cause: causeOf(state),
+        note: [says, record?.note].filter(Boolean).join(' '),
+      },
+    ]
   })
 }
 
-/** The day by which something must happen to a fault: its due date, or the end of a temporary fix when that is sooner. */
+/**
+ * The day by which something must happen to a fault: its due date, or the end of a temporary fix when that
+ * is sooner.
+ */
 export function dueDay(fault: Fault): string | null {
   const last = fault.events[fault.events.length - 1]
-  const until = fault.state === 'temporary fix' && last?.event === 'fix' && last.fix.kind === 'temporary' ? last.fix.until : null
+  const until =
+    fault.state === 'temporary fix' && last?.event === 'fix' && last.fix.kind === 'temporary'
+      ? last.fix.until
+      : null
   if (fault.due === null || until === null) return fault.due ?? until
   return fault.due < until ? fault.due : until
 }
@@ -71,5 +132,11 @@ export function punchListState(faults: Job['faults'], today: string) {
   const overdue = standing.filter((fault) => (dueDay(fault) ?? '9999') < today)
   const toRecheck = standing.filter(({ state }) => state === 'fixed').length
   const temporary = standing.filter(({ state }) => state === 'temporary fix').length
-  return { open: standing.length, overdue: overdue.map(({ id }) => id), toRecheck, temporary, closed: faults.length - standing.length }
+  return {
+    open: standing.length,
+    overdue: overdue.map(({ id }) => id),
+    toRecheck,
+    temporary,
+    closed: faults.length - standing.length,
+  }
 }

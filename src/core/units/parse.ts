@@ -1,24 +1,49 @@
 import { METRES_PER_FOOT, MM_PER_INCH, SCALES, type QuantityKind, type UnitSystem } from './quantity'
 
-export type Parsed = { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string }
+export type Parsed =
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly message: string }
 
 const METRES: Record<string, number> = {
-  m: 1, metre: 1, metres: 1, meter: 1, meters: 1, cm: 0.01, mm: 0.001,
-  ft: METRES_PER_FOOT, foot: METRES_PER_FOOT, feet: METRES_PER_FOOT, "'": METRES_PER_FOOT,
-  in: METRES_PER_FOOT / 12, inch: METRES_PER_FOOT / 12, inches: METRES_PER_FOOT / 12, '"': METRES_PER_FOOT / 12,
+  'm': 1,
+  'metre': 1,
+  'metres': 1,
+  'meter': 1,
+  'meters': 1,
+  'cm': 0.01,
+  'mm': 0.001,
+  'ft': METRES_PER_FOOT,
+  'foot': METRES_PER_FOOT,
+  'feet': METRES_PER_FOOT,
+  "'": METRES_PER_FOOT,
+  'in': METRES_PER_FOOT / 12,
+  'inch': METRES_PER_FOOT / 12,
+  'inches': METRES_PER_FOOT / 12,
+  '"': METRES_PER_FOOT / 12,
 }
 const FEET = new Set(['ft', 'foot', 'feet', "'"])
-const FRACTIONS: Record<string, string> = { '½': ' 1/2', '¼': ' 1/4', '¾': ' 3/4', '⅛': ' 1/8', '⅜': ' 3/8', '⅝': ' 5/8', '⅞': ' 7/8' }
+const FRACTIONS: Record<string, string> = {
+  '½': ' 1/2',
+  '¼': ' 1/4',
+  '¾': ' 3/4',
+  '⅛': ' 1/8',
+  '⅜': ' 3/8',
+  '⅝': ' 5/8',
+  '⅞': ' 7/8',
+}
 const TERM = /^\s*((?:\d+[\s-]+)?\d+\/\d+|\d+(?:\.\d*)?|\.\d+)\s*([a-zµ°ω%·/]+|'|")?\s*/
 
-/** Other names people write for a unit, beside the label it is printed with. [factor, offset] to the inside unit. */
+/**
+ * Other names people write for a unit, beside the label it is printed with. [factor, offset] to the inside
+ * unit.
+ */
 const SPOKEN: Partial<Record<QuantityKind, Record<string, readonly [number, number]>>> = {
   focal: { mm: [1, 0] },
-  angle: { '°': [1, 0], deg: [1, 0], degrees: [1, 0] },
+  angle: { '°': [1, 0], 'deg': [1, 0], 'degrees': [1, 0] },
   mass: { kg: [1, 0], g: [0.001, 0], lb: [0.45359237, 0], lbs: [0.45359237, 0], oz: [0.028349523125, 0] },
   force: { n: [1, 0], kn: [1000, 0], lbf: [4.4482216, 0], lb: [4.4482216, 0] },
-  temperature: { c: [1, 0], '°c': [1, 0], f: [5 / 9, -160 / 9], '°f': [5 / 9, -160 / 9] },
-  resistance: { ohm: [1, 0], ohms: [1, 0], 'ω': [1, 0] },
+  temperature: { 'c': [1, 0], '°c': [1, 0], 'f': [5 / 9, -160 / 9], '°f': [5 / 9, -160 / 9] },
+  resistance: { ohm: [1, 0], ohms: [1, 0], ω: [1, 0] },
   voltage: { v: [1, 0], volts: [1, 0], mv: [0.001, 0] },
   power: { w: [1, 0], mw: [0.001, 0], watts: [1, 0] },
   share: { '%': [1, 0] },
@@ -27,8 +52,8 @@ const SPOKEN: Partial<Record<QuantityKind, Record<string, readonly [number, numb
 }
 
 /**
- * Reads what a person says for a quantity: `3.8`, `380 cm`, `12'6"`, `12 ft 6 1/2 in`, `5/64"`, `104 F`, `1/60`.
- * A bare number is in the unit the job shows (metres or feet; millimetres or inches for sizes).
+ * Reads what a person says for a quantity: `3.8`, `380 cm`, `12'6"`, `12 ft 6 1/2 in`, `5/64"`, `104 F`,
+ * `1/60`. A bare number is in the unit the job shows (metres or feet; millimetres or inches for sizes).
  * Returns the value in the inside unit of the kind, or a message to put at the field; it never throws.
  */
 export function parse(words: string, kind: QuantityKind, units: UnitSystem): Parsed {
@@ -36,8 +61,12 @@ export function parse(words: string, kind: QuantityKind, units: UnitSystem): Par
   if (said === '') return refuse(kind, units, 'Nothing is written here.')
   const negative = said.startsWith('-')
   const unsigned = negative ? said.slice(1) : said.startsWith('+') ? said.slice(1) : said
-  const parsed = kind === 'length' || kind === 'cut' || kind === 'size' ? lengthOf(unsigned, kind, units) : scalarOf(unsigned, kind, units, negative)
-  if (parsed === null || !Number.isFinite(parsed)) return refuse(kind, units, `"${words.trim()}" is not understood.`)
+  const parsed =
+    kind === 'length' || kind === 'cut' || kind === 'size'
+      ? lengthOf(unsigned, kind, units)
+      : scalarOf(unsigned, kind, units, negative)
+  if (parsed === null || !Number.isFinite(parsed))
+    return refuse(kind, units, `"${words.trim()}" is not understood.`)
   const signed = negative && kind !== 'temperature' ? -parsed : parsed
   return { ok: true, value: signed === 0 ? 0 : signed }
 }
@@ -59,7 +88,14 @@ function lengthOf(said: string, kind: 'length' | 'cut' | 'size', units: UnitSyst
       if (known === undefined) return null
       factor = known
     } else if (first && rest === '') {
-      factor = kind === 'size' ? (units === 'metric' ? 0.001 : MM_PER_INCH / 1000) : units === 'metric' ? 1 : METRES_PER_FOOT
+      factor =
+        kind === 'size'
+          ? units === 'metric'
+            ? 0.001
+            : MM_PER_INCH / 1000
+          : units === 'metric'
+            ? 1
+            : METRES_PER_FOOT
     } else if (lastFactor === METRES_PER_FOOT && rest === '') {
       factor = METRES_PER_FOOT / 12 // 12'6 means six inches
     } else return null
@@ -71,7 +107,12 @@ function lengthOf(said: string, kind: 'length' | 'cut' | 'size', units: UnitSyst
   return kind === 'size' ? metres * 1000 : metres
 }
 
-function scalarOf(said: string, kind: Exclude<QuantityKind, 'length' | 'cut' | 'size'>, units: UnitSystem, negative: boolean): number | null {
+function scalarOf(
+  said: string,
+  kind: Exclude<QuantityKind, 'length' | 'cut' | 'size'>,
+  units: UnitSystem,
+  negative: boolean,
+): number | null {
   const term = TERM.exec(said)
   if (!term || term[0].length !== said.length) return null
   const number = numberOf(term[1]!) * (negative && kind === 'temperature' ? -1 : 1)

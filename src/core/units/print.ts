@@ -1,13 +1,25 @@
-import { METRES_PER_FOOT, MM_PER_INCH, SCALES, type Quantity, type Reading, type UnitSystem } from './quantity'
+import {
+  METRES_PER_FOOT,
+  MM_PER_INCH,
+  SCALES,
+  type Quantity,
+  type Reading,
+  type UnitSystem,
+} from './quantity'
 
 /**
- * Prints a quantity with as many digits as the work can use: heights to 10 mm or ½ in, cut lengths up to the next
+ * Prints a quantity with as many digits as the work can use: heights to 10 mm or ½ in, cut lengths up to
+ * the next
  * 0.1 m or 3 in, sizes to 0.1 mm or 1/64 in. Densities round down, so that a figure never flatters.
  */
 export function print(quantity: Quantity, units: UnitSystem): string {
   const { value, kind } = quantity
-  if (kind === 'length') return units === 'metric' ? `${fixed(value, 2)} m` : feetAndInches(value, 2, Math.round)
-  if (kind === 'cut') return units === 'metric' ? `${fixed(Math.ceil(round(value * 10, 6)) / 10, 1)} m` : feetAndInches(value, 1 / 3, Math.ceil)
+  if (kind === 'length')
+    return units === 'metric' ? `${fixed(value, 2)} m` : feetAndInches(value, 2, Math.round)
+  if (kind === 'cut')
+    return units === 'metric'
+      ? `${fixed(Math.ceil(round(value * 10, 6)) / 10, 1)} m`
+      : feetAndInches(value, 1 / 3, Math.ceil)
   if (kind === 'size') return units === 'metric' ? `${trimmed(value, 1)} mm` : inches(value / MM_PER_INCH, 64)
   if (kind === 'time') return shutter(value)
   const scale = SCALES[kind][units]
@@ -28,14 +40,19 @@ export function printReading(reading: Reading, units: UnitSystem): string {
   return 'text' in reading ? reading.text : print(reading, units)
 }
 
-/** Feet and inches to 1/`perInch` inch: `12' 6 1/2"`. `perInch` below 1 gives steps of whole inches (1/3: three inches). */
+/**
+ * Feet and inches to 1/`perInch` inch: `12' 6 1/2"`. `perInch` below 1 gives steps of whole inches (1/3:
+ * three inches).
+ */
 function feetAndInches(metres: number, perInch: number, rounding: (x: number) => number): string {
   const steps = rounding(round((Math.abs(metres) / METRES_PER_FOOT) * 12 * perInch, 6))
   const total = steps / perInch
   const feet = Math.floor(round(total / 12, 9))
   const rest = total - feet * 12
   const sign = metres < 0 && steps > 0 ? '−' : ''
-  return feet === 0 ? `${sign}${inches(rest, Math.max(1, perInch))}` : `${sign}${feet}' ${inches(rest, Math.max(1, perInch))}`
+  return feet === 0
+    ? `${sign}${inches(rest, Math.max(1, perInch))}`
+    : `${sign}${feet}' ${inches(rest, Math.max(1, perInch))}`
 }
 
 /** Inches as a whole number and a fraction in lowest terms: `6 1/2"`, `5/64"`. */

@@ -9,29 +9,49 @@ const metres = (words: string, units: UnitSystem = 'metric') => {
 
 describe('parse', () => {
   it.each([
-    ['3.8', 3.8], ['3,8 m', 3.8], ['3.8m', 3.8], ['380 cm', 3.8], ['3800 mm', 3.8], ['1 m 20 cm', 1.2],
-    [`12'6"`, 3.81], [`12' 6`, 3.81], ['12 ft 6 1/2 in', 3.8227], ['12′ 6½″', 3.8227], ['6 1/2"', 0.1651], ['−0.4 m', -0.4],
+    ['3.8', 3.8],
+    ['3,8 m', 3.8],
+    ['3.8m', 3.8],
+    ['380 cm', 3.8],
+    ['3800 mm', 3.8],
+    ['1 m 20 cm', 1.2],
+    [`12'6"`, 3.81],
+    [`12' 6`, 3.81],
+    ['12 ft 6 1/2 in', 3.8227],
+    ['12′ 6½″', 3.8227],
+    ['6 1/2"', 0.1651],
+    ['−0.4 m', -0.4],
   ])('reads %s as metres', (words, expected) => expect(metres(words)).toBeCloseTo(expected, 9))
 
   it('reads a bare number in the unit the job shows', () => {
     expect(metres('10', 'imperial')).toBeCloseTo(3.048, 9)
     expect(parse('5/64"', 'size', 'metric')).toEqual({ ok: true, value: expect.closeTo(1.984, 3) as number })
     expect(parse('1/4', 'size', 'imperial')).toEqual({ ok: true, value: expect.closeTo(6.35, 9) as number })
-    expect(parse('104 F', 'temperature', 'metric')).toEqual({ ok: true, value: expect.closeTo(40, 9) as number })
+    expect(parse('104 F', 'temperature', 'metric')).toEqual({
+      ok: true,
+      value: expect.closeTo(40, 9) as number,
+    })
     expect(parse('-5', 'temperature', 'metric')).toEqual({ ok: true, value: -5 })
     expect(parse('1/60', 'time', 'metric')).toEqual({ ok: true, value: expect.closeTo(1 / 60, 12) as number })
   })
 
-  it.each(['', 'tall', '3 4', '6" 2\'', '3.8 furlongs', '1/0', '--3', "12'6\"7", 'NaN', '1e9 m'])('refuses %j and says how to write it', (words) => {
-    expect(metres(words)).toMatch(/Write it like/)
-  })
+  it.each(['', 'tall', '3 4', '6" 2\'', '3.8 furlongs', '1/0', '--3', '12\'6"7', 'NaN', '1e9 m'])(
+    'refuses %j and says how to write it',
+    (words) => {
+      expect(metres(words)).toMatch(/Write it like/)
+    },
+  )
 
   it('answers any string at all without throwing or yielding a number that is none', () => {
     fc.assert(
-      fc.property(fc.string(), fc.constantFrom<QuantityKind>('length', 'size', 'temperature', 'mass', 'time'), (words, kind) => {
-        const parsed = parse(words, kind, 'imperial')
-        expect(parsed.ok ? Number.isFinite(parsed.value) : parsed.message.length > 0).toBe(true)
-      }),
+      fc.property(
+        fc.string(),
+        fc.constantFrom<QuantityKind>('length', 'size', 'temperature', 'mass', 'time'),
+        (words, kind) => {
+          const parsed = parse(words, kind, 'imperial')
+          expect(parsed.ok ? Number.isFinite(parsed.value) : parsed.message.length > 0).toBe(true)
+        },
+      ),
     )
   })
 })
@@ -49,9 +69,17 @@ describe('print', () => {
 
   /** What is printed reads back as the same figure, to the step that was printed. */
   it.each<[QuantityKind, UnitSystem, number, number]>([
-    ['length', 'metric', 500, 0.005], ['length', 'imperial', 500, 0.0064], ['cut', 'metric', 500, 0.1], ['cut', 'imperial', 500, 0.0763],
-    ['size', 'metric', 300, 0.05], ['size', 'imperial', 300, 0.2], ['mass', 'imperial', 90, 0.003], ['temperature', 'imperial', 90, 0.3],
-    ['angle', 'metric', 90, 0.05], ['force', 'imperial', 9000, 0.25], ['density', 'imperial', 2000, 0.34],
+    ['length', 'metric', 500, 0.005],
+    ['length', 'imperial', 500, 0.0064],
+    ['cut', 'metric', 500, 0.1],
+    ['cut', 'imperial', 500, 0.0763],
+    ['size', 'metric', 300, 0.05],
+    ['size', 'imperial', 300, 0.2],
+    ['mass', 'imperial', 90, 0.003],
+    ['temperature', 'imperial', 90, 0.3],
+    ['angle', 'metric', 90, 0.05],
+    ['force', 'imperial', 9000, 0.25],
+    ['density', 'imperial', 2000, 0.34],
   ])('round trips %s in %s', (kind, units, most, step) => {
     const signed = kind === 'length' || kind === 'temperature' || kind === 'angle'
     fc.assert(

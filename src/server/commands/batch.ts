@@ -16,66 +16,84 @@ export interface BatchAnswer {
   readonly revisions: Readonly<Record<string, number>>
 }
 
-/** A batch as it comes in: commands are validated one by one, so that one bad command does not lose the others. */
-export const Batch = z.strictObject({ commands: z.array(z.unknown()).min(1, 'Send at least one command.').max(5000, 'Send at most 5000 commands at once.') })
+/**
+ * A batch as it comes in: commands are validated one by one, so that one bad command does not lose the
+ * others.
+ */
+export const Batch = z.strictObject({
+  commands: z
+    .array(z.unknown())
+    .min(1, 'Send at least one command.')
+    .max(5000, 'Send at most 5000 commands at once.'),
+})
 
 /**
- * Applies a batch in one transaction. Each command is answered: applied, already applied (its id is known), or refused
- * with reasons. Refused commands change nothing and do not hold up the others.
+ * Applies a batch in one transaction. Each command is answered: applied, already applied (its id is known),
+ * or refused with reasons. Refused commands change nothing and do not hold up the others.
  */
 export function applyBatch(db: Db, commands: readonly unknown[]): BatchAnswer {
   const saved: Stored[] = []
-  const answer = db.transaction((): BatchAnswer => {
-    const jobs = new Map<string, { before: Stored | null; now: Job | null }>()
-    const known = db.prepare('SELECT body FROM command WHERE id = ?').pluck()
-    const log: Command[] = []
-    const bodies = new Map<string, string>()
+  const answer = db
+    .transaction((): BatchAnswer => {
+      const jobs = new Map<string, { before: Stored | null; now: Job | null }>()
+      const known = db.prepare('SELECT body FROM command WHERE id = ?').pluck()
+      const log: Command[] = []
+      const bodies = new Map<string, string>()
 
-    const answers = commands.map((raw): Answer => {
-      const parsed = Command.safeParse(raw)
-      if (!parsed.success) return { id: idOf(raw), status: 'refused', reasons: reasonsOf(parsed.error) }
-      const command = parsed.data
-      let job = jobs.get(command.jobId)
-      if (!job) {
-        const before = load(db, command.jobId)
-        job = { before, now: before?.job ?? null }
-        jobs.set(command.jobId, job)
+      const answers = commands.map((raw): Answer => {
+        const parsed = Command.safeParse(raw)
+        if (!parsed.success) return { id: idOf(raw), status: 'refused', reasons: reasonsOf(parsed.error) }
+        const command = parsed.data
+        let job = jobs.get(command.jobId)
+        if (!job) {
+          const before = load(db, command.jobId)
+          job = { before, now: before?.job ?? null }
+          jobs.set(command.jobId, job)
+        }
+        const body = JSON.stringify(command)
+        const earlier = bodies.get(command.id) ?? (known.get(command.id) as string | undefined)
+        if (earlier !== undefined) {
+          if (earlier === body) return { id: command.id, status: 'already applied' }
+          return {
+            id: command.id,
+            status: 'refused',
+            reasons: [{ path: '/id', message: 'This id was used for another command.' }],
+          }
+        }
+        const lacking = missingPhoto(db, command)
+        if (lacking) return { id: command.id, status: 'refused', reasons: [lacking] }
+        const applied = apply(job.now, command, CATALOGUE)
+        if (!applied.ok) return { id: command.id, status: 'refused', reasons: applied.reasons }
+        job.now = applied.job
+        log.push(command)
+        bodies.set(command.id, body)
+        return { id: command.id, status: 'applied' }
+      })
+      const revisions: Record<string, number> = {}
+      for (const [id, { before, now }] of jobs) {
+        const old = before?.revision ?? 0
+        if (!now) continue
+        const changed = now !== before?.job
+        revisions[id] = changed ? old + 1 : old
+        if (!changed) continue
+        saveJob(db, before?.job ?? null, now, old + 1)
+        saved.push({ revision: old + 1, job: now })
       }
-      const body = JSON.stringify(command)
-      const earlier = bodies.get(command.id) ?? (known.get(command.id) as string | undefined)
-      if (earlier !== undefined) {
-        if (earlier === body) return { id: command.id, status: 'already applied' }
-        return { id: command.id, status: 'refused', reasons: [{ path: '/id', message: 'This id was used for another command.' }] }
-      }
-      const lacking = missingPhoto(db, command)
-      if (lacking) return { id: command.id, status: 'refused', reasons: [lacking] }
-      const applied = apply(job.now, command, CATALOGUE)
-      if (!applied.ok) return { id: command.id, status: 'refused', reasons: applied.reasons }
-      job.now = applied.job
-      log.push(command)
-      bodies.set(command.id, body)
-      return { id: command.id, status: 'applied' }
+      keepCommands(
+        db,
+        log.map((command) => ({ command, body: bodies.get(command.id)! })),
+      )
+      return { answers, revisions }
     })
-    const revisions: Record<string, number> = {}
-    for (const [id, { before, now }] of jobs) {
-      const old = before?.revision ?? 0
-      if (!now) continue
-      const changed = now !== before?.job
-      revisions[id] = changed ? old + 1 : old
-      if (!changed) continue
-      saveJob(db, before?.job ?? null, now, old + 1)
-      saved.push({ revision: old + 1, job: now })
-    }
-    keepCommands(db, log.map((command) => ({ command, body: bodies.get(command.id)! })))
-    return { answers, revisions }
-  }).immediate()
+    .immediate()
   for (const stored of saved) heldBy(db).set(stored.job.id, stored) // only once the transaction stands
   return answer
 }
 
 /**
- * Makes a job that is not here yet from its commands, whole or not at all: the reasons why one is refused, empty when all
- * were applied, or 'exists'. The work is done before the record is locked, so that nobody waits for it.
+ * Makes a job that is not here yet from its commands, whole or not at all: the reasons why one is refused,
+ * empty when all were applied, or 'exists'. The work is done before the record is locked, so that nobody
+ * waits for it.
  */
 export function applyNew(db: Db, commands: readonly Command[]): 'exists' | readonly Reason[] {
   let job: Job | null = null
@@ -87,18 +105,29 @@ export function applyNew(db: Db, commands: readonly Command[]): 'exists' | reado
     job = applied.job
   }
   const made = job!
-  return db.transaction((): 'exists' | readonly Reason[] => {
-    if (revisionOf(db, made.id) !== null) return 'exists'
-    saveJob(db, null, made, 1)
-    keepCommands(db, commands.map((command) => ({ command, body: JSON.stringify(command) })))
-    return []
-  }).immediate()
+  return db
+    .transaction((): 'exists' | readonly Reason[] => {
+      if (revisionOf(db, made.id) !== null) return 'exists'
+      saveJob(db, null, made, 1)
+      keepCommands(
+        db,
+        commands.map((command) => ({ command, body: JSON.stringify(command) })),
+      )
+      return []
+    })
+    .immediate()
 }
 
 function keepCommands(db: Db, log: readonly { readonly command: Command; readonly body: string }[]): void {
-  const insert = db.prepare('INSERT INTO command (id, job_id, type, at, by, body, applied_at) VALUES (@id, @jobId, @type, @at, @by, @body, @appliedAt)')
+  const insert = db.prepare(
+    'INSERT INTO command (id, job_id, type, at, by, body, applied_at) VALUES (@id, @jobId, @type, @at, @by, @body, @appliedAt)',
+  )
   const appliedAt = new Date().toISOString()
-  for (const { command: { id, jobId, type, at, by }, body } of log) insert.run({ id, jobId, type, at, by, body, appliedAt })
+  for (const {
+    command: { id, jobId, type, at, by },
+    body,
+  } of log)
+    insert.run({ id, jobId, type, at, by, body, appliedAt })
 }
 
 /** Loads a job, from memory when the record still stands at the same revision. */
@@ -125,7 +154,12 @@ function heldBy(db: Db): Map<string, Stored> {
 }
 
 function missingPhoto(db: Db, command: Command): Reason | null {
-  const named = command.type === 'addPhoto' ? { sha256: command.facts.sha256, path: '/facts/sha256' } : command.type === 'setBackground' && command.background ? { sha256: command.background.sha256, path: '/background/sha256' } : null
+  const named =
+    command.type === 'addPhoto'
+      ? { sha256: command.facts.sha256, path: '/facts/sha256' }
+      : command.type === 'setBackground' && command.background
+        ? { sha256: command.background.sha256, path: '/background/sha256' }
+        : null
   if (!named || db.prepare('SELECT 1 FROM photo_content WHERE sha256 = ?').get(named.sha256)) return null
   return { path: named.path, message: 'Upload the picture first: its bytes are not here yet.' }
 }

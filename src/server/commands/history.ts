@@ -11,6 +11,12 @@ export interface Entry {
 
 /** Commands of a job in the order in which they were applied, after `after`, at most `limit`. */
 export function history(db: Db, jobId: string, after = 0, limit = 1000): Entry[] {
-  const rows = db.prepare('SELECT seq, applied_at, body FROM command WHERE job_id = ? AND seq > ? ORDER BY seq LIMIT ?').all(jobId, after, limit) as { seq: number; applied_at: string; body: string }[]
-  return rows.map(({ seq, applied_at, body }) => ({ seq, appliedAt: applied_at, command: JSON.parse(body) as Command }))
+  const rows = db
+    .prepare('SELECT seq, applied_at, body FROM command WHERE job_id = ? AND seq > ? ORDER BY seq LIMIT ?')
+    .all(jobId, after, limit) as { seq: number; applied_at: string; body: string }[]
+  return rows.map(({ seq, applied_at, body }) => ({
+    seq,
+    appliedAt: applied_at,
+    command: JSON.parse(body) as Command,
+  }))
 }

@@ -17,12 +17,29 @@ it('a record of the first version is brought up without loss', () => {
   first.close()
   const now = openRecord(old)
   const sights = now.prepare('SELECT sight FROM device ORDER BY position').pluck().all() as (string | null)[]
-  expect(sights.map((words) => (words === null ? null : (JSON.parse(words) as unknown)))).toEqual([{ heightM: 3, wish: { place: 'left', kept: true, reason: '', agreedBy: '', at: null }, place: null }, null])
-  expect(JSON.parse(now.prepare('SELECT mount FROM device').pluck().get() as string)).toEqual({ fixingId: 'screw-8', edgeMm: null, slotMm: null, pole: null })
+  expect(sights.map((words) => (words === null ? null : (JSON.parse(words) as unknown)))).toEqual([
+    { heightM: 3, wish: { place: 'left', kept: true, reason: '', agreedBy: '', at: null }, place: null },
+    null,
+  ])
+  expect(JSON.parse(now.prepare('SELECT mount FROM device').pluck().get() as string)).toEqual({
+    fixingId: 'screw-8',
+    edgeMm: null,
+    slotMm: null,
+    pole: null,
+  })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
   expect(now.pragma('user_version', { simple: true })).toBe(4)
-  expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({ terrain: 'open', mains_v: 230, keep_photo_place: 0 })
-  expect(JSON.parse(now.prepare('SELECT route FROM device').pluck().get() as string)).toEqual({ segments: [{ id: 'a', conduitName: '' }, { id: 'b', conduitName: '' }] })
+  expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
+    terrain: 'open',
+    mains_v: 230,
+    keep_photo_place: 0,
+  })
+  expect(JSON.parse(now.prepare('SELECT route FROM device').pluck().get() as string)).toEqual({
+    segments: [
+      { id: 'a', conduitName: '' },
+      { id: 'b', conduitName: '' },
+    ],
+  })
   expect(now.prepare('SELECT step_id FROM step_record').pluck().all()).toEqual(['bench/unpack'])
   now.close()
   rmSync(old, { recursive: true })

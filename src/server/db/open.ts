@@ -22,13 +22,21 @@ export function openRecord(folder: string): Db {
   return db
 }
 
-/** Applies numbered migrations in order, each in a transaction of its own. Refuses a record newer than this program. */
+/**
+ * Applies numbered migrations in order, each in a transaction of its own. Refuses a record newer than this
+ * program.
+ */
 function migrate(db: Db): void {
   const folder = join(/* turbopackIgnore: true */ process.cwd(), 'src/server/db/migrations')
-  const files = readdirSync(folder).filter((name) => /^\d{4}-.*\.sql$/.test(name)).sort()
+  const files = readdirSync(folder)
+    .filter((name) => /^\d{4}-.*\.sql$/.test(name))
+    .sort()
   db.transaction(() => {
     const version = db.pragma('user_version', { simple: true }) as number
-    if (version > files.length) throw new Error(`The record in the data folder is of version ${version}; this program knows ${files.length}. Use a newer program.`)
+    if (version > files.length)
+      throw new Error(
+        `The record in the data folder is of version ${version}; this program knows ${files.length}. Use a newer program.`,
+      )
     for (const [index, name] of files.entries()) {
       if (index < version) continue
       db.exec(readFileSync(join(folder, name), 'utf8'))

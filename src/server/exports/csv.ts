@@ -12,18 +12,43 @@ function named(marks: readonly string[], { devices }: Of): string {
   return marks.map((mark) => `${mark} ${names.get(mark) ?? ''}`.trim()).join('; ')
 }
 
-/** CSV that spreadsheets read as it is meant: UTF-8 told by its byte-order mark, and no cell that would run as a formula. */
+/**
+ * CSV that spreadsheets read as it is meant: UTF-8 told by its byte-order mark, and no cell that would run
+ * as a formula.
+ */
 function csv(rows: readonly Record<string, string | number>[]): string {
   return `\uFEFF${Papa.unparse([...rows], { escapeFormulae: /^[=+\-@\t\r\uFF1D\uFF0B\uFF0D\uFF20]/ })}`
 }
 
 /** The lists of a pull sheet as CSV: the same figures as the screen, in the job's units. */
 export const PULL_LISTS = {
-  'cut-list': ({ cuts }: PullSheet, job: Of) => csv(cuts.map(({ mark, cable, cutM, installedM }) => ({
-    device: named([mark], job), cable, cut: cutM === null ? 'ready-made lead' : print({ value: cutM, kind: 'cut' }, job.units), installed: print({ value: installedM, kind: 'cut' }, job.units),
-  }))),
-  'drill-list': ({ drills }: PullSheet, job: Of) => csv(drills.map(({ surface, purpose, bit, count, marks }) => ({ surface, purpose, bit, holes: count, devices: named(marks, job) }))),
-  'van-list': ({ van }: PullSheet, job: Of) => csv(van.map(({ kind, item, count, spare, unit, marks }) => ({
-    kind, item, count: unit === 'm' ? print({ value: count, kind: 'cut' }, job.units) : count, spare, devices: named(marks, job),
-  }))),
+  'cut-list': ({ cuts }: PullSheet, job: Of) =>
+    csv(
+      cuts.map(({ mark, cable, cutM, installedM }) => ({
+        device: named([mark], job),
+        cable,
+        cut: cutM === null ? 'ready-made lead' : print({ value: cutM, kind: 'cut' }, job.units),
+        installed: print({ value: installedM, kind: 'cut' }, job.units),
+      })),
+    ),
+  'drill-list': ({ drills }: PullSheet, job: Of) =>
+    csv(
+      drills.map(({ surface, purpose, bit, count, marks }) => ({
+        surface,
+        purpose,
+        bit,
+        holes: count,
+        devices: named(marks, job),
+      })),
+    ),
+  'van-list': ({ van }: PullSheet, job: Of) =>
+    csv(
+      van.map(({ kind, item, count, spare, unit, marks }) => ({
+        kind,
+        item,
+        count: unit === 'm' ? print({ value: count, kind: 'cut' }, job.units) : count,
+        spare,
+        devices: named(marks, job),
+      })),
+    ),
 } as const

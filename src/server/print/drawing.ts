@@ -11,35 +11,80 @@ export function ink(hex: string): RGB {
 
 /** The marks of a drawing in ink on white paper. */
 const PENS: Record<Exclude<Pen, 'none'>, { width: number; stroke: RGB; dash?: number[] }> = {
-  outline: { width: 2, stroke: ink('#1C2126') }, object: { width: 1.2, stroke: ink('#1C2126') }, thin: { width: 0.7, stroke: ink('#5A636C') },
-  dimension: { width: 0.6, stroke: ink('#5A636C') }, axis: { width: 0.9, stroke: ink('#A84B1C'), dash: [10, 3, 2, 3] }, ray: { width: 1.1, stroke: ink('#A84B1C') },
+  outline: { width: 2, stroke: ink('#1C2126') },
+  object: { width: 1.2, stroke: ink('#1C2126') },
+  thin: { width: 0.7, stroke: ink('#5A636C') },
+  dimension: { width: 0.6, stroke: ink('#5A636C') },
+  axis: { width: 0.9, stroke: ink('#A84B1C'), dash: [10, 3, 2, 3] },
+  ray: { width: 1.1, stroke: ink('#A84B1C') },
   leader: { width: 0.7, stroke: ink('#1C2126') },
 }
 const FILLS: Record<Exclude<Fill, 'none' | keyof typeof WIRES>, string> = {
-  ink: '#1C2126', sheet: '#FFFFFF', seen: '#F3E4DA', hatch: '#CFCBC0', soft: '#E4E1D7', copper: '#A84B1C', good: '#1D7467', check: '#8A5F00', stop: '#AE2A1F',
+  ink: '#1C2126',
+  sheet: '#FFFFFF',
+  seen: '#F3E4DA',
+  hatch: '#CFCBC0',
+  soft: '#E4E1D7',
+  copper: '#A84B1C',
+  good: '#1D7467',
+  check: '#8A5F00',
+  stop: '#AE2A1F',
 }
 const TONES: Record<Tone, RGB> = {
-  ink: ink('#1C2126'), soft: ink('#5A636C'), copper: ink('#A84B1C'), good: ink('#1D7467'), check: ink('#8A5F00'), stop: ink('#AE2A1F'), paper: ink('#FFFFFF'),
+  ink: ink('#1C2126'),
+  soft: ink('#5A636C'),
+  copper: ink('#A84B1C'),
+  good: ink('#1D7467'),
+  check: ink('#8A5F00'),
+  stop: ink('#AE2A1F'),
+  paper: ink('#FFFFFF'),
 }
 const SIZES = { small: 10.5, label: 12, figure: 15 }
 
-const fillOf = (fill: Fill): RGB | undefined => (fill === 'none' ? undefined : ink({ ...FILLS, ...WIRES }[fill]))
+const fillOf = (fill: Fill): RGB | undefined =>
+  fill === 'none' ? undefined : ink({ ...FILLS, ...WIRES }[fill])
 
 /** Draws a drawing `width` points wide, its upper left corner at (x, top) of the page. */
-export function drawDrawing(page: PDFPage, fonts: Fonts, drawing: Drawing, x: number, top: number, width: number): void {
+export function drawDrawing(
+  page: PDFPage,
+  fonts: Fonts,
+  drawing: Drawing,
+  x: number,
+  top: number,
+  width: number,
+): void {
   const k = width / drawing.width
   const at = ([u, v]: Spot): [number, number] => [x + u * k, top - v * k]
   for (const mark of drawing.marks) drawMark(page, fonts, mark, k, at)
 }
 
-function drawMark(page: PDFPage, fonts: Fonts, mark: Mark, k: number, at: (spot: Spot) => [number, number]): void {
+function drawMark(
+  page: PDFPage,
+  fonts: Fonts,
+  mark: Mark,
+  k: number,
+  at: (spot: Spot) => [number, number],
+): void {
   if (mark.kind === 'words') return drawWords(page, fonts, mark, k, at)
   const pen = mark.pen === 'none' ? null : PENS[mark.pen]
-  const border = pen ? { borderColor: pen.stroke, borderWidth: pen.width * k, ...(pen.dash ? { borderDashArray: pen.dash.map((n) => n * k) } : {}) } : {}
+  const border = pen
+    ? {
+        borderColor: pen.stroke,
+        borderWidth: pen.width * k,
+        ...(pen.dash ? { borderDashArray: pen.dash.map((n) => n * k) } : {}),
+      }
+    : {}
   if (mark.kind === 'line') {
     if (!pen) return
     const [[x1, y1], [x2, y2]] = [at(mark.from), at(mark.to)]
-    page.drawLine({ start: { x: x1, y: y1 }, end: { x: x2, y: y2 }, thickness: pen.width * k, color: pen.stroke, lineCap: LineCapStyle.Butt, ...(pen.dash ? { dashArray: pen.dash.map((n) => n * k) } : {}) })
+    page.drawLine({
+      start: { x: x1, y: y1 },
+      end: { x: x2, y: y2 },
+      thickness: pen.width * k,
+      color: pen.stroke,
+      lineCap: LineCapStyle.Butt,
+      ...(pen.dash ? { dashArray: pen.dash.map((n) => n * k) } : {}),
+    })
     return
   }
   const color = fillOf(mark.fill)
@@ -51,14 +96,32 @@ function drawMark(page: PDFPage, fonts: Fonts, mark: Mark, k: number, at: (spot:
   if (mark.spots.length < 2) return
   // The path's own y runs down from the page's upper left corner.
   const points = mark.spots.map(at).map(([px, py]) => `${px.toFixed(2)} ${(-py).toFixed(2)}`)
-  page.drawSvgPath(`M${points.join('L')}${mark.open ? '' : 'Z'}`, { x: 0, y: 0, ...(color && !mark.open ? { color } : {}), ...border })
+  page.drawSvgPath(`M${points.join('L')}${mark.open ? '' : 'Z'}`, {
+    x: 0,
+    y: 0,
+    ...(color && !mark.open ? { color } : {}),
+    ...border,
+  })
 }
 
-function drawWords(page: PDFPage, fonts: Fonts, { at: spot, words, size, tone, anchor, upright }: Extract<Mark, { kind: 'words' }>, k: number, at: (spot: Spot) => [number, number]): void {
+function drawWords(
+  page: PDFPage,
+  fonts: Fonts,
+  { at: spot, words, size, tone, anchor, upright }: Extract<Mark, { kind: 'words' }>,
+  k: number,
+  at: (spot: Spot) => [number, number],
+): void {
   const font = size === 'small' ? fonts.plain : fonts.bold
   const said = inFont(words)
   const points = SIZES[size] * k
   const back = { start: 0, middle: 0.5, end: 1 }[anchor] * font.widthOfTextAtSize(said, points)
   const [x, y] = at(spot)
-  page.drawText(said, { x: upright ? x : x - back, y: upright ? y - back : y, size: points, font, color: TONES[tone], ...(upright ? { rotate: degrees(90) } : {}) })
+  page.drawText(said, {
+    x: upright ? x : x - back,
+    y: upright ? y - back : y,
+    size: points,
+    font,
+    color: TONES[tone],
+    ...(upright ? { rotate: degrees(90) } : {}),
+  })
 }

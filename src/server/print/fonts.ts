@@ -16,7 +16,10 @@ const unpacked = new Map<number, Uint8Array>()
 function font(weight: 400 | 600): Uint8Array {
   const held = unpacked.get(weight)
   if (held) return held
-  const path = join(/* turbopackIgnore: true */ process.cwd(), `node_modules/@fontsource/barlow/files/barlow-latin-${weight}-normal.woff`)
+  const path = join(
+    /* turbopackIgnore: true */ process.cwd(),
+    `node_modules/@fontsource/barlow/files/barlow-latin-${weight}-normal.woff`,
+  )
   const bytes = unpack(readFileSync(path))
   unpacked.set(weight, bytes)
   return bytes
@@ -27,7 +30,10 @@ interface Face {
   readonly glyphsForString: (words: string) => unknown
 }
 
-/** Fonts whose words are set sign by sign: print places them so anyway, and looking for ligatures takes most of its time. */
+/**
+ * Fonts whose words are set sign by sign: print places them so anyway, and looking for ligatures takes most
+ * of its time.
+ */
 const plainly = {
   create: (bytes: Uint8Array): unknown => {
     const face = fontkit.create(bytes) as unknown as Face
@@ -39,20 +45,32 @@ const plainly = {
 /** Puts the fonts into a document, only the signs that it uses. */
 export async function fontsOf(doc: PDFDocument): Promise<Fonts> {
   doc.registerFontkit(plainly as typeof fontkit)
-  return { plain: await doc.embedFont(font(400), { subset: true }), bold: await doc.embedFont(font(600), { subset: true }) }
+  return {
+    plain: await doc.embedFont(font(400), { subset: true }),
+    bold: await doc.embedFont(font(600), { subset: true }),
+  }
 }
 
 /**
- * The TrueType font inside a WOFF file (W3C WOFF 1.0, sections 3 to 5): its tables inflated and laid one after another. The
- * font library can read WOFF itself, by an inflater of its own that takes a second for what the platform's takes no time.
+ * The TrueType font inside a WOFF file (W3C WOFF 1.0, sections 3 to 5): its tables inflated and laid one
+ * after another. The font library can read WOFF itself, by an inflater of its own that takes a second for
+ * what the platform's takes no time.
  */
 function unpack(woff: Buffer): Uint8Array {
   const count = woff.readUInt16BE(12)
   const tables = Array.from({ length: count }, (_, i) => {
     const at = 44 + 20 * i
-    const [offset, packed, length] = [woff.readUInt32BE(at + 4), woff.readUInt32BE(at + 8), woff.readUInt32BE(at + 12)]
+    const [offset, packed, length] = [
+      woff.readUInt32BE(at + 4),
+      woff.readUInt32BE(at + 8),
+      woff.readUInt32BE(at + 12),
+    ]
     const body = woff.subarray(offset, offset + packed)
-    return { tag: woff.subarray(at, at + 4), sum: woff.readUInt32BE(at + 16), body: packed < length ? inflateSync(body) : body }
+    return {
+      tag: woff.subarray(at, at + 4),
+      sum: woff.readUInt32BE(at + 16),
+      body: packed < length ? inflateSync(body) : body,
+    }
   })
   const padded = (length: number) => Math.ceil(length / 4) * 4
   const out = Buffer.alloc(12 + 16 * count + tables.reduce((sum, { body }) => sum + padded(body.length), 0))

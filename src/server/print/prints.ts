@@ -37,13 +37,33 @@ export function startPrint({ folder, jobId, deviceId, name }: PrintOrder): Print
   const id = randomUUID()
   const incoming = join(/* turbopackIgnore: true */ folder, 'incoming')
   mkdirSync(incoming, { recursive: true })
-  const running: Running = { print: { id, path: join(/* turbopackIgnore: true */ incoming, `${id}.pdf`), name, state: 'printing', done: 0, total: 0, message: null }, cancel: new AbortController() }
+  const running: Running = {
+    print: {
+      id,
+      path: join(/* turbopackIgnore: true */ incoming, `${id}.pdf`),
+      name,
+      state: 'printing',
+      done: 0,
+      total: 0,
+      message: null,
+    },
+    cancel: new AbortController(),
+  }
   prints().set(id, running)
   const change = (part: Partial<Print>) => (running.print = { ...running.print, ...part })
   const today = new Date().toISOString().slice(0, 10)
-  void work('record', { folder, jobId, deviceId, today, to: running.print.path }, { signal: running.cancel.signal, onProgress: (done, total) => change({ done, total }) })
+  void work(
+    'record',
+    { folder, jobId, deviceId, today, to: running.print.path },
+    { signal: running.cancel.signal, onProgress: (done, total) => change({ done, total }) },
+  )
     .then((found) => change({ state: found ? 'done' : 'no such device' }))
-    .catch((error: unknown) => change({ state: error instanceof Cancelled ? 'cancelled' : 'failed', message: error instanceof Error ? error.message.split('\n')[0]! : 'It broke.' }))
+    .catch((error: unknown) =>
+      change({
+        state: error instanceof Cancelled ? 'cancelled' : 'failed',
+        message: error instanceof Error ? error.message.split('\n')[0]! : 'It broke.',
+      }),
+    )
     .finally(() => setTimeout(() => forget(id), KEPT_MS).unref())
   return running.print
 }

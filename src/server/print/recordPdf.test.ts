@@ -20,10 +20,17 @@ import { templatePdf } from './templatePdf'
 /** Reads a PDF back with a general PDF library. */
 async function pagesOf(bytes: Uint8Array): Promise<string[]> {
   const pdf = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 }).promise
-  return Promise.all(Array.from({ length: pdf.numPages }, async (_, i) => (await (await pdf.getPage(i + 1)).getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ')))
+  return Promise.all(
+    Array.from({ length: pdf.numPages }, async (_, i) =>
+      (await (await pdf.getPage(i + 1)).getTextContent()).items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' '),
+    ),
+  )
 }
 
-const print = (deviceId: string | null) => recordPdf({ job, deviceId, today: '2026-11-24', picture: () => null })
+const print = (deviceId: string | null) =>
+  recordPdf({ job, deviceId, today: '2026-11-24', picture: () => null })
 
 let folder: string
 let db: Db
@@ -45,7 +52,16 @@ afterAll(() => {
 describe('the printed record', () => {
   it('of a job has every device, its figures in the job’s units, its steps and faults', async () => {
     const text = (await pagesOf((await print(null))!)).join(' ').replace(/\s+/g, ' ')
-    for (const name of ['Tamarisk surgery', 'Front porch', 'Car park', 'Waiting room', 'px/ft', 'Two screws where the box asks for four', 'Silicone over the drilled hole']) expect(text).toContain(name)
+    for (const name of [
+      'Tamarisk surgery',
+      'Front porch',
+      'Car park',
+      'Waiting room',
+      'px/ft',
+      'Two screws where the box asks for four',
+      'Silicone over the drilled hole',
+    ])
+      expect(text).toContain(name)
     expect(text).toMatch(/Install log, \d+ of \d+/)
     expect(text).toMatch(/Stop Measure the volts at the camera 10.4 V/)
     expect(text).not.toContain('Ω') // the shipped font has none
@@ -59,8 +75,12 @@ describe('the printed record', () => {
 })
 
 it('names downloads plainly', () => {
-  expect(attachment('Kestrel Quay boatyard', 'pdf')).toEqual({ 'content-disposition': 'attachment; filename="kestrel-quay-boatyard.pdf"' })
-  expect(attachment('../../ Ünï"\r\nx', 'job.json')).toEqual({ 'content-disposition': 'attachment; filename="u-ni-x.job.json"' })
+  expect(attachment('Kestrel Quay boatyard', 'pdf')).toEqual({
+    'content-disposition': 'attachment; filename="kestrel-quay-boatyard.pdf"',
+  })
+  expect(attachment('../../ Ünï"\r\nx', 'job.json')).toEqual({
+    'content-disposition': 'attachment; filename="u-ni-x.job.json"',
+  })
   expect(attachment('…', 'pdf')).toEqual({ 'content-disposition': 'attachment; filename="job.pdf"' })
 })
 
@@ -70,27 +90,44 @@ describe('the drilling template as PDF', () => {
     if ('missing' in context) throw new Error('missing')
     return mountTemplate(context, job.devices[0]!.mount!)
   }
-  it.each([['a4', 595.28, 841.89], ['letter', 612, 792]] as const)('prints on %s at 1:1', async (paper, width, height) => {
-    const pdf = await getDocument({ data: new Uint8Array(await templatePdf(template(), paper, 'Tamarisk surgery')), verbosity: 0 }).promise
+  it.each([
+    ['a4', 595.28, 841.89],
+    ['letter', 612, 792],
+  ] as const)('prints on %s at 1:1', async (paper, width, height) => {
+    const pdf = await getDocument({
+      data: new Uint8Array(await templatePdf(template(), paper, 'Tamarisk surgery')),
+      verbosity: 0,
+    }).promise
     const page = await pdf.getPage(1)
     const [, , right, top] = page.view
     expect([right, top]).toEqual([expect.closeTo(width, 1), expect.closeTo(height, 1)])
     const { items } = await page.getTextContent()
     // "must measure 100 mm" starts 2 mm behind the scale, which starts 12 mm from the edge: 114 mm in points.
     const scale = items.find((item) => 'str' in item && item.str.startsWith('must measure 100'))
-    expect(scale && 'transform' in scale ? (scale.transform as number[])[4] : 0).toBeCloseTo((114 * 72) / 25.4, 0)
+    expect(scale && 'transform' in scale ? (scale.transform as number[])[4] : 0).toBeCloseTo(
+      (114 * 72) / 25.4,
+      0,
+    )
     expect(items.map((item) => ('str' in item ? item.str : '')).join(' ')).toContain('Print at 100 %')
   })
 })
 
 it('lists come as CSV in the units of the job, with marks that keep their nought and nothing that runs', () => {
   const sheet = pullSheet(job, CATALOGUE)
-  const rows = (list: keyof typeof PULL_LISTS, of = job) => Papa.parse<Record<string, string>>(PULL_LISTS[list](sheet, of).slice(1), { header: true }).data
+  const rows = (list: keyof typeof PULL_LISTS, of = job) =>
+    Papa.parse<Record<string, string>>(PULL_LISTS[list](sheet, of).slice(1), { header: true }).data
   expect(PULL_LISTS['cut-list'](sheet, job).charCodeAt(0)).toBe(0xfeff) // or a spreadsheet reads é as Ã©
-  expect(rows('cut-list')[0]).toMatchObject({ device: '01 Front porch', cable: 'RG59 with 18 AWG power pair, 9.5 mm', cut: expect.stringMatching(/^\d+'( \d+")?$/) as string })
+  expect(rows('cut-list')[0]).toMatchObject({
+    device: '01 Front porch',
+    cable: 'RG59 with 18 AWG power pair, 9.5 mm',
+    cut: expect.stringMatching(/^\d+'( \d+")?$/) as string,
+  })
   expect(rows('cut-list', { ...job, units: 'metric' })[0]!.cut).toMatch(/^\d+(\.\d+)? m$/)
   expect(rows('drill-list').map(({ bit }) => bit)).toContain('5/64" (2 mm)')
   const tricky = { ...job, devices: job.devices.map((device) => ({ ...device, name: '=1+1' })) }
-  const devices = rows('van-list', { ...tricky, devices: tricky.devices.map((device) => ({ ...device, mark: '@1' })) }).map(({ devices }) => devices!)
+  const devices = rows('van-list', {
+    ...tricky,
+    devices: tricky.devices.map((device) => ({ ...device, mark: '@1' })),
+  }).map(({ devices }) => devices!)
   expect(devices.every((cell) => !/^[=+\-@]/.test(cell))).toBe(true)
 })

@@ -10,7 +10,13 @@ import type { PDFImage } from 'pdf-lib'
 import { Sheet, SOFT } from './sheet'
 
 /** Words only: the signs of the screen are not in the shipped font. */
-const MARK_WORDS: Record<Mark, string> = { 'not planned': '', 'ready': 'ready', 'done': 'done', 'check': 'CHECK', 'stop': 'STOP' }
+const MARK_WORDS: Record<Mark, string> = {
+  'not planned': '',
+  'ready': 'ready',
+  'done': 'done',
+  'check': 'CHECK',
+  'stop': 'STOP',
+}
 const VERDICT_WORDS: Record<Verdict, string> = { good: 'Good', check: 'Check', stop: 'Stop' }
 const SIGNERS = ['Installed by', 'Checked by', 'Customer']
 
@@ -28,11 +34,23 @@ interface Printing {
 }
 
 /** The record of a job, or of one of its devices, as PDF for A4. Null when there is no such device. */
-export async function recordPdf({ job, deviceId, today, picture, onProgress }: Printing): Promise<Uint8Array | null> {
+export async function recordPdf({
+  job,
+  deviceId,
+  today,
+  picture,
+  onProgress,
+}: Printing): Promise<Uint8Array | null> {
   const assessment = assess(job, CATALOGUE)
-  const devices = deviceId === null ? assessment.devices : assessment.devices.filter((device) => device.deviceId === deviceId)
+  const devices =
+    deviceId === null
+      ? assessment.devices
+      : assessment.devices.filter((device) => device.deviceId === deviceId)
   if (devices.length === 0 && deviceId !== null) return null
-  const sheet = await Sheet.start(`${job.name}: record`, [job.name, job.address, today].filter(Boolean).join(' · '))
+  const sheet = await Sheet.start(
+    `${job.name}: record`,
+    [job.name, job.address, today].filter(Boolean).join(' · '),
+  )
   if (deviceId === null) cover(sheet, job, assessment.sentence, devices, today)
   const images = new Map<string, PDFImage>()
   for (const [index, device] of devices.entries()) {
@@ -50,9 +68,18 @@ export async function recordPdf({ job, deviceId, today, picture, onProgress }: P
   return sheet.finish()
 }
 
-function cover(sheet: Sheet, job: Job, sentence: string, devices: readonly DeviceAssessment[], today: string): void {
+function cover(
+  sheet: Sheet,
+  job: Job,
+  sentence: string,
+  devices: readonly DeviceAssessment[],
+  today: string,
+): void {
   sheet.text(job.name, { size: 20, bold: true, after: 4 })
-  sheet.text([job.address, job.headEnd ? `head end: ${job.headEnd}` : '', today].filter(Boolean).join(' · '), { color: SOFT, after: 8 })
+  sheet.text(
+    [job.address, job.headEnd ? `head end: ${job.headEnd}` : '', today].filter(Boolean).join(' · '),
+    { color: SOFT, after: 8 },
+  )
   sheet.text(`${sentence} Pin scheme ${job.policies.pinScheme} at both ends.`, { after: 8 })
   for (const { mark, name, stages, log } of devices) {
     const planned = PLANNED_STAGES.flatMap((stage) => {
@@ -61,32 +88,59 @@ function cover(sheet: Sheet, job: Job, sentence: string, devices: readonly Devic
       const word = MARK_WORDS[state.mark]
       return [`${stage} ${printReading(state.result.headline, job.units)}${word ? ` (${word})` : ''}`]
     })
-    sheet.row([{ words: `${mark} ${name}`, share: 0.27, bold: true }, { words: planned.join(', '), share: 0.63 }, { words: `${log.done}/${log.total}`, share: 0.1, right: true }])
+    sheet.row([
+      { words: `${mark} ${name}`, share: 0.27, bold: true },
+      { words: planned.join(', '), share: 0.63 },
+      { words: `${log.done}/${log.total}`, share: 0.1, right: true },
+    ])
   }
 }
 
-async function devicePages(sheet: Sheet, job: Job, assessed: DeviceAssessment, today: string, embedded: (sha256: string) => Promise<PDFImage | null>): Promise<void> {
+async function devicePages(
+  sheet: Sheet,
+  job: Job,
+  assessed: DeviceAssessment,
+  today: string,
+  embedded: (sha256: string) => Promise<PDFImage | null>,
+): Promise<void> {
   const device = job.devices.find(({ id }) => id === assessed.deviceId)!
   const record = deviceRecord(job, device, assessed, CATALOGUE)
   const drawings = drawingsOf(assessed, job.units, 460)
   sheet.heading(`${device.mark}  ${device.name}`, 14)
   sheet.text([job.name, job.address, today].filter(Boolean).join(' · '), { size: 8.5, color: SOFT })
   sheet.text(assessed.sentence, { after: 4 })
-  for (const { label, says } of record.facts) sheet.row([{ words: label, share: 0.25, soft: true }, { words: says, share: 0.75, right: true }])
+  for (const { label, says } of record.facts)
+    sheet.row([
+      { words: label, share: 0.25, soft: true },
+      { words: says, share: 0.75, right: true },
+    ])
   for (const stage of PLANNED_STAGES) {
     const state = assessed.stages?.[stage]
     const drawing = drawings[stage]
     if (!state?.planned || !drawing) continue
     const word = MARK_WORDS[state.mark]
-    sheet.drawing(`${cap(stage)}${word ? ` (${word})` : ''}`, drawing, 310, state.result.figures.map(({ label, reading }) => [label.replace('· ', ''), printReading(reading, job.units)]))
+    sheet.drawing(
+      `${cap(stage)}${word ? ` (${word})` : ''}`,
+      drawing,
+      310,
+      state.result.figures.map(({ label, reading }) => [
+        label.replace('· ', ''),
+        printReading(reading, job.units),
+      ]),
+    )
     for (const { verdict, title, figure, advice } of state.result.findings) {
-      if (verdict !== 'good') sheet.text(`${VERDICT_WORDS[verdict]}: ${title}. ${printReading(figure, job.units)}. ${advice}`, { size: 8.5 })
+      if (verdict !== 'good')
+        sheet.text(`${VERDICT_WORDS[verdict]}: ${title}. ${printReading(figure, job.units)}. ${advice}`, {
+          size: 8.5,
+        })
     }
   }
   sheet.heading(`Install log, ${assessed.log.done} of ${assessed.log.total}`, 11)
   for (const { step, record: done, verdict, says } of assessed.steps) {
     sheet.row([
-      { words: verdict ? VERDICT_WORDS[verdict] : 'open', share: 0.08, bold: true }, { words: step.title, share: 0.42 }, { words: says, share: 0.3 },
+      { words: verdict ? VERDICT_WORDS[verdict] : 'open', share: 0.08, bold: true },
+      { words: step.title, share: 0.42 },
+      { words: says, share: 0.3 },
       { words: done ? `${done.by}, ${done.at.slice(0, 10)}` : '', share: 0.2, soft: true, right: true },
     ])
   }

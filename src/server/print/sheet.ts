@@ -34,7 +34,11 @@ export class Sheet {
   private page: PDFPage
   private y: number
 
-  private constructor(private readonly doc: PDFDocument, private readonly fonts: Fonts, private readonly foot: string) {
+  private constructor(
+    private readonly doc: PDFDocument,
+    private readonly fonts: Fonts,
+    private readonly foot: string,
+  ) {
     this.page = doc.addPage([PAGE.width, PAGE.height])
     this.y = PAGE.height - PAGE.top
   }
@@ -66,7 +70,10 @@ export class Sheet {
   }
 
   /** A paragraph; its lines keep their distance whatever their size. */
-  text(words: string, { size = 9.5, bold = false, color = INK, x = 0, width = this.width - x, after = 2 }: TextStyle = {}): void {
+  text(
+    words: string,
+    { size = 9.5, bold = false, color = INK, x = 0, width = this.width - x, after = 2 }: TextStyle = {},
+  ): void {
     for (const line of this.lines(words, size, bold, width)) {
       this.room(size * LEADING)
       this.write(line, PAGE.left + x, size, bold, color)
@@ -85,7 +92,9 @@ export class Sheet {
 
   /** Cells beside each other, each in lines of its own, ruled off below; never split over two pages. */
   row(cells: readonly Cell[], size = 8.5): void {
-    const lines = cells.map(({ words, share, bold }) => this.lines(words, size, bold ?? false, this.width * share - 6))
+    const lines = cells.map(({ words, share, bold }) =>
+      this.lines(words, size, bold ?? false, this.width * share - 6),
+    )
     const height = Math.max(1, ...lines.map(({ length }) => length)) * size * LEADING + 3
     this.room(height)
     let x = PAGE.left
@@ -102,7 +111,12 @@ export class Sheet {
   }
 
   /** A heading, and below it a drawing with lines of words beside it: all on one page. */
-  drawing(title: string, drawing: Drawing, width: number, beside: readonly (readonly [label: string, says: string])[]): void {
+  drawing(
+    title: string,
+    drawing: Drawing,
+    width: number,
+    beside: readonly (readonly [label: string, says: string])[],
+  ): void {
     const [x, size] = [width + 14, 8]
     const wide = this.width - x
     const blocks = beside.map(([label, says]) => {
@@ -117,8 +131,19 @@ export class Sheet {
     const top = this.y
     drawDrawing(this.page, this.fonts, drawing, PAGE.left, top, width)
     for (const [i, { value, label }] of blocks.entries()) {
-      label.forEach((line, n) => this.write(line, PAGE.left + x, size, false, SOFT, this.y - n * size * LEADING))
-      value.forEach((line, n) => this.write(line, PAGE.left + x + wide - this.wide(line, size, false), size, false, INK, this.y - n * size * LEADING))
+      label.forEach((line, n) =>
+        this.write(line, PAGE.left + x, size, false, SOFT, this.y - n * size * LEADING),
+      )
+      value.forEach((line, n) =>
+        this.write(
+          line,
+          PAGE.left + x + wide - this.wide(line, size, false),
+          size,
+          false,
+          INK,
+          this.y - n * size * LEADING,
+        ),
+      )
       this.y -= heights[i]!
     }
     this.y = Math.min(this.y, top - tall) - 4
@@ -137,8 +162,15 @@ export class Sheet {
       for (const [n, { image, caption }] of pictures.slice(i, i + 3).entries()) {
         const x = PAGE.left + n * (wide + gap)
         const k = Math.min(wide / image.width, tall / image.height)
-        this.page.drawImage(image, { x, y: top - image.height * k, width: image.width * k, height: image.height * k })
-        this.lines(caption, 8, false, wide).slice(0, 2).forEach((line, l) => this.write(line, x, 8, false, INK, top - tall - 3 - l * 8 * LEADING))
+        this.page.drawImage(image, {
+          x,
+          y: top - image.height * k,
+          width: image.width * k,
+          height: image.height * k,
+        })
+        this.lines(caption, 8, false, wide)
+          .slice(0, 2)
+          .forEach((line, l) => this.write(line, x, 8, false, INK, top - tall - 3 - l * 8 * LEADING))
       }
       this.y = top - tall - 26
     }
@@ -151,7 +183,12 @@ export class Sheet {
     const wide = (this.width - 24) / roles.length
     for (const [i, role] of roles.entries()) {
       const x = PAGE.left + i * (wide + 12)
-      this.page.drawLine({ start: { x, y: this.y }, end: { x: x + wide - 12, y: this.y }, thickness: 0.8, color: INK })
+      this.page.drawLine({
+        start: { x, y: this.y },
+        end: { x: x + wide - 12, y: this.y },
+        thickness: 0.8,
+        color: INK,
+      })
       this.write(`${role}: name, date, signature`, x, 8, false, SOFT, this.y - 2)
     }
     this.space(22)
@@ -164,18 +201,35 @@ export class Sheet {
       const number = `${i + 1} of ${pages.length}`
       const [foot] = this.lines(this.foot, 8, false, this.width - 60)
       page.drawText(foot ?? '', { x: PAGE.left, y: 26, size: 8, font: this.fonts.plain, color: SOFT })
-      page.drawText(number, { x: PAGE.width - PAGE.right - this.wide(number, 8, false), y: 26, size: 8, font: this.fonts.plain, color: SOFT })
+      page.drawText(number, {
+        x: PAGE.width - PAGE.right - this.wide(number, 8, false),
+        y: 26,
+        size: 8,
+        font: this.fonts.plain,
+        color: SOFT,
+      })
     }
     return this.doc.save()
   }
 
   private rule(color: RGB, thickness: number): void {
-    this.page.drawLine({ start: { x: PAGE.left, y: this.y + 1 }, end: { x: PAGE.width - PAGE.right, y: this.y + 1 }, thickness, color })
+    this.page.drawLine({
+      start: { x: PAGE.left, y: this.y + 1 },
+      end: { x: PAGE.width - PAGE.right, y: this.y + 1 },
+      thickness,
+      color,
+    })
     this.y -= 2
   }
 
   private write(words: string, x: number, size: number, bold: boolean, color: RGB, y = this.y): void {
-    this.page.drawText(words, { x, y: y - size, size, font: bold ? this.fonts.bold : this.fonts.plain, color })
+    this.page.drawText(words, {
+      x,
+      y: y - size,
+      size,
+      font: bold ? this.fonts.bold : this.fonts.plain,
+      color,
+    })
   }
 
   private wide(words: string, size: number, bold: boolean): number {
@@ -186,7 +240,9 @@ export class Sheet {
   private lines(words: string, size: number, bold: boolean, width: number): string[] {
     const lines: string[] = []
     let line = ''
-    for (const word of inFont(words).split(' ').flatMap((one) => this.pieces(one, size, bold, width))) {
+    for (const word of inFont(words)
+      .split(' ')
+      .flatMap((one) => this.pieces(one, size, bold, width))) {
       const longer = line === '' ? word : `${line} ${word}`
       if (line !== '' && this.wide(longer, size, bold) > width) {
         lines.push(line)
@@ -199,6 +255,8 @@ export class Sheet {
   private pieces(word: string, size: number, bold: boolean, width: number): string[] {
     if (this.wide(word, size, bold) <= width) return [word]
     const most = Math.max(1, Math.floor((word.length * width) / this.wide(word, size, bold)) - 1)
-    return Array.from({ length: Math.ceil(word.length / most) }, (_, i) => word.slice(i * most, (i + 1) * most))
+    return Array.from({ length: Math.ceil(word.length / most) }, (_, i) =>
+      word.slice(i * most, (i + 1) * most),
+    )
   }
 }

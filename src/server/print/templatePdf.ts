@@ -20,12 +20,25 @@ export async function templatePdf(template: MountTemplate, paper: Paper, about: 
   for (const mark of templateMarks(template, paper, about)) {
     if (mark.kind === 'words') {
       const size = mark.sizeMm * POINTS_PER_MM
-      const back = { start: 0, middle: 0.5, end: 1 }[mark.anchor] * plain.widthOfTextAtSize(inFont(mark.words), size)
+      const back =
+        { start: 0, middle: 0.5, end: 1 }[mark.anchor] * plain.widthOfTextAtSize(inFont(mark.words), size)
       const spot = at(mark.x, mark.y)
       page.drawText(inFont(mark.words), { ...spot, x: spot.x - back, size, font: plain, color: INK })
     } else if (mark.kind === 'line') {
-      page.drawLine({ start: at(mark.x1, mark.y1), end: at(mark.x2, mark.y2), thickness: mark.wide * POINTS_PER_MM, color: INK, ...(mark.dash ? { dashArray: [3 * POINTS_PER_MM, 1.5 * POINTS_PER_MM] } : {}) })
-    } else page.drawCircle({ ...at(mark.x, mark.y), size: mark.r * POINTS_PER_MM, borderColor: INK, borderWidth: mark.wide * POINTS_PER_MM })
+      page.drawLine({
+        start: at(mark.x1, mark.y1),
+        end: at(mark.x2, mark.y2),
+        thickness: mark.wide * POINTS_PER_MM,
+        color: INK,
+        ...(mark.dash ? { dashArray: [3 * POINTS_PER_MM, 1.5 * POINTS_PER_MM] } : {}),
+      })
+    } else
+      page.drawCircle({
+        ...at(mark.x, mark.y),
+        size: mark.r * POINTS_PER_MM,
+        borderColor: INK,
+        borderWidth: mark.wide * POINTS_PER_MM,
+      })
   }
   return doc.save()
 }

@@ -17,7 +17,10 @@ export interface Tasks {
   /** A job file, or a file of waiting work: taken into the record. */
   import: (input: { folder: string; path: string; asCopy: boolean }) => Promise<Imported>
   /** The printed record, written to a file; false when there is no such device. */
-  record: (input: { folder: string; jobId: string; deviceId: string | null; today: string; to: string }, onProgress: (done: number, total: number) => void) => Promise<boolean>
+  record: (
+    input: { folder: string; jobId: string; deviceId: string | null; today: string; to: string },
+    onProgress: (done: number, total: number) => void,
+  ) => Promise<boolean>
 }
 export type TaskName = keyof Tasks
 

@@ -29,7 +29,11 @@ const HANDS = 2
 const IDLE_MS = 60_000
 const WATCH_MS = 100
 
-type Said = { readonly is: 'ready' } | { readonly is: 'progress'; readonly done: number; readonly total: number } | { readonly is: 'done'; readonly result: unknown } | { readonly is: 'failed'; readonly message: string }
+type Said =
+  | { readonly is: 'ready' }
+  | { readonly is: 'progress'; readonly done: number; readonly total: number }
+  | { readonly is: 'done'; readonly result: unknown }
+  | { readonly is: 'failed'; readonly message: string }
 
 interface Hand {
   readonly child: ChildProcess
@@ -51,8 +55,15 @@ export interface WorkOptions {
   readonly onProgress?: (done: number, total: number) => void
 }
 
-/** Does a task in a process of its own, within its bounds. Rejects with `TooMuch`, `Cancelled`, or what went wrong. */
-export async function work<T extends TaskName>(task: T, input: Parameters<Tasks[T]>[0], { signal, onProgress }: WorkOptions = {}): Promise<Awaited<ReturnType<Tasks[T]>>> {
+/**
+ * Does a task in a process of its own, within its bounds. Rejects with `TooMuch`, `Cancelled`, or what went
+ * wrong.
+ */
+export async function work<T extends TaskName>(
+  task: T,
+  input: Parameters<Tasks[T]>[0],
+  { signal, onProgress }: WorkOptions = {},
+): Promise<Awaited<ReturnType<Tasks[T]>>> {
   const shop = workshop()
   if (shop.working >= HANDS) await new Promise<void>((turn) => shop.queue.push(turn))
   shop.working++
@@ -75,9 +86,20 @@ function take(shop: Workshop): Hand {
     return waiting
   }
   const root = /* turbopackIgnore: true */ process.cwd()
-  const child = spawn(process.execPath, ['--max-old-space-size=1024', '--import', 'tsx', join(root, 'src/server/workshop/hand.ts')], {
-    cwd: root, stdio: ['ignore', 'ignore', 'inherit', 'ipc'], env: { ...process.env, NODE_ENV: 'production', NODE_OPTIONS: '', TSX_TSCONFIG_PATH: join(root, 'tsconfig.workshop.json') },
-  })
+  const child = spawn(
+    process.execPath,
+    ['--max-old-space-size=1024', '--import', 'tsx', join(root, 'src/server/workshop/hand.ts')],
+    {
+      cwd: root,
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NODE_OPTIONS: '',
+        TSX_TSCONFIG_PATH: join(root, 'tsconfig.workshop.json'),
+      },
+    },
+  )
   const ready = new Promise<void>((resolve, reject) => {
     child.once('message', () => resolve())
     child.once('exit', () => reject(new Error('The process that reads files did not start.')))
@@ -96,7 +118,14 @@ function give(shop: Workshop, hand: Hand): void {
   shop.free.push(hand)
 }
 
-async function doing({ child, ready }: Hand, task: TaskName, input: object, { seconds, megabytes }: Bounds, signal?: AbortSignal, onProgress?: WorkOptions['onProgress']): Promise<unknown> {
+async function doing(
+  { child, ready }: Hand,
+  task: TaskName,
+  input: object,
+  { seconds, megabytes }: Bounds,
+  signal?: AbortSignal,
+  onProgress?: WorkOptions['onProgress'],
+): Promise<unknown> {
   await ready
   return new Promise((resolve, reject) => {
     const end = (error: Error) => {
@@ -105,8 +134,10 @@ async function doing({ child, ready }: Hand, task: TaskName, input: object, { se
     }
     const started = Date.now()
     const watch = setInterval(() => {
-      if (Date.now() - started > seconds * 1000) end(new TooMuch(`It took longer than ${seconds} seconds to read: there is too much in it.`))
-      else if (megabytesOf(child.pid) > megabytes) end(new TooMuch(`It needs more than ${megabytes} MB of memory: there is too much in it.`))
+      if (Date.now() - started > seconds * 1000)
+        end(new TooMuch(`It took longer than ${seconds} seconds to read: there is too much in it.`))
+      else if (megabytesOf(child.pid) > megabytes)
+        end(new TooMuch(`It needs more than ${megabytes} MB of memory: there is too much in it.`))
     }, WATCH_MS)
     const cancel = () => end(new Cancelled('Nobody waits for it any more.'))
     const hear = (said: Said) => {
@@ -114,7 +145,10 @@ async function doing({ child, ready }: Hand, task: TaskName, input: object, { se
       else if (said.is === 'done') settle(() => resolve(said.result))
       else if (said.is === 'failed') settle(() => reject(new Error(said.message)))
     }
-    const exit = () => settle(() => reject(new TooMuch('It broke the process that reads it: it is damaged, or there is too much in it.')))
+    const exit = () =>
+      settle(() =>
+        reject(new TooMuch('It broke the process that reads it: it is damaged, or there is too much in it.')),
+      )
     const settle = (then: () => void) => {
       clearInterval(watch)
       child.off('message', hear)

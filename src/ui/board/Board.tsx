@@ -10,14 +10,29 @@ import { go, GoLink } from '../kit/go'
 import { Nothing, Sentence } from '../kit/Page'
 import { Brackets, MARKS } from '../kit/Verdict'
 
-const TITLES: Record<PlannedStage | 'log', string> = { sight: 'Sight', mount: 'Mount', route: 'Route', terminate: 'Terminate', seal: 'Seal', power: 'Power', log: 'Log' }
+const TITLES: Record<PlannedStage | 'log', string> = {
+  sight: 'Sight',
+  mount: 'Mount',
+  route: 'Route',
+  terminate: 'Terminate',
+  seal: 'Seal',
+  power: 'Power',
+  log: 'Log',
+}
 
-/** The job board: devices down, stages across. A cell shows its mark, and what is wrong or the one figure that matters there. */
+/**
+ * The job board: devices down, stages across. A cell shows its mark, and what is wrong or the one figure
+ * that matters there.
+ */
 export function Board() {
   const { job, assessment } = useJob()
   const trouble = [
-    ...assessment.devices.flatMap((device) => device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` }))),
-    ...assessment.supplies.flatMap(({ supplyId, findings }) => findings.map((finding) => ({ device: null, finding, key: `${supplyId}/${finding.id}` }))),
+    ...assessment.devices.flatMap((device) =>
+      device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` })),
+    ),
+    ...assessment.supplies.flatMap(({ supplyId, findings }) =>
+      findings.map((finding) => ({ device: null, finding, key: `${supplyId}/${finding.id}` })),
+    ),
   ].filter(({ finding }) => finding.verdict !== 'good')
   const order = byGravity(trouble.map(({ finding }) => finding))
   const inTheWay = trouble.toSorted((a, b) => order.indexOf(a.finding) - order.indexOf(b.finding))
@@ -30,23 +45,55 @@ export function Board() {
         <Continue home={home} devices={assessment.devices} />
         <Sentence next={assessment.next}>{assessment.sentence}</Sentence>
         <HStack mb={3} gap={3} flexWrap="wrap" className="no-print">
-          <Button asChild minH="44px" colorPalette="copper"><GoLink href={`${home}/add`}>Add a device</GoLink></Button>
-          {proposals > 0 ? <Button asChild minH="44px" variant="outline" colorPalette="inky"><GoLink href={`${home}/punch-list`}>{proposals} measured out of limits: look</GoLink></Button> : null}
+          <Button asChild minH="44px" colorPalette="copper">
+            <GoLink href={`${home}/add`}>Add a device</GoLink>
+          </Button>
+          {proposals > 0 ? (
+            <Button asChild minH="44px" variant="outline" colorPalette="inky">
+              <GoLink href={`${home}/punch-list`}>{proposals} measured out of limits: look</GoLink>
+            </Button>
+          ) : null}
         </HStack>
-        {job.devices.length === 0
-          ? <Nothing>Nothing is planned here yet. A device carries its record from the first sighting to the signed hand-over.</Nothing>
-          : <><Wide home={home} devices={assessment.devices} units={job.units} /><Narrow home={home} devices={assessment.devices} units={job.units} /></>}
+        {job.devices.length === 0 ? (
+          <Nothing>
+            Nothing is planned here yet. A device carries its record from the first sighting to the signed
+            hand-over.
+          </Nothing>
+        ) : (
+          <>
+            <Wide home={home} devices={assessment.devices} units={job.units} />
+            <Narrow home={home} devices={assessment.devices} units={job.units} />
+          </>
+        )}
         <Legend />
       </Box>
-      <Box as="aside" aria-labelledby="in-the-way" bg="sheet" borderLeftWidth={{ lg: '1px' }} borderTopWidth={{ base: '1px', lg: 0 }} borderColor="rule" px={5} py={5}>
-        <Heading as="h2" id="in-the-way" fontSize="md" mb={2}>What stands in the way</Heading>
+      <Box
+        as="aside"
+        aria-labelledby="in-the-way"
+        bg="sheet"
+        borderLeftWidth={{ lg: '1px' }}
+        borderTopWidth={{ base: '1px', lg: 0 }}
+        borderColor="rule"
+        px={5}
+        py={5}
+      >
+        <Heading as="h2" id="in-the-way" fontSize="md" mb={2}>
+          What stands in the way
+        </Heading>
         {inTheWay.length === 0 ? <Text color="soft">Nothing.</Text> : null}
         <Box as="ul">
           {inTheWay.slice(0, 12).map(({ device, finding, key }) => (
-            <FindingNote key={key} finding={finding} units={job.units} {...(device ? { where: `${device.mark} ${finding.stage}` } : {})} />
+            <FindingNote
+              key={key}
+              finding={finding}
+              units={job.units}
+              {...(device ? { where: `${device.mark} ${finding.stage}` } : {})}
+            />
           ))}
         </Box>
-        {inTheWay.length > 12 ? <Text color="soft">and {inTheWay.length - 12} more on the device sheets.</Text> : null}
+        {inTheWay.length > 12 ? (
+          <Text color="soft">and {inTheWay.length - 12} more on the device sheets.</Text>
+        ) : null}
       </Box>
     </Grid>
   )
@@ -58,8 +105,20 @@ function Continue({ home, devices }: { home: string; devices: readonly DeviceAss
   if (!begun) return null
   const index = begun.steps.findIndex(({ step }) => step.id === begun.log.nextStepId)
   return (
-    <Button asChild hideFrom="md" colorPalette="copper" w="100%" minH="60px" mb={3} justifyContent="flex-start" textAlign="left" whiteSpace="normal">
-      <GoLink href={`${home}/devices/${begun.deviceId}/log`}>Continue at step {index + 1} of {begun.mark}: {begun.steps[index]!.step.title}</GoLink>
+    <Button
+      asChild
+      hideFrom="md"
+      colorPalette="copper"
+      w="100%"
+      minH="60px"
+      mb={3}
+      justifyContent="flex-start"
+      textAlign="left"
+      whiteSpace="normal"
+    >
+      <GoLink href={`${home}/devices/${begun.deviceId}/log`}>
+        Continue at step {index + 1} of {begun.mark}: {begun.steps[index]!.step.title}
+      </GoLink>
     </Button>
   )
 }
@@ -73,20 +132,54 @@ interface ListProps {
 function Wide({ home, devices, units }: ListProps) {
   return (
     <Table.ScrollArea hideBelow="md">
-      <Table.Root size="sm" variant="line" css={{ '& th, & td': { borderColor: 'rule', whiteSpace: 'nowrap' } }} bg="transparent">
+      <Table.Root
+        size="sm"
+        variant="line"
+        css={{ '& th, & td': { borderColor: 'rule', whiteSpace: 'nowrap' } }}
+        bg="transparent"
+      >
         <Table.Header>
           <Table.Row bg="transparent">
-            <Table.ColumnHeader fontFamily="heading" fontWeight={600} color="ink" ps={1}>Device</Table.ColumnHeader>
-            {Object.entries(TITLES).map(([key, title]) => <Table.ColumnHeader key={key} fontFamily="heading" fontWeight={600} color="ink" px={1.5}>{title}</Table.ColumnHeader>)}
+            <Table.ColumnHeader fontFamily="heading" fontWeight={600} color="ink" ps={1}>
+              Device
+            </Table.ColumnHeader>
+            {Object.entries(TITLES).map(([key, title]) => (
+              <Table.ColumnHeader key={key} fontFamily="heading" fontWeight={600} color="ink" px={1.5}>
+                {title}
+              </Table.ColumnHeader>
+            ))}
           </Table.Row>
         </Table.Header>
         <Table.Body>
           {devices.map((device) => (
-            <Table.Row key={device.deviceId} bg="transparent" _hover={{ bg: 'sheet' }} cursor="pointer" onClick={(event) => event.isDefaultPrevented() || go(`${home}/devices/${device.deviceId}/sight`)}>
+            <Table.Row
+              key={device.deviceId}
+              bg="transparent"
+              _hover={{ bg: 'sheet' }}
+              cursor="pointer"
+              onClick={(event) =>
+                event.isDefaultPrevented() || go(`${home}/devices/${device.deviceId}/sight`)
+              }
+            >
               <Table.Cell ps={1} py={0}>
-                <HStack asChild gap={2.5} minH="44px"><GoLink href={`${home}/devices/${device.deviceId}/sight`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text>{device.name}</GoLink></HStack>
+                <HStack asChild gap={2.5} minH="44px">
+                  <GoLink href={`${home}/devices/${device.deviceId}/sight`}>
+                    <Text as="span" fontFamily="mono" fontSize="sm">
+                      {device.mark}
+                    </Text>
+                    {device.name}
+                  </GoLink>
+                </HStack>
               </Table.Cell>
-              {cellsOf(device, units).map((cell) => <Table.Cell key={cell.tab} py={0} px={1.5}><Cell href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} mark={device.mark} /></Table.Cell>)}
+              {cellsOf(device, units).map((cell) => (
+                <Table.Cell key={cell.tab} py={0} px={1.5}>
+                  <Cell
+                    href={`${home}/devices/${device.deviceId}/${cell.tab}`}
+                    cell={cell}
+                    mark={device.mark}
+                  />
+                </Table.Cell>
+              ))}
             </Table.Row>
           ))}
         </Table.Body>
@@ -101,9 +194,31 @@ function Narrow({ home, devices, units }: ListProps) {
     <Box as="ul" listStyleType="none" hideFrom="md" aria-label="Devices">
       {devices.map((device) => (
         <Box as="li" key={device.deviceId} borderTopWidth="1px" borderColor="ink" py={1}>
-          <HStack asChild gap={2.5} minH="48px" fontWeight={600}><GoLink href={`${home}/devices/${device.deviceId}/log`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text><Text as="span" flex="1">{device.name}</Text><Text as="span" className="figures" fontWeight={400}>{device.log.total === 0 ? '' : `${device.log.done}/${device.log.total}`}</Text></GoLink></HStack>
+          <HStack asChild gap={2.5} minH="48px" fontWeight={600}>
+            <GoLink href={`${home}/devices/${device.deviceId}/log`}>
+              <Text as="span" fontFamily="mono" fontSize="sm">
+                {device.mark}
+              </Text>
+              <Text as="span" flex="1">
+                {device.name}
+              </Text>
+              <Text as="span" className="figures" fontWeight={400}>
+                {device.log.total === 0 ? '' : `${device.log.done}/${device.log.total}`}
+              </Text>
+            </GoLink>
+          </HStack>
           <Grid templateColumns="1fr 1fr" columnGap={3}>
-            {cellsOf(device, units).filter(({ tab }) => tab !== 'log').map((cell) => <Cell key={cell.tab} href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} mark={device.mark} titled />)}
+            {cellsOf(device, units)
+              .filter(({ tab }) => tab !== 'log')
+              .map((cell) => (
+                <Cell
+                  key={cell.tab}
+                  href={`${home}/devices/${device.deviceId}/${cell.tab}`}
+                  cell={cell}
+                  mark={device.mark}
+                  titled
+                />
+              ))}
           </Grid>
         </Box>
       ))}
@@ -122,23 +237,66 @@ function cellsOf(device: DeviceAssessment, units: UnitSystem): CellState[] {
   const stages = PLANNED_STAGES.map((tab): CellState => {
     const state = device.stages?.[tab] ?? null
     const trouble = state?.planned ? worstOf(state.result.findings) : null
-    return { tab, mark: state?.mark ?? 'not planned', says: state?.planned ? (trouble?.short ?? printReading(state.result.headline, units)) : '–' }
+    return {
+      tab,
+      mark: state?.mark ?? 'not planned',
+      says: state?.planned ? (trouble?.short ?? printReading(state.result.headline, units)) : '–',
+    }
   })
   const { done, total, mark } = device.log
   return [...stages, { tab: 'log', mark, says: total === 0 ? '–' : `${done}/${total}` }]
 }
 
-function Cell({ href, cell: { tab, mark: state, says }, mark, titled = false }: { href: string; cell: CellState; mark: string; titled?: boolean }) {
+function Cell({
+  href,
+  cell: { tab, mark: state, says },
+  mark,
+  titled = false,
+}: {
+  href: string
+  cell: CellState
+  mark: string
+  titled?: boolean
+}) {
   const { sign, color, word } = MARKS[state]
   return (
-    <Box asChild position="relative" display="flex" alignItems="center" gap={1.5} minH="44px" color={color} fontWeight={500} _hover={{ textDecoration: 'underline' }} className="group" _focusVisible={{ outline: 'none', bg: 'sheet' }}>
+    <Box
+      asChild
+      position="relative"
+      display="flex"
+      alignItems="center"
+      gap={1.5}
+      minH="44px"
+      color={color}
+      fontWeight={500}
+      _hover={{ textDecoration: 'underline' }}
+      className="group"
+      _focusVisible={{ outline: 'none', bg: 'sheet' }}
+    >
       <GoLink href={href}>
-        <Text as="span" aria-hidden w="14px">{sign}</Text>
+        <Text as="span" aria-hidden w="14px">
+          {sign}
+        </Text>
         <VisuallyHidden>{titled ? mark : `${mark} ${tab}`}</VisuallyHidden>
-        {titled ? <Text as="span" color="soft" fontWeight={400} fontSize="sm">{TITLES[tab]}</Text> : null}
+        {titled ? (
+          <Text as="span" color="soft" fontWeight={400} fontSize="sm">
+            {TITLES[tab]}
+          </Text>
+        ) : null}
         <VisuallyHidden>{`: ${word}, `}</VisuallyHidden>
-        <Text as="span" truncate maxW={titled ? '120px' : '142px'} className="figures">{says}</Text>
-        <Box display="none" _groupHover={{ display: 'block' }} _groupFocusVisible={{ display: 'block' }} position="absolute" inset={0} pointerEvents="none"><Brackets /></Box>
+        <Text as="span" truncate maxW={titled ? '120px' : '142px'} className="figures">
+          {says}
+        </Text>
+        <Box
+          display="none"
+          _groupHover={{ display: 'block' }}
+          _groupFocusVisible={{ display: 'block' }}
+          position="absolute"
+          inset={0}
+          pointerEvents="none"
+        >
+          <Brackets />
+        </Box>
       </GoLink>
     </Box>
   )
@@ -147,7 +305,11 @@ function Cell({ href, cell: { tab, mark: state, says }, mark, titled = false }: 
 function Legend() {
   return (
     <HStack mt={4} gap={4} color="soft" fontSize="sm" flexWrap="wrap">
-      {Object.values(MARKS).map(({ sign, word }) => <Text key={word}>{sign} {word}</Text>)}
+      {Object.values(MARKS).map(({ sign, word }) => (
+        <Text key={word}>
+          {sign} {word}
+        </Text>
+      ))}
     </HStack>
   )
 }

@@ -16,17 +16,31 @@ function nextMark(marks: readonly string[]): string {
 
 export function AddDevice() {
   const { job, send } = useJob()
-  const start: DeviceChoice = { mark: nextMark(job.devices.map(({ mark }) => mark)), name: '', cameraId: 'bullet-4mp-vf', mountIds: ['junction-box'], surfaceId: 'brick', exposure: 'open weather', cableId: 'cat6-outdoor', accessoryIds: [] }
+  const start: DeviceChoice = {
+    mark: nextMark(job.devices.map(({ mark }) => mark)),
+    name: '',
+    cameraId: 'bullet-4mp-vf',
+    mountIds: ['junction-box'],
+    surfaceId: 'brick',
+    exposure: 'open weather',
+    cableId: 'cat6-outdoor',
+    accessoryIds: [],
+  }
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
       <Sentence next="Then sight it: height, distance, lens, tilt.">Add a device.</Sentence>
-      <DeviceChoiceForm start={start} draftKey={`add:${job.id}`} action="Add it and sight it" onSay={async (choice) => {
-        const deviceId = uuid()
-        const said = await send({ type: 'addDevice', deviceId, choice })
-        if (!said.ok) return said.reasons
-        go(`/jobs/${job.id}/devices/${deviceId}/sight`)
-        return []
-      }} />
+      <DeviceChoiceForm
+        start={start}
+        draftKey={`add:${job.id}`}
+        action="Add it and sight it"
+        onSay={async (choice) => {
+          const deviceId = uuid()
+          const said = await send({ type: 'addDevice', deviceId, choice })
+          if (!said.ok) return said.reasons
+          go(`/jobs/${job.id}/devices/${deviceId}/sight`)
+          return []
+        }}
+      />
     </Box>
   )
 }

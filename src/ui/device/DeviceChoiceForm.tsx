@@ -18,10 +18,19 @@ interface DeviceChoiceFormProps {
   readonly onSay: (choice: DeviceChoice) => Promise<readonly Reason[]>
 }
 
-/** What is chosen when a device is added: camera, mount, surface, exposure, cable, and small things that go with it. */
+/**
+ * What is chosen when a device is added: camera, mount, surface, exposure, cable, and small things that go
+ * with it.
+ */
 export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoiceFormProps) {
   const form = useForm<DeviceChoice>({ resolver: zodResolver(DeviceChoice), defaultValues: start })
-  const { register, control, handleSubmit, setError, formState: { errors } } = form
+  const {
+    register,
+    control,
+    handleSubmit,
+    setError,
+    formState: { errors },
+  } = form
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
   const [cameraId, surfaceId, exposure] = useWatch({ control, name: ['cameraId', 'surfaceId', 'exposure'] })
@@ -41,36 +50,120 @@ export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoic
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
         <SimpleGrid columns={2} gap={4} gridTemplateColumns="90px 1fr">
           <Field.Root invalid={errors.mark !== undefined}>
-            <Field.Label fontWeight={400} color="soft">Mark</Field.Label>
+            <Field.Label fontWeight={400} color="soft">
+              Mark
+            </Field.Label>
             <Input {...register('mark')} bg="sheet" borderColor="ink" minH="44px" fontFamily="mono" />
             <Field.ErrorText role="alert">{errors.mark?.message}</Field.ErrorText>
           </Field.Root>
           <Field.Root invalid={errors.name !== undefined}>
-            <Field.Label fontWeight={400} color="soft">Name of the place</Field.Label>
-            <Input {...register('name')} bg="sheet" borderColor="ink" minH="44px" placeholder="Workshop doors" />
+            <Field.Label fontWeight={400} color="soft">
+              Name of the place
+            </Field.Label>
+            <Input
+              {...register('name')}
+              bg="sheet"
+              borderColor="ink"
+              minH="44px"
+              placeholder="Workshop doors"
+            />
             <Field.ErrorText role="alert">{errors.name?.message}</Field.ErrorText>
           </Field.Root>
         </SimpleGrid>
-        <Controller name="cameraId" control={control} render={({ field }) => <Choose label="Camera" value={field.value} options={partOptions(CATALOGUE.cameras)} onChoose={field.onChange} />} />
-        <Controller name="surfaceId" control={control} render={({ field }) => <Choose label="Surface" value={field.value} options={partOptions(CATALOGUE.surfaces)} onChoose={field.onChange} hint={surface?.watch} />} />
-        <Controller name="exposure" control={control} render={({ field }) => <Choose label="Exposure" value={field.value} options={optionsOf(EXPOSURES)} onChoose={field.onChange} hint={EXPOSURES[exposure].why} />} />
-        <Controller name="mountIds" control={control} render={({ field }) => <StackField value={field.value} cameraId={cameraId} onChange={field.onChange} />} />
+        <Controller
+          name="cameraId"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="Camera"
+              value={field.value}
+              options={partOptions(CATALOGUE.cameras)}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          name="surfaceId"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="Surface"
+              value={field.value}
+              options={partOptions(CATALOGUE.surfaces)}
+              onChoose={field.onChange}
+              hint={surface?.watch}
+            />
+          )}
+        />
+        <Controller
+          name="exposure"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="Exposure"
+              value={field.value}
+              options={optionsOf(EXPOSURES)}
+              onChoose={field.onChange}
+              hint={EXPOSURES[exposure].why}
+            />
+          )}
+        />
+        <Controller
+          name="mountIds"
+          control={control}
+          render={({ field }) => (
+            <StackField value={field.value} cameraId={cameraId} onChange={field.onChange} />
+          )}
+        />
         <Stack gap={4}>
-          <Controller name="cableId" control={control} render={({ field }) => <Choose label="Cable" value={field.value} options={partOptions(CATALOGUE.cables)} onChoose={field.onChange} />} />
-          <Controller name="accessoryIds" control={control} render={({ field }) => (
-            <Box as="fieldset">
-              <Text as="legend" color="soft">Goes with it</Text>
-              <SimpleGrid columns={{ base: 1, sm: 2 }}>
-                {[...CATALOGUE.accessories.values()].map(({ id, name }) => (
-                  <Tick key={id} checked={field.value.includes(id)} onTick={(ticked) => field.onChange(ticked ? [...field.value, id] : field.value.filter((old) => old !== id))}>{name}</Tick>
-                ))}
-              </SimpleGrid>
-            </Box>
-          )} />
+          <Controller
+            name="cableId"
+            control={control}
+            render={({ field }) => (
+              <Choose
+                label="Cable"
+                value={field.value}
+                options={partOptions(CATALOGUE.cables)}
+                onChoose={field.onChange}
+              />
+            )}
+          />
+          <Controller
+            name="accessoryIds"
+            control={control}
+            render={({ field }) => (
+              <Box as="fieldset">
+                <Text as="legend" color="soft">
+                  Goes with it
+                </Text>
+                <SimpleGrid columns={{ base: 1, sm: 2 }}>
+                  {[...CATALOGUE.accessories.values()].map(({ id, name }) => (
+                    <Tick
+                      key={id}
+                      checked={field.value.includes(id)}
+                      onTick={(ticked) =>
+                        field.onChange(
+                          ticked ? [...field.value, id] : field.value.filter((old) => old !== id),
+                        )
+                      }
+                    >
+                      {name}
+                    </Tick>
+                  ))}
+                </SimpleGrid>
+              </Box>
+            )}
+          />
         </Stack>
       </SimpleGrid>
-      {failed ? <Text role="alert" color="stop" mt={3}>{failed}</Text> : null}
-      <Button type="submit" mt={5} colorPalette="copper" minH="48px" px={8}>{action}</Button>
+      {failed ? (
+        <Text role="alert" color="stop" mt={3}>
+          {failed}
+        </Text>
+      ) : null}
+      <Button type="submit" mt={5} colorPalette="copper" minH="48px" px={8}>
+        {action}
+      </Button>
     </form>
   )
 }

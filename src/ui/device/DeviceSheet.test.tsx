@@ -10,9 +10,17 @@ import { DeviceSheet } from './DeviceSheet'
 
 /** The device's sheets: what is typed is tried, what is left is kept, and the findings follow. */
 
-vi.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined, prefetch: () => undefined }), usePathname: () => '/' }))
-vi.mock('../kit/Chart', () => ({ Chart: ({ says }: { says: string }) => <div role="img" aria-label={says} /> }))
-vi.mock('../kit/DrawingView', async (actual) => ({ ...(await actual<object>()), Sized: ({ children }: { children: (width: number) => React.ReactNode }) => <>{children(600)}</> }))
+vi.mock('next/navigation', () => ({
+  useRouter: () => ({ push: () => undefined, prefetch: () => undefined }),
+  usePathname: () => '/',
+}))
+vi.mock('../kit/Chart', () => ({
+  Chart: ({ says }: { says: string }) => <div role="img" aria-label={says} />,
+}))
+vi.mock('../kit/DrawingView', async (actual) => ({
+  ...(await actual<object>()),
+  Sized: ({ children }: { children: (width: number) => React.ReactNode }) => <>{children(600)}</>,
+}))
 
 beforeEach(prepareWindow)
 afterEach(() => {
@@ -20,20 +28,38 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-const show = (tab: 'sight' | 'mount' | 'power' | 'seal' | 'route', of: Partial<Device> = {}, change: Partial<Job> = {}) => showPage(<DeviceSheet deviceId="device-1" tab={tab} />, { devices: [device(of)], ...change })
-const choose = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } })
+const show = (
+  tab: 'sight' | 'mount' | 'power' | 'seal' | 'route',
+  of: Partial<Device> = {},
+  change: Partial<Job> = {},
+) => showPage(<DeviceSheet deviceId="device-1" tab={tab} />, { devices: [device(of)], ...change })
+const choose = (label: string, value: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value } })
 
 describe('mount', () => {
   it('an arm on hollow block: which fixing fails, the smallest change that passes, and passing it', async () => {
-    const now = show('mount', { surfaceId: 'hollow-block', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-rod-500', 'pendant-hood'] })
+    const now = show('mount', {
+      surfaceId: 'hollow-block',
+      cameraId: 'large-dome-4mp',
+      mountIds: ['wall-arm', 'pendant-rod-500', 'pendant-hood'],
+    })
     choose('Fixing', 'sleeve-hollow')
-    await settled(() => expect(findings()).toMatch(/■ Stop The fixing is too weak for four times the weight.*The weight × 4 pulls the top fixings out.*Use 4 × Resin anchor M8/))
+    await settled(() =>
+      expect(findings()).toMatch(
+        /■ Stop The fixing is too weak for four times the weight.*The weight × 4 pulls the top fixings out.*Use 4 × Resin anchor M8/,
+      ),
+    )
     choose('Fixing', 'resin-hollow')
     await settled(() => expect(findings()).toContain('✓ Good The fixing holds four times the weight'))
     expect(now().devices[0]!.mount).toMatchObject({ fixingId: 'resin-hollow', fixingCount: 4 })
   })
   it('a tile is stopped until it is tethered', async () => {
-    const now = show('mount', { surfaceId: 'ceiling-tile', cameraId: 'dome-4mp-vf', mountIds: ['tile-spread-plate'], exposure: 'dry indoors' })
+    const now = show('mount', {
+      surfaceId: 'ceiling-tile',
+      cameraId: 'dome-4mp-vf',
+      mountIds: ['tile-spread-plate'],
+      exposure: 'dry indoors',
+    })
     expect(findings()).toContain('■ Stop A ceiling tile carries the camera alone')
     fireEvent.click(screen.getByLabelText('Tethered to the structure above'))
     await settled(() => expect(findings()).not.toContain('■ Stop'))
@@ -46,7 +72,9 @@ describe('mount', () => {
     keep('Nearest edge or joint from a fixing', '60')
     await settled(() => expect(findings()).not.toContain('too near the edge'))
     keep('Vent slot or joist from the cable hole', '8 mm')
-    await settled(() => expect(findings()).toContain('■ Stop The cable hole runs into a slot, joist or joint'))
+    await settled(() =>
+      expect(findings()).toContain('■ Stop The cable hole runs into a slot, joist or joint'),
+    )
     keep('Vent slot or joist from the cable hole', '')
     await settled(() => expect(now().devices[0]!.mount).toMatchObject({ edgeMm: 60, slotMm: null }))
   })
@@ -55,20 +83,35 @@ describe('mount', () => {
     keep('Pole across', '76')
     await settled(() => expect(now().devices[0]!.mount!.pole).toMatchObject({ diameterMm: 76 }))
     choose('Pole of', 'timber')
-    await settled(() => expect(now().devices[0]!.mount!.pole).toMatchObject({ material: 'timber', diameterMm: 76 }))
+    await settled(() =>
+      expect(now().devices[0]!.mount!.pole).toMatchObject({ material: 'timber', diameterMm: 76 }),
+    )
     keep('Its wall', '60')
     await screen.findByText('The wall is thicker than half the pole.')
     expect(now().devices[0]!.mount!.pole).toMatchObject({ wallMm: 3.6 })
   })
   it('the section names the parts in order with what must be done before each is closed', () => {
     show('mount', { surfaceId: 'brick', cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-hood'] })
-    const drawing = screen.getByRole('group', { name: /^Section through the mount: Wall arm, 300 mm, Pendant hood, Large dome/ }).textContent
+    const drawing = screen.getByRole('group', {
+      name: /^Section through the mount: Wall arm, 300 mm, Pendant hood, Large dome/,
+    }).textContent
     expect(drawing).toMatch(/1\s+Wall arm.*glands.*2\s+Pendant hood.*Screw the camera to the hood before/)
   })
 })
 
 describe('sight', () => {
-  const sight = { heightM: 3, targetDistanceM: 8, targetHeightM: 1.6, level: 'recognise' as const, focalMm: 2.8, tiltDeg: 10, portrait: false, shutterS: 0.005, wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' }, place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 } }
+  const sight = {
+    heightM: 3,
+    targetDistanceM: 8,
+    targetHeightM: 1.6,
+    level: 'recognise' as const,
+    focalMm: 2.8,
+    tiltDeg: 10,
+    portrait: false,
+    shutterS: 0.005,
+    wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' },
+    place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 },
+  }
   it('the lens finder answers for an area, and sets lens and aim', async () => {
     const now = show('sight', { sight }, { things: [area(4, 6, 3, 3, { name: 'Gate' })] })
     choose('What it must show', 'area')
@@ -86,7 +129,11 @@ describe('sight', () => {
     expect(list.textContent).toMatch(/Identify wants [\d.]+ mm; this lens ends at [\d.]+ mm/)
   })
   it('a lip in the picture goes as soon as the typed height clears it, and nothing is kept until the field is left', async () => {
-    const now = show('sight', { sight: { ...sight, heightM: 2.9, tiltDeg: 8 } }, { things: [soffit(5, 0.5, -5, 0.5)] })
+    const now = show(
+      'sight',
+      { sight: { ...sight, heightM: 2.9, tiltDeg: 8 } },
+      { things: [soffit(5, 0.5, -5, 0.5)] },
+    )
     expect(findings()).toContain('▲ Check Soffit lip in the picture')
     type('Lens height', '2.2')
     await settled(() => expect(findings()).not.toContain('Soffit lip'))
@@ -100,7 +147,11 @@ describe('sight', () => {
     show('sight', { sight })
     expect(screen.getByText('Say on the plan where the site lies to reckon the sun.')).toBeTruthy()
     cleanup()
-    show('sight', { sight: { ...sight, tiltDeg: 4, place: { ...sight.place, panDeg: 240 } } }, { site: { latitudeDeg: 51.5, longitudeDeg: 0, upBearingDeg: 0, timeZone: 'Europe/London' } })
+    show(
+      'sight',
+      { sight: { ...sight, tiltDeg: 4, place: { ...sight.place, panDeg: 240 } } },
+      { site: { latitudeDeg: 51.5, longitudeDeg: 0, upBearingDeg: 0, timeZone: 'Europe/London' } },
+    )
     expect(screen.getByRole('img', { name: /^Hours of sun in the picture by month: Jan/ })).toBeTruthy()
     expect(findings()).toContain('▲ Check The sun stands in the picture')
   })

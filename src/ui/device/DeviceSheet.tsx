@@ -26,7 +26,8 @@ import { TABS, type Tab } from './tabs'
 import { TerminateSheet } from './TerminateSheet'
 
 /** Brings the current tab into view on a narrow screen. */
-const intoView = (link: HTMLAnchorElement | null) => link?.scrollIntoView({ inline: 'center', block: 'nearest' })
+const intoView = (link: HTMLAnchorElement | null) =>
+  link?.scrollIntoView({ inline: 'center', block: 'nearest' })
 
 const title = (tab: Tab) => tab[0]!.toUpperCase() + tab.slice(1)
 
@@ -37,41 +38,146 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
   const home = `/jobs/${job.id}`
   const [folded, fold] = useDraft('devices-folded')
   if (!found) {
-    return <Box p={5}><Nothing action={<Button asChild><GoLink href={home}>To the board</GoLink></Button>}>There is no device here with this address. It may have been taken out.</Nothing></Box>
+    return (
+      <Box p={5}>
+        <Nothing
+          action={
+            <Button asChild>
+              <GoLink href={home}>To the board</GoLink>
+            </Button>
+          }
+        >
+          There is no device here with this address. It may have been taken out.
+        </Nothing>
+      </Box>
+    )
   }
   const { device, assessed } = found
   const marks: Partial<Record<Tab, Mark>> = { log: assessed.log.mark }
   for (const stage of PLANNED_STAGES) marks[stage] = assessed.stages?.[stage]?.mark ?? 'not planned'
   return (
-    <Grid templateColumns={{ base: 'minmax(0,1fr)', lg: folded === null ? '184px minmax(0, 1fr)' : '52px minmax(0, 1fr)' }} minH="calc(100vh - 60px)">
-      <Box as="nav" aria-label="Devices" className="no-print" display={{ base: 'none', lg: 'block' }} borderRightWidth="1px" borderColor="rule" py={1}>
-        <IconButton aria-label={folded === null ? 'Fold the list of devices away' : 'Show the list of devices'} variant="ghost" colorPalette="inky" minW="44px" minH="44px" mx={1} onClick={() => fold(folded === null ? 'folded' : null)}>
+    <Grid
+      templateColumns={{
+        base: 'minmax(0,1fr)',
+        lg: folded === null ? '184px minmax(0, 1fr)' : '52px minmax(0, 1fr)',
+      }}
+      minH="calc(100vh - 60px)"
+    >
+      <Box
+        as="nav"
+        aria-label="Devices"
+        className="no-print"
+        display={{ base: 'none', lg: 'block' }}
+        borderRightWidth="1px"
+        borderColor="rule"
+        py={1}
+      >
+        <IconButton
+          aria-label={folded === null ? 'Fold the list of devices away' : 'Show the list of devices'}
+          variant="ghost"
+          colorPalette="inky"
+          minW="44px"
+          minH="44px"
+          mx={1}
+          onClick={() => fold(folded === null ? 'folded' : null)}
+        >
           {folded === null ? <PanelLeftClose size={18} /> : <PanelLeftOpen size={18} />}
         </IconButton>
         {assessment.devices.map((one) => {
           const current = one.deviceId === deviceId
           return (
-            <Box key={one.deviceId} asChild display="flex" gap={2.5} px={3.5} py={2} bg={current ? 'inky.solid' : undefined} color={current ? 'inky.contrast' : undefined} _hover={current ? {} : { bg: 'sheet' }}>
-              <GoLink href={`${home}/devices/${one.deviceId}/${tab}`} title={`${one.mark} ${one.name}`} aria-current={current ? 'page' : undefined}><Text as="span" fontFamily="mono" fontSize="sm">{one.mark}</Text>{folded === null ? <Text as="span" truncate>{one.name}</Text> : null}</GoLink>
+            <Box
+              key={one.deviceId}
+              asChild
+              display="flex"
+              gap={2.5}
+              px={3.5}
+              py={2}
+              bg={current ? 'inky.solid' : undefined}
+              color={current ? 'inky.contrast' : undefined}
+              _hover={current ? {} : { bg: 'sheet' }}
+            >
+              <GoLink
+                href={`${home}/devices/${one.deviceId}/${tab}`}
+                title={`${one.mark} ${one.name}`}
+                aria-current={current ? 'page' : undefined}
+              >
+                <Text as="span" fontFamily="mono" fontSize="sm">
+                  {one.mark}
+                </Text>
+                {folded === null ? (
+                  <Text as="span" truncate>
+                    {one.name}
+                  </Text>
+                ) : null}
+              </GoLink>
             </Box>
           )
         })}
       </Box>
       <Box minW={0}>
-        <HStack px={{ base: 3, md: 5 }} pt={2} gap={2} justify="space-between" display={{ base: 'flex', lg: 'none' }}>
-          <Text fontWeight={600} truncate><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text> {device.name}</Text>
+        <HStack
+          px={{ base: 3, md: 5 }}
+          pt={2}
+          gap={2}
+          justify="space-between"
+          display={{ base: 'flex', lg: 'none' }}
+        >
+          <Text fontWeight={600} truncate>
+            <Text as="span" fontFamily="mono" fontSize="sm">
+              {device.mark}
+            </Text>{' '}
+            {device.name}
+          </Text>
         </HStack>
-        <HStack as="nav" aria-label="Stages" gap={0} px={{ base: 1, md: 5 }} pt={{ base: 0, md: 2 }} borderBottomWidth="1.5px" borderColor="ink" overflowX="auto">
+        <HStack
+          as="nav"
+          aria-label="Stages"
+          gap={0}
+          px={{ base: 1, md: 5 }}
+          pt={{ base: 0, md: 2 }}
+          borderBottomWidth="1.5px"
+          borderColor="ink"
+          overflowX="auto"
+        >
           {TABS.map((name) => {
             const current = name === tab
             const mark = marks[name]
             const number = PLANNED_STAGES.indexOf(name as PlannedStage) + 1
             return (
-              <Box key={name} asChild px={3} minH="44px" display="flex" alignItems="center" gap={1.5} whiteSpace="nowrap" fontWeight={current ? 600 : 400} mb="-1.5px" borderWidth="1.5px" borderColor={current ? 'ink' : 'transparent'} borderBottomColor={current ? 'sheet' : 'transparent'} bg={current ? 'sheet' : undefined} color={current ? 'ink' : 'soft'}>
-                <GoLink href={`${home}/devices/${deviceId}/${name}`} aria-current={current ? 'page' : undefined} ref={current ? intoView : undefined}>
-                  {number > 0 ? <Text as="span" fontSize="sm">{number}</Text> : null}
+              <Box
+                key={name}
+                asChild
+                px={3}
+                minH="44px"
+                display="flex"
+                alignItems="center"
+                gap={1.5}
+                whiteSpace="nowrap"
+                fontWeight={current ? 600 : 400}
+                mb="-1.5px"
+                borderWidth="1.5px"
+                borderColor={current ? 'ink' : 'transparent'}
+                borderBottomColor={current ? 'sheet' : 'transparent'}
+                bg={current ? 'sheet' : undefined}
+                color={current ? 'ink' : 'soft'}
+              >
+                <GoLink
+                  href={`${home}/devices/${deviceId}/${name}`}
+                  aria-current={current ? 'page' : undefined}
+                  ref={current ? intoView : undefined}
+                >
+                  {number > 0 ? (
+                    <Text as="span" fontSize="sm">
+                      {number}
+                    </Text>
+                  ) : null}
                   {title(name)}
-                  {mark ? <Text as="span" color={MARKS[mark].color} aria-label={MARKS[mark].word} role="img">{MARKS[mark].sign}</Text> : null}
+                  {mark ? (
+                    <Text as="span" color={MARKS[mark].color} aria-label={MARKS[mark].word} role="img">
+                      {MARKS[mark].sign}
+                    </Text>
+                  ) : null}
                 </GoLink>
               </Box>
             )
@@ -85,55 +191,143 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
 
 function Body({ device, assessed, tab }: { device: Device; assessed: DeviceAssessment; tab: Tab }) {
   if (tab === 'device') return <DevicePage device={device} assessed={assessed} />
-  if (assessed.stages === null) return <Box p={5}><Sentence>{assessed.sentence}</Sentence></Box>
+  if (assessed.stages === null)
+    return (
+      <Box p={5}>
+        <Sentence>{assessed.sentence}</Sentence>
+      </Box>
+    )
   if (tab === 'log') return <InstallLog device={device} assessed={assessed} />
   return <StagePage key={`${device.id}:${tab}`} device={device} assessed={assessed} stage={tab} />
 }
 
-function StagePage({ device, assessed, stage }: { device: Device; assessed: DeviceAssessment; stage: PlannedStage }) {
+function StagePage({
+  device,
+  assessed,
+  stage,
+}: {
+  device: Device
+  assessed: DeviceAssessment
+  stage: PlannedStage
+}) {
   const { job, send } = useJob()
   const sheet = useRef<HTMLDivElement>(null)
   const [error, setError] = useState<string | null>(null)
   const state = assessed.stages?.[stage] ?? null
   if (!state) {
-    return <Box p={5}><Nothing action={<Button asChild minH="44px"><GoLink href={`/jobs/${job.id}/settings`}>To the job’s supplies</GoLink></Button>}>No supply of this job can feed this camera. Add one on the Job page.</Nothing></Box>
+    return (
+      <Box p={5}>
+        <Nothing
+          action={
+            <Button asChild minH="44px">
+              <GoLink href={`/jobs/${job.id}/settings`}>To the job’s supplies</GoLink>
+            </Button>
+          }
+        >
+          No supply of this job can feed this camera. Add one on the Job page.
+        </Nothing>
+      </Box>
+    )
   }
   const sheets: Record<PlannedStage, ReactNode> = {
-    sight: <SightSheet assessed={assessed} device={device} />, mount: <MountSheet assessed={assessed} />, route: <RouteSheet assessed={assessed} />,
-    terminate: <TerminateSheet assessed={assessed} />, seal: <SealSheet assessed={assessed} />, power: state ? <PowerSheet assessed={assessed} /> : null,
+    sight: <SightSheet assessed={assessed} device={device} />,
+    mount: <MountSheet assessed={assessed} />,
+    route: <RouteSheet assessed={assessed} />,
+    terminate: <TerminateSheet assessed={assessed} />,
+    seal: <SealSheet assessed={assessed} />,
+    power: state ? <PowerSheet assessed={assessed} /> : null,
   }
   const worst = worstOf(state.result.findings)
   const next = PLANNED_STAGES[PLANNED_STAGES.indexOf(stage) + 1]
   const nextHref = `/jobs/${job.id}/devices/${device.id}/${next ?? 'log'}`
-  const raise = (finding: Finding) => go(`/jobs/${job.id}/punch-list/new?device=${device.id}&finding=${encodeURIComponent(finding.id)}`)
+  const raise = (finding: Finding) =>
+    go(`/jobs/${job.id}/punch-list/new?device=${device.id}&finding=${encodeURIComponent(finding.id)}`)
   const keepAndGo = async () => {
     const wrong = unread(sheet.current)
     if (wrong) return setError(wrong)
-    const said = state.planned ? ({ ok: true } as const) : await send(planChange(stage, device.id, state.input as never))
+    const said = state.planned
+      ? ({ ok: true } as const)
+      : await send(planChange(stage, device.id, state.input as never))
     if (said.ok) go(nextHref)
     else setError(refusal(said))
   }
   return (
-    <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }} minH={{ xl: 'calc(100vh - 112px)' }}>
+    <Grid
+      templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }}
+      minH={{ xl: 'calc(100vh - 112px)' }}
+    >
       <Box ref={sheet} px={{ base: 3, md: 5 }} pt={3} minW={0} onChange={() => setError(null)}>
-        <Sentence next={state.planned ? undefined : 'Proposed start values: nothing is kept until you change one or keep them.'}>{sentenceOf(state.result.findings)}</Sentence>
-        {worst ? <Box as="ul" hideFrom="xl" mb={3}><FindingNote finding={worst} units={job.units} /></Box> : null}
+        <Sentence
+          next={
+            state.planned
+              ? undefined
+              : 'Proposed start values: nothing is kept until you change one or keep them.'
+          }
+        >
+          {sentenceOf(state.result.findings)}
+        </Sentence>
+        {worst ? (
+          <Box as="ul" hideFrom="xl" mb={3}>
+            <FindingNote finding={worst} units={job.units} />
+          </Box>
+        ) : null}
         {sheets[stage]}
-        <HStack className="no-print" data-foot mt={3} mx={{ base: -3, md: -5 }} px={{ base: 3, md: 5 }} py={2} gap={3} flexWrap="wrap" position="sticky" bottom={0} zIndex={4} bg="paper" borderTopWidth="1px" borderColor="rule">
-          {error ? <Text role="alert" color="stop" w="100%">{error}</Text> : null}
-          <Button colorPalette="copper" minH="48px" px={6} onClick={() => void keepAndGo()}>{state.planned ? `Next: ${title(next ?? 'log')}` : `Keep these, next: ${title(next ?? 'log')}`}</Button>
+        <HStack
+          className="no-print"
+          data-foot
+          mt={3}
+          mx={{ base: -3, md: -5 }}
+          px={{ base: 3, md: 5 }}
+          py={2}
+          gap={3}
+          flexWrap="wrap"
+          position="sticky"
+          bottom={0}
+          zIndex={4}
+          bg="paper"
+          borderTopWidth="1px"
+          borderColor="rule"
+        >
+          {error ? (
+            <Text role="alert" color="stop" w="100%">
+              {error}
+            </Text>
+          ) : null}
+          <Button colorPalette="copper" minH="48px" px={6} onClick={() => void keepAndGo()}>
+            {state.planned ? `Next: ${title(next ?? 'log')}` : `Keep these, next: ${title(next ?? 'log')}`}
+          </Button>
         </HStack>
       </Box>
-      <Box as="aside" aria-label="What comes out of it" bg="sheet" borderLeftWidth={{ xl: '1px' }} borderTopWidth={{ base: '1px', xl: 0 }} borderColor="rule" px={5} py={4}>
-        <Heading as="h2" fontSize="md" mb={1}>{HEADINGS[stage]}</Heading>
+      <Box
+        as="aside"
+        aria-label="What comes out of it"
+        bg="sheet"
+        borderLeftWidth={{ xl: '1px' }}
+        borderTopWidth={{ base: '1px', xl: 0 }}
+        borderColor="rule"
+        px={5}
+        py={4}
+      >
+        <Heading as="h2" fontSize="md" mb={1}>
+          {HEADINGS[stage]}
+        </Heading>
         <FigureList figures={state.result.figures} units={job.units} />
-        <Stack mt={4}><FindingList findings={state.result.findings} units={job.units} onRaise={raise} /></Stack>
+        <Stack mt={4}>
+          <FindingList findings={state.result.findings} units={job.units} onRaise={raise} />
+        </Stack>
       </Box>
     </Grid>
   )
 }
 
-const HEADINGS: Record<PlannedStage, string> = { sight: 'What it will see', mount: 'Will it hold', route: 'How much cable', terminate: 'The ends', seal: 'Will it stay dry', power: 'Do the volts arrive' }
+const HEADINGS: Record<PlannedStage, string> = {
+  sight: 'What it will see',
+  mount: 'Will it hold',
+  route: 'How much cable',
+  terminate: 'The ends',
+  seal: 'Will it stay dry',
+  power: 'Do the volts arrive',
+}
 
 function sentenceOf(findings: readonly Finding[]): string {
   const worst = worstOf(findings)

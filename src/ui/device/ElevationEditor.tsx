@@ -22,7 +22,10 @@ interface ElevationEditorProps {
 
 type Which = 'camera' | 'target' | 'axis'
 
-/** The side elevation with three handles: the camera's height, the target's place, the axis' tilt. Mouse, finger or keys. */
+/**
+ * The side elevation with three handles: the camera's height, the target's place, the axis' tilt. Mouse,
+ * finger or keys.
+ */
 export function ElevationEditor({ elevation, units, width, onTry, onKeep }: ElevationEditorProps) {
   const svg = useRef<SVGSVGElement>(null)
   const [held, hold] = useState<Frame | null>(null) // the scale stands still while something is dragged
@@ -32,9 +35,19 @@ export function ElevationEditor({ elevation, units, width, onTry, onKeep }: Elev
 
   const changeAt = (which: Which, [x, y]: Spot, on: Frame): Partial<Sight> => {
     if (which === 'camera') return { heightM: clamp(round((on.groundY - y) / on.perMetre, 0.05), 0.3, 60) }
-    if (which === 'target') return { targetDistanceM: clamp(round((x - on.cameraX) / on.perMetre, 0.05), 0.3, 500), targetHeightM: clamp(round((on.groundY - y) / on.perMetre, 0.05), 0, 20) }
+    if (which === 'target')
+      return {
+        targetDistanceM: clamp(round((x - on.cameraX) / on.perMetre, 0.05), 0.3, 500),
+        targetHeightM: clamp(round((on.groundY - y) / on.perMetre, 0.05), 0, 20),
+      }
     const [cameraX, cameraY] = elevationHandles(elevation, on).camera
-    return { tiltDeg: clamp(round((Math.atan2(y - cameraY, Math.max(1, x - cameraX)) * 180) / Math.PI, 0.5), -90, 90) }
+    return {
+      tiltDeg: clamp(
+        round((Math.atan2(y - cameraY, Math.max(1, x - cameraX)) * 180) / Math.PI, 0.5),
+        -90,
+        90,
+      ),
+    }
   }
 
   const place = (clientX: number, clientY: number): Spot | null => {
@@ -67,25 +80,76 @@ export function ElevationEditor({ elevation, units, width, onTry, onKeep }: Elev
     event.preventDefault()
     const [dx, dy] = [by[0]! * far * 0.1, by[1]! * far * 0.1]
     if (which === 'camera') onKeep({ heightM: clamp(round(elevation.heightM + dy + dx, 0.05), 0.3, 60) })
-    else if (which === 'target') onKeep({ targetDistanceM: clamp(round(elevation.targetDistanceM + dx, 0.05), 0.3, 500), targetHeightM: clamp(round(elevation.targetHeightM + dy, 0.05), 0, 20) })
+    else if (which === 'target')
+      onKeep({
+        targetDistanceM: clamp(round(elevation.targetDistanceM + dx, 0.05), 0.3, 500),
+        targetHeightM: clamp(round(elevation.targetHeightM + dy, 0.05), 0, 20),
+      })
     else onKeep({ tiltDeg: clamp(elevation.tiltDeg - (dy + dx) * 5, -90, 90) })
   }
 
   const says = (value: number, kind: 'length' | 'angle') => print({ value, kind }, units)
   const grips: { which: Which; label: string; now: number; least: number; most: number; words: string }[] = [
-    { which: 'camera', label: 'Lens height', now: elevation.heightM, least: 0.3, most: 60, words: says(elevation.heightM, 'length') },
-    { which: 'axis', label: 'Tilt below level', now: elevation.tiltDeg, least: -90, most: 90, words: says(elevation.tiltDeg, 'angle') },
-    { which: 'target', label: 'Target distance', now: elevation.targetDistanceM, least: 0.3, most: 500, words: says(elevation.targetDistanceM, 'length') },
+    {
+      which: 'camera',
+      label: 'Lens height',
+      now: elevation.heightM,
+      least: 0.3,
+      most: 60,
+      words: says(elevation.heightM, 'length'),
+    },
+    {
+      which: 'axis',
+      label: 'Tilt below level',
+      now: elevation.tiltDeg,
+      least: -90,
+      most: 90,
+      words: says(elevation.tiltDeg, 'angle'),
+    },
+    {
+      which: 'target',
+      label: 'Target distance',
+      now: elevation.targetDistanceM,
+      least: 0.3,
+      most: 500,
+      words: says(elevation.targetDistanceM, 'length'),
+    },
   ]
   return (
     <DrawingView drawing={drawing} svgRef={svg}>
       {grips.map(({ which, label, now, least, most, words }) => {
         const [x, y] = handles[which]
         return (
-          <chakra.g key={which} {...drag(which)} tabIndex={0} role="slider" aria-label={`${label}, in the drawing`} aria-valuenow={Number(now.toFixed(3))} aria-valuemin={least} aria-valuemax={most} aria-valuetext={words} data-handle={which} onKeyDown={keys(which)}
-            cursor={which === 'camera' ? 'ns-resize' : which === 'axis' ? 'grab' : 'move'} css={{ touchAction: 'none', '& .dot': { opacity: which === 'axis' ? 1 : 0.25 }, '&:hover .dot, &:focus-visible .dot': { opacity: 1 }, outline: 'none' }}>
+          <chakra.g
+            key={which}
+            {...drag(which)}
+            tabIndex={0}
+            role="slider"
+            aria-label={`${label}, in the drawing`}
+            aria-valuenow={Number(now.toFixed(3))}
+            aria-valuemin={least}
+            aria-valuemax={most}
+            aria-valuetext={words}
+            data-handle={which}
+            onKeyDown={keys(which)}
+            cursor={which === 'camera' ? 'ns-resize' : which === 'axis' ? 'grab' : 'move'}
+            css={{
+              'touchAction': 'none',
+              '& .dot': { opacity: which === 'axis' ? 1 : 0.25 },
+              '&:hover .dot, &:focus-visible .dot': { opacity: 1 },
+              'outline': 'none',
+            }}
+          >
             <circle cx={x} cy={y} r={22} fill="transparent" />
-            <circle className="dot" cx={x} cy={y} r={which === 'axis' ? 5 : 13} fill={which === 'axis' ? 'var(--chakra-colors-sheet)' : 'none'} stroke="var(--chakra-colors-copper-fg)" strokeWidth={1.6} />
+            <circle
+              className="dot"
+              cx={x}
+              cy={y}
+              r={which === 'axis' ? 5 : 13}
+              fill={which === 'axis' ? 'var(--chakra-colors-sheet)' : 'none'}
+              stroke="var(--chakra-colors-copper-fg)"
+              strokeWidth={1.6}
+            />
           </chakra.g>
         )
       })}

@@ -18,8 +18,15 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
   const { job } = useJob()
   const { input, result, planned, attempt, keep, giveUp, units, draft } = usePlan('mount', assessed)
   const fixing = CATALOGUE.fixings.get(input.fixingId)
-  // What holds here first; what does not stays on offer, because a backing board or another surface may be meant.
-  const fittingFixings = new Map([...CATALOGUE.fixings].sort(([, a], [, b]) => Number(b.holdsIn.includes(result.drawing.holding)) - Number(a.holdsIn.includes(result.drawing.holding))))
+  // What holds here first; what does not stays on offer, because a backing board or another surface may be
+  // meant.
+  const fittingFixings = new Map(
+    [...CATALOGUE.fixings].sort(
+      ([, a], [, b]) =>
+        Number(b.holdsIn.includes(result.drawing.holding)) -
+        Number(a.holdsIn.includes(result.drawing.holding)),
+    ),
+  )
   const inWood = fixing?.kind === 'wood screw' || fixing?.kind === 'lag screw'
   const { holding } = result.drawing
   return (
@@ -28,32 +35,144 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
         <Sized>{(width) => <DrawingView drawing={mountDrawing(result.drawing, units, width)} />}</Sized>
       </Box>
       <SimpleGrid columns={{ base: 2, md: 3 }} gap={3} mt={4}>
-        <Choose label="Fixing" value={input.fixingId} options={partOptions(fittingFixings)} hint={fixing ? `for ${fixing.holdsIn.join(', ')}` : undefined} onChoose={(fixingId) => {
-          const chosen = CATALOGUE.fixings.get(fixingId)!
-          const screw = chosen.kind === 'wood screw' || chosen.kind === 'lag screw'
-          void keep({ fixingId, threadInWoodMm: screw ? chosen.threadMm : 0, woodId: screw ? (input.woodId ?? 'spruce-pine-fir') : null, makersPullN: null })
-        }} />
-        <QuantityField label="How many" kind="count" units={units} value={input.fixingCount} least={1} most={24} draftKey={draft('count')} onTry={(count) => attempt({ fixingCount: Math.round(count) })} onKeep={(count) => count !== null && keep({ fixingCount: Math.round(count) })} onGiveUp={giveUp} />
-        <Choose label="Through the hole goes" value={input.passage} options={optionsOf(PASSAGES)} onChoose={(passage) => keep({ passage: passage as PassageId })} />
+        <Choose
+          label="Fixing"
+          value={input.fixingId}
+          options={partOptions(fittingFixings)}
+          hint={fixing ? `for ${fixing.holdsIn.join(', ')}` : undefined}
+          onChoose={(fixingId) => {
+            const chosen = CATALOGUE.fixings.get(fixingId)!
+            const screw = chosen.kind === 'wood screw' || chosen.kind === 'lag screw'
+            void keep({
+              fixingId,
+              threadInWoodMm: screw ? chosen.threadMm : 0,
+              woodId: screw ? (input.woodId ?? 'spruce-pine-fir') : null,
+              makersPullN: null,
+            })
+          }}
+        />
+        <QuantityField
+          label="How many"
+          kind="count"
+          units={units}
+          value={input.fixingCount}
+          least={1}
+          most={24}
+          draftKey={draft('count')}
+          onTry={(count) => attempt({ fixingCount: Math.round(count) })}
+          onKeep={(count) => count !== null && keep({ fixingCount: Math.round(count) })}
+          onGiveUp={giveUp}
+        />
+        <Choose
+          label="Through the hole goes"
+          value={input.passage}
+          options={optionsOf(PASSAGES)}
+          onChoose={(passage) => keep({ passage: passage as PassageId })}
+        />
         {inWood ? (
           <>
-            <Choose label="Wood" value={input.woodId ?? 'unknown'} options={[...partOptions(CATALOGUE.woods), { value: 'unknown', label: 'Not known' }]} onChoose={(woodId) => keep({ woodId: woodId === 'unknown' ? null : woodId })} />
-            <QuantityField label="Thread in solid wood" kind="size" units={units} value={input.threadInWoodMm} least={0} most={200} draftKey={draft('thread')} hint={fixing ? `of ${fixing.threadMm} mm` : ''} onTry={(threadInWoodMm) => attempt({ threadInWoodMm })} onKeep={(threadInWoodMm) => threadInWoodMm !== null && keep({ threadInWoodMm })} onGiveUp={giveUp} />
+            <Choose
+              label="Wood"
+              value={input.woodId ?? 'unknown'}
+              options={[...partOptions(CATALOGUE.woods), { value: 'unknown', label: 'Not known' }]}
+              onChoose={(woodId) => keep({ woodId: woodId === 'unknown' ? null : woodId })}
+            />
+            <QuantityField
+              label="Thread in solid wood"
+              kind="size"
+              units={units}
+              value={input.threadInWoodMm}
+              least={0}
+              most={200}
+              draftKey={draft('thread')}
+              hint={fixing ? `of ${fixing.threadMm} mm` : ''}
+              onTry={(threadInWoodMm) => attempt({ threadInWoodMm })}
+              onKeep={(threadInWoodMm) => threadInWoodMm !== null && keep({ threadInWoodMm })}
+              onGiveUp={giveUp}
+            />
           </>
         ) : (
-          <QuantityField label="Maker’s pull-out figure, if known" kind="force" units={units} value={input.makersPullN} least={1} most={100000} optional draftKey={draft('pull')} hint="for one fixing" onTry={(makersPullN) => attempt({ makersPullN })} onKeep={(makersPullN) => keep({ makersPullN })} onGiveUp={giveUp} />
+          <QuantityField
+            label="Maker’s pull-out figure, if known"
+            kind="force"
+            units={units}
+            value={input.makersPullN}
+            least={1}
+            most={100000}
+            optional
+            draftKey={draft('pull')}
+            hint="for one fixing"
+            onTry={(makersPullN) => attempt({ makersPullN })}
+            onKeep={(makersPullN) => keep({ makersPullN })}
+            onGiveUp={giveUp}
+          />
         )}
-        {holding === 'wood' || holding === 'masonry' || holding === 'hollow masonry' ? <QuantityField label="Nearest edge or joint from a fixing" kind="size" units={units} value={input.edgeMm} least={0} most={2000} optional draftKey={draft('edge')} hint="measure it" onTry={(edgeMm) => attempt({ edgeMm })} onKeep={(edgeMm) => keep({ edgeMm })} onGiveUp={giveUp} /> : null}
-        {holding !== 'pole' && holding !== 'box' ? <QuantityField label="Vent slot or joist from the cable hole" kind="size" units={units} value={input.slotMm} least={0} most={2000} optional draftKey={draft('slot')} hint="from its middle; empty when none is near" onTry={(slotMm) => attempt({ slotMm })} onKeep={(slotMm) => keep({ slotMm })} onGiveUp={giveUp} /> : null}
-        {holding === 'pole' ? <PoleFields pole={input.pole} units={units} draft={draft} onTry={(pole) => attempt({ pole })} onKeep={(pole) => keep({ pole })} onGiveUp={giveUp} /> : null}
-        {holding === 'tile' ? <Tick checked={input.tethered} onTick={(tethered) => keep({ tethered })}>Tethered to the structure above</Tick> : null}
-        {holding === 'soft sheet' || holding === 'steel sheet' ? <Tick checked={input.backed} onTick={(backed) => keep({ backed })}>Backing board or joist behind</Tick> : null}
+        {holding === 'wood' || holding === 'masonry' || holding === 'hollow masonry' ? (
+          <QuantityField
+            label="Nearest edge or joint from a fixing"
+            kind="size"
+            units={units}
+            value={input.edgeMm}
+            least={0}
+            most={2000}
+            optional
+            draftKey={draft('edge')}
+            hint="measure it"
+            onTry={(edgeMm) => attempt({ edgeMm })}
+            onKeep={(edgeMm) => keep({ edgeMm })}
+            onGiveUp={giveUp}
+          />
+        ) : null}
+        {holding !== 'pole' && holding !== 'box' ? (
+          <QuantityField
+            label="Vent slot or joist from the cable hole"
+            kind="size"
+            units={units}
+            value={input.slotMm}
+            least={0}
+            most={2000}
+            optional
+            draftKey={draft('slot')}
+            hint="from its middle; empty when none is near"
+            onTry={(slotMm) => attempt({ slotMm })}
+            onKeep={(slotMm) => keep({ slotMm })}
+            onGiveUp={giveUp}
+          />
+        ) : null}
+        {holding === 'pole' ? (
+          <PoleFields
+            pole={input.pole}
+            units={units}
+            draft={draft}
+            onTry={(pole) => attempt({ pole })}
+            onKeep={(pole) => keep({ pole })}
+            onGiveUp={giveUp}
+          />
+        ) : null}
+        {holding === 'tile' ? (
+          <Tick checked={input.tethered} onTick={(tethered) => keep({ tethered })}>
+            Tethered to the structure above
+          </Tick>
+        ) : null}
+        {holding === 'soft sheet' || holding === 'steel sheet' ? (
+          <Tick checked={input.backed} onTick={(backed) => keep({ backed })}>
+            Backing board or joist behind
+          </Tick>
+        ) : null}
       </SimpleGrid>
       {planned ? (
         <HStack mt={4} gap={3} flexWrap="wrap">
           <Text color="soft">Drilling template at 1:1</Text>
-          {[['A4', 'paper=a4&format=pdf'], ['Letter', 'paper=letter&format=pdf'], ['SVG', 'paper=a4&format=svg']].map(([label, query]) => (
-            <Button key={label} asChild size="sm" minH="44px" variant="outline" colorPalette="inky"><a href={`/api/jobs/${job.id}/template/${assessed.deviceId}?${query}`} download>{label}</a></Button>
+          {[
+            ['A4', 'paper=a4&format=pdf'],
+            ['Letter', 'paper=letter&format=pdf'],
+            ['SVG', 'paper=a4&format=svg'],
+          ].map(([label, query]) => (
+            <Button key={label} asChild size="sm" minH="44px" variant="outline" colorPalette="inky">
+              <a href={`/api/jobs/${job.id}/template/${assessed.deviceId}?${query}`} download>
+                {label}
+              </a>
+            </Button>
           ))}
         </HStack>
       ) : null}
@@ -64,14 +183,50 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
 type Pole = NonNullable<Mount['pole']>
 
 /** The pole as it is measured: sway and bands follow. */
-function PoleFields({ pole, units, draft, onTry, onKeep, onGiveUp }: { pole: Pole | null; units: UnitSystem; draft: (field: string) => string; onTry: (pole: Pole) => void; onKeep: (pole: Pole) => void; onGiveUp: () => void }) {
+function PoleFields({
+  pole,
+  units,
+  draft,
+  onTry,
+  onKeep,
+  onGiveUp,
+}: {
+  pole: Pole | null
+  units: UnitSystem
+  draft: (field: string) => string
+  onTry: (pole: Pole) => void
+  onKeep: (pole: Pole) => void
+  onGiveUp: () => void
+}) {
   const now = pole ?? { material: 'steel' as const, diameterMm: 114.3, wallMm: 3.6, heightM: 6 }
-  const field = (label: string, kind: 'size' | 'length', key: 'diameterMm' | 'wallMm' | 'heightM', least: number, most: number) => (
-    <QuantityField label={label} kind={kind} units={units} value={now[key]} least={least} most={most} draftKey={draft(key)} onTry={(value) => onTry({ ...now, [key]: value })} onKeep={(value) => value !== null && onKeep({ ...now, [key]: value })} onGiveUp={onGiveUp} />
+  const field = (
+    label: string,
+    kind: 'size' | 'length',
+    key: 'diameterMm' | 'wallMm' | 'heightM',
+    least: number,
+    most: number,
+  ) => (
+    <QuantityField
+      label={label}
+      kind={kind}
+      units={units}
+      value={now[key]}
+      least={least}
+      most={most}
+      draftKey={draft(key)}
+      onTry={(value) => onTry({ ...now, [key]: value })}
+      onKeep={(value) => value !== null && onKeep({ ...now, [key]: value })}
+      onGiveUp={onGiveUp}
+    />
   )
   return (
     <>
-      <Choose label="Pole of" value={now.material} options={optionsOf(POLE_MATERIALS)} onChoose={(material) => onKeep({ ...now, material: material as Pole['material'] })} />
+      <Choose
+        label="Pole of"
+        value={now.material}
+        options={optionsOf(POLE_MATERIALS)}
+        onChoose={(material) => onKeep({ ...now, material: material as Pole['material'] })}
+      />
       {field('Pole across', 'size', 'diameterMm', 20, 1000)}
       {field('Its wall', 'size', 'wallMm', 0.5, 500)}
       {field('Height of the pole', 'length', 'heightM', 0.5, 60)}

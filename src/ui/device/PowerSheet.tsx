@@ -22,13 +22,37 @@ export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
         <Sized>{(width) => <DrawingView drawing={powerDrawing(result.drawing, units, width)} />}</Sized>
       </Box>
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={3} mt={4} gridTemplateColumns={{ md: '1fr 140px' }}>
-        <Choose label="Powered from" value={input.supplyId} options={job.supplies.map(({ id, name }) => ({ value: id, label: name }))} hint="Supplies are added on the Job page." onChoose={(supplyId) => keep({ supplyId })} />
-        <QuantityField label="Port" kind="count" units={units} value={input.port} least={1} most={512} optional draftKey={draft('port')} onTry={(port) => attempt({ port: Math.round(port) })} onKeep={(port) => keep({ port: port === null ? null : Math.round(port) })} onGiveUp={giveUp} />
+        <Choose
+          label="Powered from"
+          value={input.supplyId}
+          options={job.supplies.map(({ id, name }) => ({ value: id, label: name }))}
+          hint="Supplies are added on the Job page."
+          onChoose={(supplyId) => keep({ supplyId })}
+        />
+        <QuantityField
+          label="Port"
+          kind="count"
+          units={units}
+          value={input.port}
+          least={1}
+          most={512}
+          optional
+          draftKey={draft('port')}
+          onTry={(port) => attempt({ port: Math.round(port) })}
+          onKeep={(port) => keep({ port: port === null ? null : Math.round(port) })}
+          onGiveUp={giveUp}
+        />
       </SimpleGrid>
       {supply ? (
         <Box mt={4}>
-          <Text fontFamily="heading" fontWeight={600}>{supply.name}, all cameras in their worst hour</Text>
-          <Text className="figures">{print({ value: supply.loadW, kind: 'power' }, units)} of {print({ value: supply.budgetW, kind: 'power' }, units)}; {supply.portsUsed} of {supply.ports} ports: {supply.marks.join(', ') || 'none'}</Text>
+          <Text fontFamily="heading" fontWeight={600}>
+            {supply.name}, all cameras in their worst hour
+          </Text>
+          <Text className="figures">
+            {print({ value: supply.loadW, kind: 'power' }, units)} of{' '}
+            {print({ value: supply.budgetW, kind: 'power' }, units)}; {supply.portsUsed} of {supply.ports}{' '}
+            ports: {supply.marks.join(', ') || 'none'}
+          </Text>
           <FindingList findings={supply.findings} units={units} />
         </Box>
       ) : null}

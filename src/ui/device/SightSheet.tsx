@@ -31,39 +31,177 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
   const { wish } = input
   return (
     <>
-      <Grid templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.55fr) minmax(0, 1fr)' }} gap={3} alignItems="start">
+      <Grid
+        templateColumns={{ base: 'minmax(0, 1fr)', lg: 'minmax(0, 1.55fr) minmax(0, 1fr)' }}
+        gap={3}
+        alignItems="start"
+      >
         <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 2 }} py={2}>
-          <Sized>{(width) => <ElevationEditor elevation={result.drawing} units={units} width={width} onTry={attempt} onKeep={keep} />}</Sized>
+          <Sized>
+            {(width) => (
+              <ElevationEditor
+                elevation={result.drawing}
+                units={units}
+                width={width}
+                onTry={attempt}
+                onKeep={keep}
+              />
+            )}
+          </Sized>
         </Box>
         <Box>
-          {camera ? <Sized>{(width) => <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job.things), width)} />}</Sized> : null}
-          <Text fontSize="sm" color="soft" mt={1}>{input.place ? 'The picture, simulated from the plan: people 1.75 m tall, lines on the ground every 5 m.' : 'The picture on open ground, one person at the target.'}</Text>
-          <Button asChild size="sm" mt={1} minH="44px" variant="outline" colorPalette="inky"><GoLink href={`/jobs/${job.id}/plan?device=${device.id}`}>{input.place ? 'On the plan' : 'Put it on the plan'}</GoLink></Button>
+          {camera ? (
+            <Sized>
+              {(width) => (
+                <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job.things), width)} />
+              )}
+            </Sized>
+          ) : null}
+          <Text fontSize="sm" color="soft" mt={1}>
+            {input.place
+              ? 'The picture, simulated from the plan: people 1.75 m tall, lines on the ground every 5 m.'
+              : 'The picture on open ground, one person at the target.'}
+          </Text>
+          <Button asChild size="sm" mt={1} minH="44px" variant="outline" colorPalette="inky">
+            <GoLink href={`/jobs/${job.id}/plan?device=${device.id}`}>
+              {input.place ? 'On the plan' : 'Put it on the plan'}
+            </GoLink>
+          </Button>
         </Box>
       </Grid>
       <SimpleGrid columns={{ base: 2, md: 4 }} columnGap={3} rowGap={1} mt={3}>
-        <QuantityField label="Lens height" kind="length" units={units} value={input.heightM} least={0.3} most={60} draftKey={draft('height')} hint="drag the camera" onTry={(heightM) => attempt({ heightM })} onKeep={(heightM) => heightM !== null && keep({ heightM })} onGiveUp={giveUp} />
-        <QuantityField label="Target distance" kind="length" units={units} value={input.targetDistanceM} least={0.3} most={500} draftKey={draft('distance')} hint="drag the target" onTry={(targetDistanceM) => attempt({ targetDistanceM })} onKeep={(targetDistanceM) => targetDistanceM !== null && keep({ targetDistanceM })} onGiveUp={giveUp} />
-        <QuantityField label="Target height" kind="length" units={units} value={input.targetHeightM} least={0} most={20} draftKey={draft('target-height')} hint={`a face: ${print({ value: 1.6, kind: 'length' }, units)}`} onTry={(targetHeightM) => attempt({ targetHeightM })} onKeep={(targetHeightM) => targetHeightM !== null && keep({ targetHeightM })} onGiveUp={giveUp} />
-        <Choose label="Must show" value={input.level} options={levels.map((id) => ({ value: id, label: `${LEVELS[id].name}, ${print({ value: LEVELS[id].densityPxM, kind: 'density' }, units)}` }))} onChoose={(level) => keep({ level: level as LevelId })} />
-        <QuantityField label="Lens" kind="focal" units={units} value={input.focalMm} least={0.5} most={300} draftKey={draft('lens')} hint={lens[0] === lens[1] ? 'fixed' : `${lens[0]}–${lens[1]} mm`} onTry={(focalMm) => attempt({ focalMm })} onKeep={(focalMm) => focalMm !== null && keep({ focalMm })} onGiveUp={giveUp} />
-        <QuantityField label="Tilt below level" kind="angle" units={units} value={input.tiltDeg} least={-90} most={90} draftKey={draft('tilt')} hint={`${least} to ${most}° here`} onTry={(tiltDeg) => attempt({ tiltDeg })} onKeep={(tiltDeg) => tiltDeg !== null && keep({ tiltDeg })} onGiveUp={giveUp} />
-        <QuantityField label="Shutter" kind="time" units={units} value={input.shutterS} least={0.00001} most={2} draftKey={draft('shutter')} onTry={(shutterS) => attempt({ shutterS })} onKeep={(shutterS) => shutterS !== null && keep({ shutterS })} onGiveUp={giveUp} />
-        <Box pt={{ base: 0, md: 6 }}><Tick checked={input.portrait} onTick={(portrait) => keep({ portrait })}>Portrait picture</Tick></Box>
+        <QuantityField
+          label="Lens height"
+          kind="length"
+          units={units}
+          value={input.heightM}
+          least={0.3}
+          most={60}
+          draftKey={draft('height')}
+          hint="drag the camera"
+          onTry={(heightM) => attempt({ heightM })}
+          onKeep={(heightM) => heightM !== null && keep({ heightM })}
+          onGiveUp={giveUp}
+        />
+        <QuantityField
+          label="Target distance"
+          kind="length"
+          units={units}
+          value={input.targetDistanceM}
+          least={0.3}
+          most={500}
+          draftKey={draft('distance')}
+          hint="drag the target"
+          onTry={(targetDistanceM) => attempt({ targetDistanceM })}
+          onKeep={(targetDistanceM) => targetDistanceM !== null && keep({ targetDistanceM })}
+          onGiveUp={giveUp}
+        />
+        <QuantityField
+          label="Target height"
+          kind="length"
+          units={units}
+          value={input.targetHeightM}
+          least={0}
+          most={20}
+          draftKey={draft('target-height')}
+          hint={`a face: ${print({ value: 1.6, kind: 'length' }, units)}`}
+          onTry={(targetHeightM) => attempt({ targetHeightM })}
+          onKeep={(targetHeightM) => targetHeightM !== null && keep({ targetHeightM })}
+          onGiveUp={giveUp}
+        />
+        <Choose
+          label="Must show"
+          value={input.level}
+          options={levels.map((id) => ({
+            value: id,
+            label: `${LEVELS[id].name}, ${print({ value: LEVELS[id].densityPxM, kind: 'density' }, units)}`,
+          }))}
+          onChoose={(level) => keep({ level: level as LevelId })}
+        />
+        <QuantityField
+          label="Lens"
+          kind="focal"
+          units={units}
+          value={input.focalMm}
+          least={0.5}
+          most={300}
+          draftKey={draft('lens')}
+          hint={lens[0] === lens[1] ? 'fixed' : `${lens[0]}–${lens[1]} mm`}
+          onTry={(focalMm) => attempt({ focalMm })}
+          onKeep={(focalMm) => focalMm !== null && keep({ focalMm })}
+          onGiveUp={giveUp}
+        />
+        <QuantityField
+          label="Tilt below level"
+          kind="angle"
+          units={units}
+          value={input.tiltDeg}
+          least={-90}
+          most={90}
+          draftKey={draft('tilt')}
+          hint={`${least} to ${most}° here`}
+          onTry={(tiltDeg) => attempt({ tiltDeg })}
+          onKeep={(tiltDeg) => tiltDeg !== null && keep({ tiltDeg })}
+          onGiveUp={giveUp}
+        />
+        <QuantityField
+          label="Shutter"
+          kind="time"
+          units={units}
+          value={input.shutterS}
+          least={0.00001}
+          most={2}
+          draftKey={draft('shutter')}
+          onTry={(shutterS) => attempt({ shutterS })}
+          onKeep={(shutterS) => shutterS !== null && keep({ shutterS })}
+          onGiveUp={giveUp}
+        />
+        <Box pt={{ base: 0, md: 6 }}>
+          <Tick checked={input.portrait} onTick={(portrait) => keep({ portrait })}>
+            Portrait picture
+          </Tick>
+        </Box>
       </SimpleGrid>
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={3} mt={2}>
-        <LineField label="Where the customer asked for it" value={wish.place} draftKey={draft('wish')} onKeep={(place) => refusalOf(keep({ wish: { ...wish, place } }))} />
-        <Box pt={{ base: 0, md: 6 }}><Tick checked={!wish.kept} onTick={(moved) => keep({ wish: { ...wish, kept: !moved } })}>It stands elsewhere</Tick></Box>
+        <LineField
+          label="Where the customer asked for it"
+          value={wish.place}
+          draftKey={draft('wish')}
+          onKeep={(place) => refusalOf(keep({ wish: { ...wish, place } }))}
+        />
+        <Box pt={{ base: 0, md: 6 }}>
+          <Tick checked={!wish.kept} onTick={(moved) => keep({ wish: { ...wish, kept: !moved } })}>
+            It stands elsewhere
+          </Tick>
+        </Box>
         {wish.kept ? null : (
           <>
-            <LineField label="Why it was moved" value={wish.reason} draftKey={draft('moved')} onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))} />
-            <LineField label="Who agreed" value={wish.agreedBy} draftKey={draft('agreed')} onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))} />
+            <LineField
+              label="Why it was moved"
+              value={wish.reason}
+              draftKey={draft('moved')}
+              onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))}
+            />
+            <LineField
+              label="Who agreed"
+              value={wish.agreedBy}
+              draftKey={draft('agreed')}
+              onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))}
+            />
           </>
         )}
       </SimpleGrid>
       <Box mt={6}>
-        <Part title="Which lens"><LensFinder device={device} sight={input} tiltRangeDeg={result.drawing.tiltRangeDeg} onSet={keep} /></Part>
-        <Part title="The sun">{result.drawing.sun ? <SunChart sun={result.drawing.sun} /> : <Text color="soft">{sunless(job, input)}</Text>}</Part>
+        <Part title="Which lens">
+          <LensFinder device={device} sight={input} tiltRangeDeg={result.drawing.tiltRangeDeg} onSet={keep} />
+        </Part>
+        <Part title="The sun">
+          {result.drawing.sun ? (
+            <SunChart sun={result.drawing.sun} />
+          ) : (
+            <Text color="soft">{sunless(job, input)}</Text>
+          )}
+        </Part>
       </Box>
     </>
   )
@@ -72,5 +210,7 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
 /** Why there is no sun to show. */
 function sunless({ site }: Job, { place }: Sight): string {
   if (!place) return 'Put it on the plan to reckon the sun.'
-  return site ? 'Indoors, or so wide that sky is always in it: the sun is not reckoned.' : 'Say on the plan where the site lies to reckon the sun.'
+  return site
+    ? 'Indoors, or so wide that sky is always in it: the sun is not reckoned.'
+    : 'Say on the plan where the site lies to reckon the sun.'
 }

@@ -7,32 +7,81 @@ import type { Interface } from '@/core/parts'
 import { Choose, partOptions } from '../kit/Choose'
 
 /** The stack from the surface outwards; each place offers the parts whose interface fits. */
-export function StackField({ value, cameraId, onChange }: { value: readonly string[]; cameraId: string; onChange: (mountIds: string[]) => void }) {
+export function StackField({
+  value,
+  cameraId,
+  onChange,
+}: {
+  value: readonly string[]
+  cameraId: string
+  onChange: (mountIds: string[]) => void
+}) {
   const camera = CATALOGUE.cameras.get(cameraId)
   const parts = value.map((id) => CATALOGUE.mounts.get(id)).filter((part) => part !== undefined)
   const misfit = camera ? firstMisfit(parts, camera) : null
-  const fittingOn = (offers: Interface) => new Map([...CATALOGUE.mounts].filter(([, { needs }]) => fits(offers, needs)))
-  const places = parts.map((part, index) => ({ part, fitting: fittingOn(parts[index - 1]?.offers ?? 'surface') }))
+  const fittingOn = (offers: Interface) =>
+    new Map([...CATALOGUE.mounts].filter(([, { needs }]) => fits(offers, needs)))
+  const places = parts.map((part, index) => ({
+    part,
+    fitting: fittingOn(parts[index - 1]?.offers ?? 'surface'),
+  }))
   const offers = parts.at(-1)?.offers ?? 'surface'
   const next = [...fittingOn(offers).values()]
   const refused = [...CATALOGUE.mounts.values()].filter(({ needs }) => !fits(offers, needs))
   return (
     <Box>
-      <Text color="soft" mb={1.5}>Mount, from the surface outwards</Text>
+      <Text color="soft" mb={1.5}>
+        Mount, from the surface outwards
+      </Text>
       {places.map(({ part, fitting }, index) => (
         <HStack key={index} align="end" mb={2}>
-          <Box flex="1"><Choose label={`${index + 1}`} value={part.id} options={partOptions(fitting)} onChoose={(id) => onChange(value.map((old, i) => (i === index ? id : old)))} /></Box>
-          <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => onChange(value.filter((_, i) => i !== index))} aria-label={`Take out ${part.name}`}>Take out</Button>
+          <Box flex="1">
+            <Choose
+              label={`${index + 1}`}
+              value={part.id}
+              options={partOptions(fitting)}
+              onChoose={(id) => onChange(value.map((old, i) => (i === index ? id : old)))}
+            />
+          </Box>
+          <Button
+            variant="outline"
+            colorPalette="inky"
+            minH="44px"
+            onClick={() => onChange(value.filter((_, i) => i !== index))}
+            aria-label={`Take out ${part.name}`}
+          >
+            Take out
+          </Button>
         </HStack>
       ))}
-      {value.length < 8 && next.length > 0 ? <Choose label={value.length === 0 ? 'Camera straight on the surface, or add a part' : 'Add a part'} value="" options={next.map(({ id, name }) => ({ value: id, label: name }))} onChoose={(id) => id && onChange([...value, id])} /> : null}
+      {value.length < 8 && next.length > 0 ? (
+        <Choose
+          label={value.length === 0 ? 'Camera straight on the surface, or add a part' : 'Add a part'}
+          value=""
+          options={next.map(({ id, name }) => ({ value: id, label: name }))}
+          onChoose={(id) => id && onChange([...value, id])}
+        />
+      ) : null}
       {refused.length > 0 && value.length < 8 ? (
         <Box as="details" mt={1}>
-          <Box as="summary" cursor="pointer" color="soft" minH="44px" display="flex" alignItems="center">{refused.length} parts do not fit here, and why</Box>
-          <Box as="ul" aria-label="Parts that do not fit">{refused.map(({ id, name, needs }) => <Text as="li" listStyleType="none" key={id} py={0.5}><strong>{name}</strong> wants: {needs}. {parts.at(-1)?.name ?? 'The surface'} offers: {offers}.</Text>)}</Box>
+          <Box as="summary" cursor="pointer" color="soft" minH="44px" display="flex" alignItems="center">
+            {refused.length} parts do not fit here, and why
+          </Box>
+          <Box as="ul" aria-label="Parts that do not fit">
+            {refused.map(({ id, name, needs }) => (
+              <Text as="li" listStyleType="none" key={id} py={0.5}>
+                <strong>{name}</strong> wants: {needs}. {parts.at(-1)?.name ?? 'The surface'} offers: {offers}
+                .
+              </Text>
+            ))}
+          </Box>
         </Box>
       ) : null}
-      <Text mt={1.5} color={misfit ? 'stop' : 'good'} fontWeight={500} role="status">{misfit ? `■ ${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.` : '✓ The camera fits on it.'}</Text>
+      <Text mt={1.5} color={misfit ? 'stop' : 'good'} fontWeight={500} role="status">
+        {misfit
+          ? `■ ${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.`
+          : '✓ The camera fits on it.'}
+      </Text>
     </Box>
   )
 }

@@ -18,14 +18,35 @@ export function TerminateSheet({ assessed }: { assessed: DeviceAssessment }) {
         <Sized>{(width) => <DrawingView drawing={cableEndsDrawing(result.drawing, width)} />}</Sized>
       </Box>
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={3} mt={4}>
-        <Choose label="At the camera" value={input.cameraEndId} options={partOptions(CATALOGUE.connectors)} hint={strip} onChoose={(cameraEndId) => keep({ cameraEndId })} />
-        <Choose label="At the head end" value={input.headEndId} options={partOptions(CATALOGUE.connectors)} hint={CATALOGUE.connectors.get(input.headEndId)?.strip} onChoose={(headEndId) => keep({ headEndId })} />
+        <Choose
+          label="At the camera"
+          value={input.cameraEndId}
+          options={partOptions(CATALOGUE.connectors)}
+          hint={strip}
+          onChoose={(cameraEndId) => keep({ cameraEndId })}
+        />
+        <Choose
+          label="At the head end"
+          value={input.headEndId}
+          options={partOptions(CATALOGUE.connectors)}
+          hint={CATALOGUE.connectors.get(input.headEndId)?.strip}
+          onChoose={(headEndId) => keep({ headEndId })}
+        />
       </SimpleGrid>
-      <Heading as="h3" fontSize="md" mt={5} mb={1}>Before you crimp: thread on, in this order</Heading>
-      {threadOn.length === 0 ? <Text color="soft">Nothing: the seals chosen pass a finished plug.</Text> : null}
+      <Heading as="h3" fontSize="md" mt={5} mb={1}>
+        Before you crimp: thread on, in this order
+      </Heading>
+      {threadOn.length === 0 ? (
+        <Text color="soft">Nothing: the seals chosen pass a finished plug.</Text>
+      ) : null}
       <Box as="ol" ps={6} listStyleType="decimal">
         {threadOn.map(({ piece, way, of }, index) => (
-          <Box as="li" key={index} py={1}><strong>{piece}</strong>, {way} <Text as="span" color="soft">({of})</Text></Box>
+          <Box as="li" key={index} py={1}>
+            <strong>{piece}</strong>, {way}{' '}
+            <Text as="span" color="soft">
+              ({of})
+            </Text>
+          </Box>
         ))}
       </Box>
     </>

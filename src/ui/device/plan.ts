@@ -22,7 +22,10 @@ export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssess
   const state = assessed.stages![stage]! as StateOf<S>
   const input: Input<S> = state.input
   const { deviceId } = assessed
-  const attempt = useCallback((change: Partial<Input<S>>) => preview(planChange(stage, deviceId, { ...input, ...change })), [preview, stage, deviceId, input])
+  const attempt = useCallback(
+    (change: Partial<Input<S>>) => preview(planChange(stage, deviceId, { ...input, ...change })),
+    [preview, stage, deviceId, input],
+  )
   const keep = useCallback(
     async (change: Partial<Input<S>>): Promise<Said> => {
       const kept = latest().devices.find(({ id }) => id === deviceId)?.[stage] as Input<S> | null | undefined
@@ -33,5 +36,14 @@ export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssess
     [send, latest, preview, stage, deviceId, input],
   )
   const giveUp = useCallback(() => preview(null), [preview])
-  return { input, result: state.result as StateOf<S>['result'], planned: state.planned, attempt, keep, giveUp, units: job.units, draft: (field: string) => `${job.id}:${deviceId}:${stage}:${field}` }
+  return {
+    input,
+    result: state.result as StateOf<S>['result'],
+    planned: state.planned,
+    attempt,
+    keep,
+    giveUp,
+    units: job.units,
+    draft: (field: string) => `${job.id}:${deviceId}:${stage}:${field}`,
+  }
 }

@@ -15,9 +15,17 @@ import { PdfButton } from './PdfButton'
 export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: string }) {
   return (
     <HStack className="no-print" gap={3} mb={5} flexWrap="wrap">
-      <Button colorPalette="copper" minH="44px" onClick={() => window.print()}>Print</Button>
+      <Button colorPalette="copper" minH="44px" onClick={() => window.print()}>
+        Print
+      </Button>
       <PdfButton jobId={jobId} deviceId={deviceId ?? null} />
-      {deviceId ? null : <Button asChild variant="outline" colorPalette="inky" minH="44px"><a href={`/api/jobs/${jobId}/job-file`} download>Job file (JSON)</a></Button>}
+      {deviceId ? null : (
+        <Button asChild variant="outline" colorPalette="inky" minH="44px">
+          <a href={`/api/jobs/${jobId}/job-file`} download>
+            Job file (JSON)
+          </a>
+        </Button>
+      )}
     </HStack>
   )
 }
@@ -28,28 +36,71 @@ export function HandOver() {
   const open = job.faults.filter(({ state }) => state !== 'closed')
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
-      <Sentence next={`${job.address}${job.headEnd ? ` · head end: ${job.headEnd}` : ''}`}>{job.name}: {assessment.sentence.toLowerCase()}</Sentence>
+      <Sentence next={`${job.address}${job.headEnd ? ` · head end: ${job.headEnd}` : ''}`}>
+        {job.name}: {assessment.sentence.toLowerCase()}
+      </Sentence>
       <RecordBar jobId={job.id} />
-      <Text mb={4}>Pin scheme {PIN_SCHEMES[job.policies.pinScheme]} at both ends. Sealing: {SEALING_POLICIES[job.policies.sealing].toLowerCase()}. {open.length === 0 ? 'Nothing is open on the punch list.' : `${open.length} still open: ${open.map(({ title }) => title).join('; ')}.`}</Text>
+      <Text mb={4}>
+        Pin scheme {PIN_SCHEMES[job.policies.pinScheme]} at both ends. Sealing:{' '}
+        {SEALING_POLICIES[job.policies.sealing].toLowerCase()}.{' '}
+        {open.length === 0
+          ? 'Nothing is open on the punch list.'
+          : `${open.length} still open: ${open.map(({ title }) => title).join('; ')}.`}
+      </Text>
       <Table.ScrollArea mb={8}>
-        <Table.Root size="sm" bg="transparent" css={{ '& th, & td': { borderColor: 'rule', whiteSpace: 'nowrap' } }}>
-          <Table.Header><Table.Row bg="transparent">{['Device', ...PLANNED_STAGES, 'log', 'address'].map((head) => <Table.ColumnHeader key={head} color="ink" textTransform="capitalize" ps={1}>{head}</Table.ColumnHeader>)}</Table.Row></Table.Header>
+        <Table.Root
+          size="sm"
+          bg="transparent"
+          css={{ '& th, & td': { borderColor: 'rule', whiteSpace: 'nowrap' } }}
+        >
+          <Table.Header>
+            <Table.Row bg="transparent">
+              {['Device', ...PLANNED_STAGES, 'log', 'address'].map((head) => (
+                <Table.ColumnHeader key={head} color="ink" textTransform="capitalize" ps={1}>
+                  {head}
+                </Table.ColumnHeader>
+              ))}
+            </Table.Row>
+          </Table.Header>
           <Table.Body>
             {assessment.devices.map((device, index) => (
               <Table.Row key={device.deviceId} bg="transparent">
-                <Table.Cell ps={1}><GoLink href={`/jobs/${job.id}/record/${device.deviceId}`}><Text as="span" fontFamily="mono" fontSize="sm">{device.mark}</Text> <Text as="span" textDecoration="underline">{device.name}</Text></GoLink></Table.Cell>
+                <Table.Cell ps={1}>
+                  <GoLink href={`/jobs/${job.id}/record/${device.deviceId}`}>
+                    <Text as="span" fontFamily="mono" fontSize="sm">
+                      {device.mark}
+                    </Text>{' '}
+                    <Text as="span" textDecoration="underline">
+                      {device.name}
+                    </Text>
+                  </GoLink>
+                </Table.Cell>
                 {PLANNED_STAGES.map((stage) => {
                   const state = device.stages?.[stage]
-                  return <Table.Cell key={stage} ps={1} className="figures">{state?.planned ? `${MARKS[state.mark].sign} ${printReading(state.result.headline, job.units)}` : '–'}</Table.Cell>
+                  return (
+                    <Table.Cell key={stage} ps={1} className="figures">
+                      {state?.planned
+                        ? `${MARKS[state.mark].sign} ${printReading(state.result.headline, job.units)}`
+                        : '–'}
+                    </Table.Cell>
+                  )
                 })}
-                <Table.Cell ps={1} className="figures">{device.log.done}/{device.log.total}</Table.Cell>
-                <Table.Cell ps={1} fontFamily="mono" fontSize="xs">{job.devices[index]!.details.networkAddress || '–'}</Table.Cell>
+                <Table.Cell ps={1} className="figures">
+                  {device.log.done}/{device.log.total}
+                </Table.Cell>
+                <Table.Cell ps={1} fontFamily="mono" fontSize="xs">
+                  {job.devices[index]!.details.networkAddress || '–'}
+                </Table.Cell>
               </Table.Row>
             ))}
           </Table.Body>
         </Table.Root>
       </Table.ScrollArea>
-      {assessment.devices.map(({ deviceId }) => <Box key={deviceId} css={{ breakBefore: 'page' }}><DeviceRecord deviceId={deviceId} /></Box>)}
+      {assessment.devices.map(({ deviceId }) => (
+        <Box key={deviceId} css={{ breakBefore: 'page' }}>
+          <DeviceRecord deviceId={deviceId} />
+        </Box>
+      ))}
     </Box>
   )
 }
@@ -58,7 +109,9 @@ export function OneRecord({ deviceId }: { deviceId: string }) {
   const { job } = useJob()
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
-      <Heading as="h1" fontSize="lg" mb={3}>{job.name}: record of one device</Heading>
+      <Heading as="h1" fontSize="lg" mb={3}>
+        {job.name}: record of one device
+      </Heading>
       <RecordBar jobId={job.id} deviceId={deviceId} />
       <DeviceRecord deviceId={deviceId} />
     </Box>

@@ -5,13 +5,24 @@ import { useEffect, useRef, useState } from 'react'
 import { z } from 'zod'
 
 const Started = z.object({ printId: z.string() })
-const Told = z.object({ state: z.enum(['printing', 'done', 'failed', 'cancelled', 'no such device']), done: z.number(), total: z.number(), message: z.string().nullable() })
+const Told = z.object({
+  state: z.enum(['printing', 'done', 'failed', 'cancelled', 'no such device']),
+  done: z.number(),
+  total: z.number(),
+  message: z.string().nullable(),
+})
 
 const EVERY_MS = 300
 
-/** Prints the record as PDF on the server: shows how far it is, can be cancelled, and downloads what comes. */
+/**
+ * Prints the record as PDF on the server: shows how far it is, can be cancelled, and downloads what comes.
+ */
 export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string | null }) {
-  const [print, setPrint] = useState<{ readonly id: string; readonly done: number; readonly total: number } | null>(null)
+  const [print, setPrint] = useState<{
+    readonly id: string
+    readonly done: number
+    readonly total: number
+  } | null>(null)
   const [error, setError] = useState<string | null>(null)
   const mounted = useRef(true)
   useEffect(() => {
@@ -22,13 +33,21 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
   const start = async () => {
     setError(null)
     try {
-      const response = await fetch(`/api/jobs/${jobId}/prints`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ deviceId }) })
+      const response = await fetch(`/api/jobs/${jobId}/prints`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ deviceId }),
+      })
       if (!response.ok) throw new Error(((await response.json()) as { detail?: string }).detail)
       const { printId } = Started.parse(await response.json())
       setPrint({ id: printId, done: 0, total: 0 })
       await follow(printId)
     } catch (cause) {
-      setError(cause instanceof TypeError ? 'No signal: the PDF is made by the server. Print works without it.' : (cause as Error).message || 'The PDF could not be made.')
+      setError(
+        cause instanceof TypeError
+          ? 'No signal: the PDF is made by the server. Print works without it.'
+          : (cause as Error).message || 'The PDF could not be made.',
+      )
     }
     if (mounted.current) setPrint(null)
   }
@@ -46,16 +65,41 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
   if (print) {
     return (
       <HStack minH="44px" gap={3} role="status">
-        <Progress.Root value={print.total > 0 ? (100 * print.done) / print.total : null} w="120px" size="sm" colorPalette="copper" aria-label="Printing"><Progress.Track><Progress.Range /></Progress.Track></Progress.Root>
-        <Text className="figures">{print.total > 0 ? `${print.done} of ${print.total} devices` : 'Starting'}</Text>
-        <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => void fetch(`/api/prints/${print.id}`, { method: 'DELETE' })}>Cancel</Button>
+        <Progress.Root
+          value={print.total > 0 ? (100 * print.done) / print.total : null}
+          w="120px"
+          size="sm"
+          colorPalette="copper"
+          aria-label="Printing"
+        >
+          <Progress.Track>
+            <Progress.Range />
+          </Progress.Track>
+        </Progress.Root>
+        <Text className="figures">
+          {print.total > 0 ? `${print.done} of ${print.total} devices` : 'Starting'}
+        </Text>
+        <Button
+          variant="outline"
+          colorPalette="inky"
+          minH="44px"
+          onClick={() => void fetch(`/api/prints/${print.id}`, { method: 'DELETE' })}
+        >
+          Cancel
+        </Button>
       </HStack>
     )
   }
   return (
     <>
-      <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => void start()}>PDF</Button>
-      {error ? <Text role="alert" color="stop">{error}</Text> : null}
+      <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => void start()}>
+        PDF
+      </Button>
+      {error ? (
+        <Text role="alert" color="stop">
+          {error}
+        </Text>
+      ) : null}
     </>
   )
 }

@@ -1,7 +1,17 @@
 'use client'
 
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react'
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react'
 import { CATALOGUE } from '@/catalogue'
 import { assessAgain, type Assessed, type Assessment, type DeviceAssessment } from '@/core/assess'
 import type { Change, Device, Job } from '@/core/job'
@@ -19,7 +29,9 @@ interface JobView {
   readonly outbox: OutboxState
   /** Says a change for good; answered once it is kept on this device. */
   readonly send: (change: Change) => Promise<Said>
-  /** The job with everything said in it, also what is only now being kept: what the next change starts from. */
+  /**
+   * The job with everything said in it, also what is only now being kept: what the next change starts from.
+   */
   readonly latest: () => Job
   /** Shows a change without saying it: what-if while dragging and typing. Null ends it. */
   readonly preview: (change: Change | null) => void
@@ -43,7 +55,10 @@ export function useOutbox(): OutboxState {
   return useSyncExternalStore(subscribe, snapshot, NOTHING_WAITING)
 }
 
-/** Holds one job: what the server has, what waits in the outbox, what is being tried, and everything computed from it. */
+/**
+ * Holds one job: what the server has, what waits in the outbox, what is being tried, and everything
+ * computed from it.
+ */
 export function JobProvider({ stored, children }: { stored: StoredJob; children: ReactNode }) {
   const jobId = stored.job.id
   const queries = useQueryClient()
@@ -67,15 +82,25 @@ export function JobProvider({ stored, children }: { stored: StoredJob; children:
         if (revision === undefined || own.length === 0) return
         const held = queries.getQueryData<StoredJob>(['job', jobId])
         const job = held ? withCommands(held.job, own) : null
-        if (job && held?.revision === revision - 1) queries.setQueryData<StoredJob>(['job', jobId], { revision, job })
+        if (job && held?.revision === revision - 1)
+          queries.setQueryData<StoredJob>(['job', jobId], { revision, job })
         else void queries.invalidateQueries({ queryKey: ['job', jobId] })
       }),
     [jobId, queries],
   )
 
-  const own = useMemo(() => waiting.waiting.filter((one) => one.jobId === jobId && one.reasons === null).map(({ command }) => command), [waiting.waiting, jobId])
+  const own = useMemo(
+    () =>
+      waiting.waiting
+        .filter((one) => one.jobId === jobId && one.reasons === null)
+        .map(({ command }) => command),
+    [waiting.waiting, jobId],
+  )
   const said = useMemo(() => withCommands(data.job, own) ?? data.job, [data.job, own])
-  const shown = useMemo(() => (tried ? (withCommands(said, [envelope(jobId, tried)]) ?? said) : said), [said, tried, jobId])
+  const shown = useMemo(
+    () => (tried ? (withCommands(said, [envelope(jobId, tried)]) ?? said) : said),
+    [said, tried, jobId],
+  )
 
   const [assessShown] = useState(rememberingAssess)
   const assessment = useMemo(() => assessShown(shown), [assessShown, shown])
@@ -84,9 +109,15 @@ export function JobProvider({ stored, children }: { stored: StoredJob; children:
   useEffect(() => {
     served.current = data.job
   }, [data.job])
-  const latest = useCallback(() => withCommands(served.current, outbox().unsent(jobId)) ?? served.current, [jobId])
+  const latest = useCallback(
+    () => withCommands(served.current, outbox().unsent(jobId)) ?? served.current,
+    [jobId],
+  )
   const send = useCallback((change: Change) => say(latest(), jobId, change), [latest, jobId])
-  const view = useMemo(() => ({ job: shown, assessment, outbox: waiting, send, latest, preview }), [shown, assessment, waiting, send, latest])
+  const view = useMemo(
+    () => ({ job: shown, assessment, outbox: waiting, send, latest, preview }),
+    [shown, assessment, waiting, send, latest],
+  )
   return <View.Provider value={view}>{children}</View.Provider>
 }
 
@@ -97,7 +128,9 @@ export function useJob(): JobView {
 }
 
 /** One device of the job with its assessment; null when the job has none with this id. */
-export function useDevice(deviceId: string): { readonly device: Device; readonly assessed: DeviceAssessment } | null {
+export function useDevice(
+  deviceId: string,
+): { readonly device: Device; readonly assessed: DeviceAssessment } | null {
   const { job, assessment } = useJob()
   const index = job.devices.findIndex(({ id }) => id === deviceId)
   return index < 0 ? null : { device: job.devices[index]!, assessed: assessment.devices[index]! }

@@ -16,10 +16,18 @@ import { Refused, Sent } from './Sent'
 import { Who } from './Who'
 
 const KEYS = [
-  ['j / k', 'next or previous device'], ['1 – 6', 'sight to power'], ['l', 'install log'], ['b', 'board'], ['g', 'plan'], ['f', 'raise a fault'], ['h', 'hand-over'],
+  ['j / k', 'next or previous device'],
+  ['1 – 6', 'sight to power'],
+  ['l', 'install log'],
+  ['b', 'board'],
+  ['g', 'plan'],
+  ['f', 'raise a fault'],
+  ['h', 'hand-over'],
 ] as const
 
-/** The frame around every view of a job: its name, where one can go, who works here, and how sending stands. */
+/**
+ * The frame around every view of a job: its name, where one can go, who works here, and how sending stands.
+ */
 export function JobShell({ children }: { children: ReactNode }) {
   const { job } = useJob()
   const home = `/jobs/${job.id}`
@@ -29,28 +37,72 @@ export function JobShell({ children }: { children: ReactNode }) {
     { way: '', label: 'Board', of: ['board', 'device', 'add'] },
     { way: '/plan', label: 'Plan', of: ['plan'] },
     { way: '/pull-sheet', label: 'Pull sheet', of: ['pull sheet'] },
-    { way: '/punch-list', label: open > 0 ? `Punch list ${open}` : 'Punch list', of: ['punch list', 'fault', 'new fault'] },
+    {
+      way: '/punch-list',
+      label: open > 0 ? `Punch list ${open}` : 'Punch list',
+      of: ['punch list', 'fault', 'new fault'],
+    },
     { way: '/handover', label: 'Hand-over', of: ['hand-over', 'record'] },
     { way: '/settings', label: 'Job', of: ['job'] },
   ]
   useKeys()
   const find: Place[] = [
-    ...job.devices.map(({ id, mark, name }) => ({ value: `${home}/devices/${id}/sight`, label: `${mark} ${name}`, kind: 'device' })),
-    ...job.devices.map(({ id, mark, name }) => ({ value: `${home}/devices/${id}/log`, label: `${mark} ${name}`, kind: 'install log' })),
+    ...job.devices.map(({ id, mark, name }) => ({
+      value: `${home}/devices/${id}/sight`,
+      label: `${mark} ${name}`,
+      kind: 'device',
+    })),
+    ...job.devices.map(({ id, mark, name }) => ({
+      value: `${home}/devices/${id}/log`,
+      label: `${mark} ${name}`,
+      kind: 'install log',
+    })),
     ...places.map(({ way, label }) => ({ value: `${home}${way}`, label, kind: 'screen' })),
-    ...job.faults.map(({ id, title }) => ({ value: `${home}/punch-list/${id}`, label: title, kind: 'fault' })),
+    ...job.faults.map(({ id, title }) => ({
+      value: `${home}/punch-list/${id}`,
+      label: title,
+      kind: 'fault',
+    })),
   ]
   return (
     <>
-      <Flex as="header" className="no-print" borderBottomWidth="2px" borderColor="ink" px={{ base: 2, md: 5 }} py={1} columnGap={{ base: 1, md: 4 }} align="center" wrap="wrap">
+      <Flex
+        as="header"
+        className="no-print"
+        borderBottomWidth="2px"
+        borderColor="ink"
+        px={{ base: 2, md: 5 }}
+        py={1}
+        columnGap={{ base: 1, md: 4 }}
+        align="center"
+        wrap="wrap"
+      >
         <HomeLink />
-        <Text color="soft" flex="1" minW="60px" truncate>{job.name}</Text>
+        <Text color="soft" flex="1" minW="60px" truncate>
+          {job.name}
+        </Text>
         <Sent />
-        <HStack as="nav" aria-label="Job" gap={0.5} order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }} justify={{ base: 'space-between', lg: 'flex-end' }}>
+        <HStack
+          as="nav"
+          aria-label="Job"
+          gap={0.5}
+          order={{ base: 3, lg: 0 }}
+          w={{ base: '100%', lg: 'auto' }}
+          justify={{ base: 'space-between', lg: 'flex-end' }}
+        >
           {places.map(({ way, label, of }) => {
             const current = here !== undefined && of.includes(here)
             return (
-              <Button key={way} asChild size="sm" minH="44px" px={{ base: 1.5, md: 3 }} variant={current ? 'solid' : 'ghost'} colorPalette="inky" aria-current={current ? 'page' : undefined}>
+              <Button
+                key={way}
+                asChild
+                size="sm"
+                minH="44px"
+                px={{ base: 1.5, md: 3 }}
+                variant={current ? 'solid' : 'ghost'}
+                colorPalette="inky"
+                aria-current={current ? 'page' : undefined}
+              >
                 <GoLink href={`${home}${way}`}>{label}</GoLink>
               </Button>
             )
@@ -60,13 +112,18 @@ export function JobShell({ children }: { children: ReactNode }) {
         <ThemeSwitch />
       </Flex>
       <Refused />
-      <Box as="main" id="main">{children}</Box>
+      <Box as="main" id="main">
+        {children}
+      </Box>
       <Find places={find} keys={KEYS} onGo={go} />
     </>
   )
 }
 
-/** The way out of a job: the list of jobs comes from the server, so it is asked first and the page stays without it. */
+/**
+ * The way out of a job: the list of jobs comes from the server, so it is asked first and the page stays
+ * without it.
+ */
 function HomeLink() {
   const router = useRouter()
   const { outbox } = useJob()
@@ -80,8 +137,24 @@ function HomeLink() {
   const kept = outbox.waiting.length
   return (
     <>
-      <NextLink href="/" prefetch={false} aria-label="Neat Bracket: all jobs" onClick={leave} style={{ minHeight: 44, display: 'flex', alignItems: 'center' }}><Sign /></NextLink>
-      {away ? <Text role="status" order={4} w="100%" color="check" py={1}>▲ No signal: the list of jobs is not on this device. {kept === 0 ? 'Nothing waits to be sent.' : `${kept} ${kept === 1 ? 'entry is' : 'entries are'} kept here and will be sent.`} This job goes on.</Text> : null}
+      <NextLink
+        href="/"
+        prefetch={false}
+        aria-label="Neat Bracket: all jobs"
+        onClick={leave}
+        style={{ minHeight: 44, display: 'flex', alignItems: 'center' }}
+      >
+        <Sign />
+      </NextLink>
+      {away ? (
+        <Text role="status" order={4} w="100%" color="check" py={1}>
+          ▲ No signal: the list of jobs is not on this device.{' '}
+          {kept === 0
+            ? 'Nothing waits to be sent.'
+            : `${kept} ${kept === 1 ? 'entry is' : 'entries are'} kept here and will be sent.`}{' '}
+          This job goes on.
+        </Text>
+      ) : null}
     </>
   )
 }
@@ -93,13 +166,18 @@ function useKeys(): void {
     const home = `/jobs/${job.id}`
     const press = (event: KeyboardEvent) => {
       if (isTyping(event)) return
-      const { device: deviceId, tab } = screenAt(wayOf(job.id, window.location.pathname))?.words ?? {} // the address as it is now: a fast hand is ahead of the screen
+      // the address as it is now: a fast hand is ahead of the screen
+      const { device: deviceId, tab } = screenAt(wayOf(job.id, window.location.pathname))?.words ?? {}
       const index = job.devices.findIndex(({ id }) => id === deviceId)
       const device = (to: number) => job.devices[Math.min(Math.max(to, 0), job.devices.length - 1)]
       const of = deviceId ? `?device=${deviceId}` : ''
       const ways: Readonly<Record<string, string | undefined>> = {
-        b: home, g: `${home}/plan${of}`, h: `${home}/handover`, f: `${home}/punch-list/new${of}`,
-        j: device(index + 1) && `${home}/devices/${device(index + 1)!.id}/${tab ?? 'sight'}`, k: device(index - 1) && `${home}/devices/${device(index - 1)!.id}/${tab ?? 'sight'}`,
+        b: home,
+        g: `${home}/plan${of}`,
+        h: `${home}/handover`,
+        f: `${home}/punch-list/new${of}`,
+        j: device(index + 1) && `${home}/devices/${device(index + 1)!.id}/${tab ?? 'sight'}`,
+        k: device(index - 1) && `${home}/devices/${device(index - 1)!.id}/${tab ?? 'sight'}`,
         l: deviceId && `${home}/devices/${deviceId}/log`,
       }
       const stage = PLANNED_STAGES[Number(event.key) - 1]

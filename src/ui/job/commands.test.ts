@@ -33,7 +33,8 @@ describe('saying a change', () => {
     expect(outbox().snapshot().waiting).toHaveLength(before + 1)
   })
   it.each([
-    ['breaks the schema', { ...power, power: { supplyId: 'switch', port: 0 } }, '/power/port'], ['does not fit the job', { ...power, power: { supplyId: 'gone', port: 1 } }, '/power/supplyId'],
+    ['breaks the schema', { ...power, power: { supplyId: 'switch', port: 0 } }, '/power/port'],
+    ['does not fit the job', { ...power, power: { supplyId: 'gone', port: 1 } }, '/power/supplyId'],
   ])('never lets one leave that %s, and names the field', async (_, change, path) => {
     const before = outbox().snapshot().waiting.length
     const said = await say(yard, 'job-1', change)
@@ -48,7 +49,20 @@ describe('a job as it will be', () => {
     const use = envelope('job-1', { ...power, power: { supplyId: 'dc', port: 1 } })
     const now = withCommands(yard, [add, use])!
     expect(now.devices[0]!.power).toEqual({ supplyId: 'dc', port: 1 })
-    const raise = envelope('job-1', { type: 'raiseFault', faultId: 'f', facts: { deviceId: null, stage: null, origin: null, title: 'x', severity: 'looks', cause: 'other', note: '', due: null } })
+    const raise = envelope('job-1', {
+      type: 'raiseFault',
+      faultId: 'f',
+      facts: {
+        deviceId: null,
+        stage: null,
+        origin: null,
+        title: 'x',
+        severity: 'looks',
+        cause: 'other',
+        note: '',
+        due: null,
+      },
+    })
     const once = withCommands(yard, [raise])!
     expect(withCommands(once, [raise])).toEqual(once) // sent twice, shown once
   })

@@ -12,8 +12,9 @@ export function envelope(jobId: string, change: Change): Command {
 }
 
 /**
- * Says a change: it is checked here by the same rules as on the server, kept on this device and sent. The answer comes once
- * it is kept; reasons come back with the paths of the fields, so that a bad entry never leaves the form.
+ * Says a change: it is checked here by the same rules as on the server, kept on this device and sent. The
+ * answer comes once it is kept; reasons come back with the paths of the fields, so that a bad entry never
+ * leaves the form.
  */
 export async function say(job: Job | null, jobId: string, change: Change): Promise<Said> {
   const command = envelope(jobId, change)
@@ -23,7 +24,10 @@ export async function say(job: Job | null, jobId: string, change: Change): Promi
   return applied.ok ? outbox().add(parsed.data) : applied
 }
 
-/** A job as it stands with these commands applied; refused ones (sent before and applied since) are passed over. */
+/**
+ * A job as it stands with these commands applied; refused ones (sent before and applied since) are passed
+ * over.
+ */
 export function withCommands(job: Job | null, commands: readonly Command[]): Job | null {
   return commands.reduce<Job | null>((now, command) => {
     const applied = apply(now, command, CATALOGUE)

@@ -17,23 +17,81 @@ export function JobList({ jobs }: { jobs: readonly (JobSummary & { readonly last
   const stuck = jobs.filter(({ stopped }) => stopped > 0).length
   return (
     <>
-      <Flex as="header" borderBottomWidth="2px" borderColor="ink" px={{ base: 3, md: 5 }} py={2} align="center" justify="space-between"><Sign /><ThemeSwitch /></Flex>
-      <Find places={[...jobs.map(({ id, name }) => ({ value: `/jobs/${id}`, label: name, kind: 'job' })), { value: '/jobs/new', label: 'New job', kind: 'screen' }]} onGo={(href) => router.push(href)} />
+      <Flex
+        as="header"
+        borderBottomWidth="2px"
+        borderColor="ink"
+        px={{ base: 3, md: 5 }}
+        py={2}
+        align="center"
+        justify="space-between"
+      >
+        <Sign />
+        <ThemeSwitch />
+      </Flex>
+      <Find
+        places={[
+          ...jobs.map(({ id, name }) => ({ value: `/jobs/${id}`, label: name, kind: 'job' })),
+          { value: '/jobs/new', label: 'New job', kind: 'screen' },
+        ]}
+        onGo={(href) => router.push(href)}
+      />
       <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="1100px">
-        <Sentence next="Open a job, or start a new one.">{jobs.length === 0 ? 'No jobs yet.' : `${jobs.length} job${jobs.length === 1 ? '' : 's'}${stuck > 0 ? `, ${stuck} with something stopped` : ', nothing stopped'}.`}</Sentence>
+        <Sentence next="Open a job, or start a new one.">
+          {jobs.length === 0
+            ? 'No jobs yet.'
+            : `${jobs.length} job${jobs.length === 1 ? '' : 's'}${stuck > 0 ? `, ${stuck} with something stopped` : ', nothing stopped'}.`}
+        </Sentence>
         <HStack gap={3} mb={5} flexWrap="wrap">
-          <Button asChild minH="44px" colorPalette="copper"><NextLink href="/jobs/new">New job</NextLink></Button>
+          <Button asChild minH="44px" colorPalette="copper">
+            <NextLink href="/jobs/new">New job</NextLink>
+          </Button>
           <ImportButton />
         </HStack>
         {jobs.length === 0 ? <Nothing>Start with name, address and units; devices come next.</Nothing> : null}
         <Box as="ul" listStyleType="none">
           {jobs.map((job) => (
-            <Box as="li" key={job.id} borderTopWidth="1px" borderColor="rule" _last={{ borderBottomWidth: '1px' }}>
-              <Box asChild display="grid" gridTemplateColumns={{ base: '1fr', md: '2fr 3fr 170px' }} gap={{ base: 0.5, md: 4 }} py={3.5} px={1} _hover={{ bg: 'sheet' }}>
+            <Box
+              as="li"
+              key={job.id}
+              borderTopWidth="1px"
+              borderColor="rule"
+              _last={{ borderBottomWidth: '1px' }}
+            >
+              <Box
+                asChild
+                display="grid"
+                gridTemplateColumns={{ base: '1fr', md: '2fr 3fr 170px' }}
+                gap={{ base: 0.5, md: 4 }}
+                py={3.5}
+                px={1}
+                _hover={{ bg: 'sheet' }}
+              >
                 <NextLink href={`/jobs/${job.id}`}>
-                  <Box><Text fontFamily="heading" fontWeight={600} fontSize="lg">{job.name}</Text><Text color="soft" fontSize="sm">{job.address}</Text></Box>
-                  <Box><Text>{job.sentence}</Text>{job.openFaults > 0 ? <Text color="check" fontWeight={500}>▲ {job.openFaults} on the punch list</Text> : null}</Box>
-                  <Box textAlign={{ md: 'right' }}><Text className="figures" fontWeight={600}>{job.stepsDone} of {job.steps} steps</Text><Text color="soft" fontSize="sm" suppressHydrationWarning>{formatDistanceToNow(new Date(job.lastChange), { addSuffix: true })}</Text></Box>
+                  <Box>
+                    <Text fontFamily="heading" fontWeight={600} fontSize="lg">
+                      {job.name}
+                    </Text>
+                    <Text color="soft" fontSize="sm">
+                      {job.address}
+                    </Text>
+                  </Box>
+                  <Box>
+                    <Text>{job.sentence}</Text>
+                    {job.openFaults > 0 ? (
+                      <Text color="check" fontWeight={500}>
+                        ▲ {job.openFaults} on the punch list
+                      </Text>
+                    ) : null}
+                  </Box>
+                  <Box textAlign={{ md: 'right' }}>
+                    <Text className="figures" fontWeight={600}>
+                      {job.stepsDone} of {job.steps} steps
+                    </Text>
+                    <Text color="soft" fontSize="sm" suppressHydrationWarning>
+                      {formatDistanceToNow(new Date(job.lastChange), { addSuffix: true })}
+                    </Text>
+                  </Box>
                 </NextLink>
               </Box>
             </Box>
@@ -60,29 +118,60 @@ function ImportButton() {
     setBusy(true)
     setProblem(null)
     try {
-      const response = await fetch(`/api/import${asCopy ? '?as=copy' : ''}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: file })
+      const response = await fetch(`/api/import${asCopy ? '?as=copy' : ''}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: file,
+      })
       const body: unknown = await response.json()
       if (response.ok) router.push(`/jobs/${(body as { jobId: string }).jobId}`)
       else setProblem({ of: body as Problem, file })
     } catch {
-      setProblem({ of: { status: 0, title: 'No signal', detail: 'The file was not sent. Try again where there is signal.' }, file })
+      setProblem({
+        of: {
+          status: 0,
+          title: 'No signal',
+          detail: 'The file was not sent. Try again where there is signal.',
+        },
+        file,
+      })
     } finally {
       setBusy(false)
     }
   }
   return (
     <>
-      <input ref={input} type="file" accept=".json,application/json" hidden data-testid="job-file" onChange={(event) => {
-        const file = event.target.files?.[0]
-        event.target.value = ''
-        if (file) void bring(file, false)
-      }} />
-      <Button variant="outline" colorPalette="inky" minH="44px" loading={busy} loadingText="Reading the file" onClick={() => input.current?.click()}>Import a job file</Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        hidden
+        data-testid="job-file"
+        onChange={(event) => {
+          const file = event.target.files?.[0]
+          event.target.value = ''
+          if (file) void bring(file, false)
+        }}
+      />
+      <Button
+        variant="outline"
+        colorPalette="inky"
+        minH="44px"
+        loading={busy}
+        loadingText="Reading the file"
+        onClick={() => input.current?.click()}
+      >
+        Import a job file
+      </Button>
       {problem ? (
         <Box role="alert" w="100%" borderLeftWidth="4px" borderColor="stop" pl={3}>
           <Text fontWeight={600}>{problem.of.title}</Text>
           <Text>{problem.of.detail}</Text>
-          {problem.of.status === 409 ? <Button mt={2} size="sm" onClick={() => void bring(problem.file, true)}>Import as a copy</Button> : null}
+          {problem.of.status === 409 ? (
+            <Button mt={2} size="sm" onClick={() => void bring(problem.file, true)}>
+              Import as a copy
+            </Button>
+          ) : null}
         </Box>
       ) : null}
     </>

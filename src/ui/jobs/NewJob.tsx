@@ -4,7 +4,14 @@ import { Box, Flex } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
-import { USUAL_ALLOWANCES, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS, type JobFacts, type Reason } from '@/core/job'
+import {
+  USUAL_ALLOWANCES,
+  USUAL_MAINS_V,
+  USUAL_POLICIES,
+  USUAL_WIND_MS,
+  type JobFacts,
+  type Reason,
+} from '@/core/job'
 import { envelope } from '../job/commands'
 import { Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
@@ -12,7 +19,18 @@ import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 import { JobFactsForm } from '../settings/JobFactsForm'
 
-const START: JobFacts = { name: '', address: '', units: 'metric', headEnd: '', windMS: USUAL_WIND_MS, terrain: 'open', mainsV: USUAL_MAINS_V.metric, keepPhotoPlace: false, policies: USUAL_POLICIES, allowances: USUAL_ALLOWANCES }
+const START: JobFacts = {
+  name: '',
+  address: '',
+  units: 'metric',
+  headEnd: '',
+  windMS: USUAL_WIND_MS,
+  terrain: 'open',
+  mainsV: USUAL_MAINS_V.metric,
+  keepPhotoPlace: false,
+  policies: USUAL_POLICIES,
+  allowances: USUAL_ALLOWANCES,
+}
 
 /** Starts a job. It is sent at once, because the pages of a job come from the server. */
 export function NewJob() {
@@ -20,24 +38,58 @@ export function NewJob() {
   const create = async (facts: JobFacts): Promise<readonly Reason[]> => {
     const jobId = uuid()
     try {
-      const commands = [envelope(jobId, { type: 'createJob', facts }), envelope(jobId, { type: 'putSupply', supply: { id: 'switch-1', name: 'Head-end switch', partId: 'switch-8' } })]
-      const response = await fetch('/api/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ commands }) })
+      const commands = [
+        envelope(jobId, { type: 'createJob', facts }),
+        envelope(jobId, {
+          type: 'putSupply',
+          supply: { id: 'switch-1', name: 'Head-end switch', partId: 'switch-8' },
+        }),
+      ]
+      const response = await fetch('/api/commands', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ commands }),
+      })
       if (response.ok) {
         router.push(`/jobs/${jobId}`)
         return []
       }
-      const body = (await response.json()) as { detail?: string; errors?: { pointer: string; detail: string }[] }
-      return body.errors?.map(({ pointer, detail }) => ({ path: pointer, message: detail })) ?? [{ path: '', message: body.detail ?? 'The job was not taken over.' }]
+      const body = (await response.json()) as {
+        detail?: string
+        errors?: { pointer: string; detail: string }[]
+      }
+      return (
+        body.errors?.map(({ pointer, detail }) => ({ path: pointer, message: detail })) ?? [
+          { path: '', message: body.detail ?? 'The job was not taken over.' },
+        ]
+      )
     } catch {
-      return [{ path: '', message: 'No signal: the job was not sent. What you typed is kept here; try again.' }]
+      return [
+        { path: '', message: 'No signal: the job was not sent. What you typed is kept here; try again.' },
+      ]
     }
   }
   return (
     <>
-      <Flex as="header" borderBottomWidth="2px" borderColor="ink" px={{ base: 3, md: 5 }} py={2} align="center" justify="space-between"><NextLink href="/" aria-label="Neat Bracket: all jobs"><Sign /></NextLink><ThemeSwitch /></Flex>
+      <Flex
+        as="header"
+        borderBottomWidth="2px"
+        borderColor="ink"
+        px={{ base: 3, md: 5 }}
+        py={2}
+        align="center"
+        justify="space-between"
+      >
+        <NextLink href="/" aria-label="Neat Bracket: all jobs">
+          <Sign />
+        </NextLink>
+        <ThemeSwitch />
+      </Flex>
       <Find places={[{ value: '/', label: 'All jobs', kind: 'screen' }]} onGo={(href) => router.push(href)} />
       <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="900px">
-        <Sentence next="Name, place and units; everything else has a usual value that can be changed later.">A new job.</Sentence>
+        <Sentence next="Name, place and units; everything else has a usual value that can be changed later.">
+          A new job.
+        </Sentence>
         <JobFactsForm start={START} draftKey="new-job" action="Create the job" onSay={create} />
       </Box>
     </>

@@ -8,7 +8,15 @@ import { SVGRenderer } from 'echarts/renderers'
 import { useEffect, useRef } from 'react'
 import { useInk } from './ink'
 
-register([BarChart, LineChart, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent, SVGRenderer])
+register([
+  BarChart,
+  LineChart,
+  GridComponent,
+  LegendComponent,
+  MarkAreaComponent,
+  TooltipComponent,
+  SVGRenderer,
+])
 
 interface ChartProps {
   readonly option: EChartsCoreOption
@@ -26,7 +34,11 @@ export function Chart({ option, height, says, onPoint }: ChartProps) {
   useEffect(() => {
     if (!box.current) return
     const chart = init(box.current, null, { renderer: 'svg' })
-    chart.setOption({ animation: false, textStyle: { fontFamily: 'Barlow, sans-serif', color: ink.ink }, ...option })
+    chart.setOption({
+      animation: false,
+      textStyle: { fontFamily: 'Barlow, sans-serif', color: ink.ink },
+      ...option,
+    })
     const watch = new ResizeObserver(() => chart.resize())
     watch.observe(box.current)
     chart.on('updateAxisPointer', (event) => {

@@ -10,10 +10,15 @@ export interface Option {
 
 /** Options of a closed list whose labels stand in a table by key. */
 export const optionsOf = (table: Readonly<Record<string, string | { readonly name: string }>>): Option[] =>
-  Object.entries(table).map(([value, label]) => ({ value, label: typeof label === 'string' ? label : label.name }))
+  Object.entries(table).map(([value, label]) => ({
+    value,
+    label: typeof label === 'string' ? label : label.name,
+  }))
 
 /** Options of a table of the catalogue. */
-export const partOptions = (table: ReadonlyMap<string, { readonly id: string; readonly name: string }>): Option[] => [...table.values()].map(({ id, name }) => ({ value: id, label: name }))
+export const partOptions = (
+  table: ReadonlyMap<string, { readonly id: string; readonly name: string }>,
+): Option[] => [...table.values()].map(({ id, name }) => ({ value: id, label: name }))
 
 interface ChooseProps {
   readonly label: string
@@ -29,17 +34,32 @@ export function Choose({ label, value, options, onChoose, hint, error }: ChooseP
   const known = options.some((option) => option.value === value)
   return (
     <Field.Root invalid={error !== undefined}>
-      <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
+      <Field.Label fontWeight={400} color="soft">
+        {label}
+      </Field.Label>
       <NativeSelect.Root>
-        <NativeSelect.Field bg="sheet" borderColor="ink" minH="44px" fontWeight={500} value={value} onChange={(event) => onChoose(event.target.value)}>
+        <NativeSelect.Field
+          bg="sheet"
+          borderColor="ink"
+          minH="44px"
+          fontWeight={500}
+          value={value}
+          onChange={(event) => onChoose(event.target.value)}
+        >
           {known ? null : <option value={value}>{value === '' ? 'Choose…' : value}</option>}
           {options.map((option) => (
-            <option key={option.value} value={option.value}>{option.label}</option>
+            <option key={option.value} value={option.value}>
+              {option.label}
+            </option>
           ))}
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
-      {error ? <Field.ErrorText role="alert">{error}</Field.ErrorText> : hint ? <Field.HelperText color="soft">{hint}</Field.HelperText> : null}
+      {error ? (
+        <Field.ErrorText role="alert">{error}</Field.ErrorText>
+      ) : hint ? (
+        <Field.HelperText color="soft">{hint}</Field.HelperText>
+      ) : null}
     </Field.Root>
   )
 }

@@ -7,8 +7,18 @@ import { Nothing } from './Page'
 export function Failed({ message, onAgain }: { message: string; onAgain: () => void }) {
   return (
     <Box as="main" p={6} role="alert">
-      <Nothing action={<Button minH="44px" onClick={onAgain}>Try again</Button>}>This page failed. What you entered is kept on this device and is not lost.</Nothing>
-      <Text mt={3} fontFamily="mono" fontSize="xs" color="soft">{message}</Text>
+      <Nothing
+        action={
+          <Button minH="44px" onClick={onAgain}>
+            Try again
+          </Button>
+        }
+      >
+        This page failed. What you entered is kept on this device and is not lost.
+      </Nothing>
+      <Text mt={3} fontFamily="mono" fontSize="xs" color="soft">
+        {message}
+      </Text>
     </Box>
   )
 }

@@ -18,42 +18,100 @@ interface FindingNoteProps {
 export function FindingNote({ finding, units, where, onRaise }: FindingNoteProps) {
   const { verdict, title, figure, limit, reason, advice, source } = finding
   return (
-    <Box as="li" listStyleType="none" py={3} borderTopWidth="1px" borderColor="rule" data-finding={finding.id}>
+    <Box
+      as="li"
+      listStyleType="none"
+      py={3}
+      borderTopWidth="1px"
+      borderColor="rule"
+      data-finding={finding.id}
+    >
       <VerdictLine verdict={verdict}>{where ? `${where}: ${title}` : title}</VerdictLine>
       <Text>
         <strong>{printReading(figure, units)}</strong>
         {limit ? <> against {printReading(limit, units)}. </> : '. '}
         {reason}
       </Text>
-      {advice ? <Text color="copper.fg" fontWeight={500}>{advice}</Text> : null}
-      <Text color="soft" fontSize="xs" mt={0.5}>{SOURCES[source].cite}</Text>
-      {onRaise ? <Button mt={1.5} size="xs" variant="outline" colorPalette="inky" onClick={onRaise} className="no-print">Raise a fault</Button> : null}
+      {advice ? (
+        <Text color="copper.fg" fontWeight={500}>
+          {advice}
+        </Text>
+      ) : null}
+      <Text color="soft" fontSize="xs" mt={0.5}>
+        {SOURCES[source].cite}
+      </Text>
+      {onRaise ? (
+        <Button
+          mt={1.5}
+          size="xs"
+          variant="outline"
+          colorPalette="inky"
+          onClick={onRaise}
+          className="no-print"
+        >
+          Raise a fault
+        </Button>
+      ) : null}
     </Box>
   )
 }
 
 /** Findings, the gravest first. */
-export function FindingList({ findings, units, onRaise }: { findings: readonly Finding[]; units: UnitSystem; onRaise?: (finding: Finding) => void }) {
+export function FindingList({
+  findings,
+  units,
+  onRaise,
+}: {
+  findings: readonly Finding[]
+  units: UnitSystem
+  onRaise?: (finding: Finding) => void
+}) {
   if (findings.length === 0) return null
   return (
     <Box as="ul" aria-label="Findings">
       {byGravity(findings).map((finding) => (
-        <FindingNote key={finding.id} finding={finding} units={units} {...(onRaise && finding.verdict !== 'good' ? { onRaise: () => onRaise(finding) } : {})} />
+        <FindingNote
+          key={finding.id}
+          finding={finding}
+          units={units}
+          {...(onRaise && finding.verdict !== 'good' ? { onRaise: () => onRaise(finding) } : {})}
+        />
       ))}
     </Box>
   )
 }
 
 /** Figures as a ruled list; parts of a sum are set in. */
-export function FigureList({ figures, units, title }: { figures: readonly Figure[]; units: UnitSystem; title?: string }) {
+export function FigureList({
+  figures,
+  units,
+  title,
+}: {
+  figures: readonly Figure[]
+  units: UnitSystem
+  title?: string
+}) {
   return (
     <Stack gap={0} as="dl" className="figures" aria-label={title ?? 'Figures'}>
       {figures.map(({ label, reading }) => {
         const part = label.startsWith('· ')
         return (
-          <Box key={label} display="flex" justifyContent="space-between" gap={4} py={part ? 0.5 : 1.5} borderBottomWidth={part ? 0 : '1px'} borderColor="rule" color={part ? 'soft' : 'ink'} pl={part ? 3 : 0} fontSize={part ? 'sm' : undefined}>
+          <Box
+            key={label}
+            display="flex"
+            justifyContent="space-between"
+            gap={4}
+            py={part ? 0.5 : 1.5}
+            borderBottomWidth={part ? 0 : '1px'}
+            borderColor="rule"
+            color={part ? 'soft' : 'ink'}
+            pl={part ? 3 : 0}
+            fontSize={part ? 'sm' : undefined}
+          >
             <Text as="dt">{part ? label.slice(2) : label}</Text>
-            <Text as="dd" fontWeight={part ? 400 : 600} textAlign="right">{printReading(reading, units)}</Text>
+            <Text as="dd" fontWeight={part ? 400 : 600} textAlign="right">
+              {printReading(reading, units)}
+            </Text>
           </Box>
         )
       })}

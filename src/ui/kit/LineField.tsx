@@ -26,18 +26,36 @@ export function LineField({ label, value, draftKey, example = '', mono = false, 
   }
   return (
     <Field.Root invalid={error !== null}>
-      <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
-      <Input value={words ?? value} placeholder={example} maxLength={200} autoComplete="off" bg="sheet" borderColor="ink" minH="44px" {...(mono ? { fontFamily: 'mono', autoCapitalize: 'none', spellCheck: false } : {})}
-        onChange={(event) => setWords(event.target.value)} onBlur={() => void leave()} onKeyDown={(event) => event.key === 'Enter' && void leave()} />
+      <Field.Label fontWeight={400} color="soft">
+        {label}
+      </Field.Label>
+      <Input
+        value={words ?? value}
+        placeholder={example}
+        maxLength={200}
+        autoComplete="off"
+        bg="sheet"
+        borderColor="ink"
+        minH="44px"
+        {...(mono ? { fontFamily: 'mono', autoCapitalize: 'none', spellCheck: false } : {})}
+        onChange={(event) => setWords(event.target.value)}
+        onBlur={() => void leave()}
+        onKeyDown={(event) => event.key === 'Enter' && void leave()}
+      />
       <Field.ErrorText role="alert">{error}</Field.ErrorText>
     </Field.Root>
   )
 }
 
 /** The same for a change that is still being kept. */
-export const refusalOf = async (said: Promise<Parameters<typeof refusal>[0]>): Promise<string | null> => refusal(await said)
+export const refusalOf = async (said: Promise<Parameters<typeof refusal>[0]>): Promise<string | null> =>
+  refusal(await said)
 
 /** The reasons of a refusal as one sentence for a field; null when it was taken over. */
-export function refusal(said: { readonly ok: true } | { readonly ok: false; readonly reasons: readonly { readonly message: string }[] }): string | null {
+export function refusal(
+  said:
+    | { readonly ok: true }
+    | { readonly ok: false; readonly reasons: readonly { readonly message: string }[] },
+): string | null {
   return said.ok ? null : said.reasons.map(({ message }) => message).join(' ')
 }

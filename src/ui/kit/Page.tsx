@@ -5,8 +5,14 @@ import type { ReactNode } from 'react'
 export function Sentence({ children, next }: { children: ReactNode; next?: ReactNode }) {
   return (
     <Box mb={5}>
-      <Heading as="h1" fontSize={{ base: 'xl', md: '2xl' }} lineHeight={1.2}>{children}</Heading>
-      {next ? <Text color="soft" mt={1}>{next}</Text> : null}
+      <Heading as="h1" fontSize={{ base: 'xl', md: '2xl' }} lineHeight={1.2}>
+        {children}
+      </Heading>
+      {next ? (
+        <Text color="soft" mt={1}>
+          {next}
+        </Text>
+      ) : null}
     </Box>
   )
 }
@@ -15,8 +21,19 @@ export function Sentence({ children, next }: { children: ReactNode; next?: React
 export function Part({ title, children, aside }: { title: string; children: ReactNode; aside?: ReactNode }) {
   return (
     <Box as="section" mb={7}>
-      <Box display="flex" justifyContent="space-between" alignItems="baseline" gap={3} borderBottomWidth="1.5px" borderColor="ink" pb={1} mb={2}>
-        <Heading as="h2" fontSize="md">{title}</Heading>
+      <Box
+        display="flex"
+        justifyContent="space-between"
+        alignItems="baseline"
+        gap={3}
+        borderBottomWidth="1.5px"
+        borderColor="ink"
+        pb={1}
+        mb={2}
+      >
+        <Heading as="h2" fontSize="md">
+          {title}
+        </Heading>
         {aside}
       </Box>
       {children}

@@ -19,20 +19,43 @@ interface QuantityFieldProps {
   /** Names the field's draft, so that what was typed survives a reload. */
   readonly draftKey: string
   readonly optional?: boolean
-  /** In a form: words that survived a reload are taken over at once, so that what is shown is what is sent. */
+  /**
+   * In a form: words that survived a reload are taken over at once, so that what is shown is what is sent.
+   */
   readonly takesDraft?: boolean
   /** Called while typing with every value that is understood and allowed. */
   readonly onTry?: (value: number) => void
-  /** Called when the field is left with a new value; null when an optional field was emptied. Answers with reasons when it is not taken over. */
+  /**
+   * Called when the field is left with a new value; null when an optional field was emptied. Answers with
+   * reasons when it is not taken over.
+   */
   readonly onKeep: (value: number | null) => Promise<Said> | void | false
   /** Called when an attempt ends without a new value. */
   readonly onGiveUp?: () => void
 }
 
-/** A field that accepts what a person says, echoes how it was understood, and keeps words it does not understand. */
-export function QuantityField({ label, kind, units, value, least = -Infinity, most = Infinity, hint, draftKey, optional = false, takesDraft = false, onTry, onKeep, onGiveUp }: QuantityFieldProps) {
+/**
+ * A field that accepts what a person says, echoes how it was understood, and keeps words it does not
+ * understand.
+ */
+export function QuantityField({
+  label,
+  kind,
+  units,
+  value,
+  least = -Infinity,
+  most = Infinity,
+  hint,
+  draftKey,
+  optional = false,
+  takesDraft = false,
+  onTry,
+  onKeep,
+  onGiveUp,
+}: QuantityFieldProps) {
   const [words, setWords] = useDraft(draftKey)
-  const [before, setBefore] = useState<number | null | undefined>(undefined) // while typing, `value` follows what is tried
+  // while typing, `value` follows what is tried
+  const [before, setBefore] = useState<number | null | undefined>(undefined)
   const [refused, setRefused] = useState<string | null>(null)
 
   const shown = value === null ? '' : print({ value, kind }, units)
@@ -42,14 +65,17 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
     if (optional && said.trim() === '') return { value: null, error: null }
     const parsed = parse(said, kind, units)
     if (!parsed.ok) return { value: null, error: parsed.message }
-    if (parsed.value < least - 1e-9) return { value: null, error: `At least ${print({ value: least, kind }, units)}.` }
-    if (parsed.value > most + 1e-9) return { value: null, error: `At most ${print({ value: most, kind }, units)}.` }
+    if (parsed.value < least - 1e-9)
+      return { value: null, error: `At least ${print({ value: least, kind }, units)}.` }
+    if (parsed.value > most + 1e-9)
+      return { value: null, error: `At most ${print({ value: most, kind }, units)}.` }
     return { value: parsed.value, error: null }
   }
 
   useEffect(() => {
     if (takesDraft && read?.error === null && read.value !== null && read.value !== value) onTry?.(read.value)
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, with what was there when the field came up
+    // Once, with what was there when the field came up.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [takesDraft])
 
   const type = (said: string) => {
@@ -79,12 +105,23 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
     onGiveUp?.()
   }
 
-  const echo = read && read.error === null && read.value !== null ? `= ${print({ value: read.value, kind }, units)}` : null
+  const echo =
+    read && read.error === null && read.value !== null
+      ? `= ${print({ value: read.value, kind }, units)}`
+      : null
   return (
     <Field.Root invalid={refused !== null || (read !== null && read.error !== null)}>
-      <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
+      <Field.Label fontWeight={400} color="soft">
+        {label}
+      </Field.Label>
       <Input
-        bg="sheet" borderColor="ink" value={words ?? shown} inputMode={kind === 'count' ? 'numeric' : 'text'} autoComplete="off" minH="44px" fontWeight={500}
+        bg="sheet"
+        borderColor="ink"
+        value={words ?? shown}
+        inputMode={kind === 'count' ? 'numeric' : 'text'}
+        autoComplete="off"
+        minH="44px"
+        fontWeight={500}
         onFocus={(event) => event.target.select()}
         onChange={(event) => type(event.target.value)}
         onBlur={() => void leave()}
@@ -93,7 +130,13 @@ export function QuantityField({ label, kind, units, value, least = -Infinity, mo
           if (event.key === 'Escape') abandon()
         }}
       />
-      {(read?.error ?? refused) ? <Field.ErrorText role="alert">{read?.error ?? refused}</Field.ErrorText> : <Field.HelperText color="soft" minH="1.3em">{echo ?? hint ?? ''}</Field.HelperText>}
+      {(read?.error ?? refused) ? (
+        <Field.ErrorText role="alert">{read?.error ?? refused}</Field.ErrorText>
+      ) : (
+        <Field.HelperText color="soft" minH="1.3em">
+          {echo ?? hint ?? ''}
+        </Field.HelperText>
+      )}
     </Field.Root>
   )
 }

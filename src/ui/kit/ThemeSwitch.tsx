@@ -11,7 +11,17 @@ export function ThemeSwitch() {
   const loft = useMounted() && theme === 'loft'
   const name = loft ? 'Loft' : 'Daylight'
   return (
-    <Button variant="ghost" colorPalette="inky" fontWeight={400} minH="44px" minW="44px" px={2} onClick={() => setTheme(loft ? 'daylight' : 'loft')} aria-label={`Theme: ${name}. Change it`} title={`Theme: ${name}`}>
+    <Button
+      variant="ghost"
+      colorPalette="inky"
+      fontWeight={400}
+      minH="44px"
+      minW="44px"
+      px={2}
+      onClick={() => setTheme(loft ? 'daylight' : 'loft')}
+      aria-label={`Theme: ${name}. Change it`}
+      title={`Theme: ${name}`}
+    >
       {loft ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
     </Button>
   )

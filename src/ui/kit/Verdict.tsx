@@ -3,7 +3,10 @@ import type { Mark } from '@/core/assess'
 import type { Verdict } from '@/core/findings'
 
 /** Word and shape carry the verdict; colour only supports it. */
-export const VERDICTS: Record<Verdict, { readonly word: string; readonly sign: string; readonly color: string }> = {
+export const VERDICTS: Record<
+  Verdict,
+  { readonly word: string; readonly sign: string; readonly color: string }
+> = {
   good: { word: 'Good', sign: '✓', color: 'good' },
   check: { word: 'Check', sign: '▲', color: 'check' },
   stop: { word: 'Stop', sign: '■', color: 'stop' },
@@ -31,11 +34,24 @@ export function VerdictLine({ verdict, children, ...props }: { verdict: Verdict 
 
 /** The two bracket corners that mark the selected thing. */
 export function Brackets() {
-  const corner = { position: 'absolute', width: '10px', height: '10px', borderColor: 'copper.solid', pointerEvents: 'none' } as const
+  const corner = {
+    position: 'absolute',
+    width: '10px',
+    height: '10px',
+    borderColor: 'copper.solid',
+    pointerEvents: 'none',
+  } as const
   return (
     <>
       <Box aria-hidden {...corner} top="-2px" left="-2px" borderTopWidth="2px" borderLeftWidth="2px" />
-      <Box aria-hidden {...corner} bottom="-2px" right="-2px" borderBottomWidth="2px" borderRightWidth="2px" />
+      <Box
+        aria-hidden
+        {...corner}
+        bottom="-2px"
+        right="-2px"
+        borderBottomWidth="2px"
+        borderRightWidth="2px"
+      />
     </>
   )
 }
@@ -47,7 +63,9 @@ export function Sign() {
       <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
         <path d="M1 0v19h19v-5H6V0z" fill="currentColor" />
       </svg>
-      <Text fontFamily="heading" fontWeight={600} fontSize="lg">Neat Bracket</Text>
+      <Text fontFamily="heading" fontWeight={600} fontSize="lg">
+        Neat Bracket
+      </Text>
     </HStack>
   )
 }

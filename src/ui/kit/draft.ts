@@ -3,7 +3,10 @@
 import { useCallback, useEffect, useSyncExternalStore } from 'react'
 import type { FieldValues, UseFormReturn } from 'react-hook-form'
 
-/** Words that a person typed and that are not taken over yet, kept on this device: they survive reloads and dead spots. */
+/**
+ * Words that a person typed and that are not taken over yet, kept on this device: they survive reloads and
+ * dead spots.
+ */
 const KEY = 'neat-bracket-draft:'
 const listeners = new Set<() => void>()
 
@@ -30,13 +33,23 @@ function write(key: string, words: string | null): void {
 
 /** One draft: its words, null when there are none, and how to change them. */
 export function useDraft(key: string): [string | null, (words: string | null) => void] {
-  const words = useSyncExternalStore(subscribe, () => read(key), () => null)
+  const words = useSyncExternalStore(
+    subscribe,
+    () => read(key),
+    () => null,
+  )
   const set = useCallback((now: string | null) => write(key, now), [key])
   return [words, set]
 }
 
-/** Keeps a whole form's values as a draft while they are typed, and brings them back. The answer forgets them. */
-export function useFormDraft<T extends FieldValues>(key: string, { subscribe: follow, reset, getValues }: UseFormReturn<T>): () => void {
+/**
+ * Keeps a whole form's values as a draft while they are typed, and brings them back. The answer forgets
+ * them.
+ */
+export function useFormDraft<T extends FieldValues>(
+  key: string,
+  { subscribe: follow, reset, getValues }: UseFormReturn<T>,
+): () => void {
   useEffect(() => {
     const words = read(key)
     if (words !== null) {
@@ -46,7 +59,10 @@ export function useFormDraft<T extends FieldValues>(key: string, { subscribe: fo
         write(key, null)
       }
     }
-    return follow({ formState: { values: true }, callback: ({ values }) => write(key, JSON.stringify(values)) })
+    return follow({
+      formState: { values: true },
+      callback: ({ values }) => write(key, JSON.stringify(values)),
+    })
   }, [key, follow, reset, getValues])
   return useCallback(() => write(key, null), [key])
 }

@@ -15,8 +15,22 @@ import { LineField } from './LineField'
 import { QuantityField } from './QuantityField'
 
 beforeEach(() => {
-  vi.stubGlobal('ResizeObserver', class { observe() {} unobserve() {} disconnect() {} })
-  window.matchMedia = () => ({ matches: false, addListener: () => undefined, removeListener: () => undefined, addEventListener: () => undefined, removeEventListener: () => undefined }) as unknown as MediaQueryList
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  )
+  window.matchMedia = () =>
+    ({
+      matches: false,
+      addListener: () => undefined,
+      removeListener: () => undefined,
+      addEventListener: () => undefined,
+      removeEventListener: () => undefined,
+    }) as unknown as MediaQueryList
   window.localStorage.clear()
 })
 afterEach(() => {
@@ -25,13 +39,28 @@ afterEach(() => {
 })
 
 const show = (node: ReactNode) => render(<ChakraProvider value={system}>{node}</ChakraProvider>)
-const type = (label: string, words: string) => fireEvent.change(screen.getByLabelText(label), { target: { value: words } })
+const type = (label: string, words: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value: words } })
 const leave = (label: string) => fireEvent.blur(screen.getByLabelText(label))
 
 describe('a quantity field', () => {
   const field = (change: Partial<Parameters<typeof QuantityField>[0]> = {}) => {
     const said = { tried: vi.fn(), kept: vi.fn(), gaveUp: vi.fn() }
-    show(<QuantityField label="Height" kind="length" units="metric" value={3} least={0.3} most={60} draftKey="h" onTry={said.tried} onKeep={said.kept} onGiveUp={said.gaveUp} {...change} />)
+    show(
+      <QuantityField
+        label="Height"
+        kind="length"
+        units="metric"
+        value={3}
+        least={0.3}
+        most={60}
+        draftKey="h"
+        onTry={said.tried}
+        onKeep={said.kept}
+        onGiveUp={said.gaveUp}
+        {...change}
+      />,
+    )
     return said
   }
   it('tries while typing, echoes how it was understood, keeps when left', () => {
@@ -69,7 +98,17 @@ describe('a quantity field', () => {
     const keep = vi.fn()
     function Sheet() {
       const [value, setValue] = useState(3)
-      return <QuantityField label="Height" kind="length" units="metric" value={value} draftKey="h" onTry={setValue} onKeep={keep} />
+      return (
+        <QuantityField
+          label="Height"
+          kind="length"
+          units="metric"
+          value={value}
+          draftKey="h"
+          onTry={setValue}
+          onKeep={keep}
+        />
+      )
     }
     show(<Sheet />)
     type('Height', '4')
@@ -86,7 +125,10 @@ describe('a quantity field', () => {
 
 describe('a line field', () => {
   it('keeps refused words with the reason, and forgets the draft once they are taken over', async () => {
-    const keep = vi.fn<(words: string) => Promise<string | null>>().mockResolvedValueOnce('Write it like 192.168.10.21.').mockResolvedValue(null)
+    const keep = vi
+      .fn<(words: string) => Promise<string | null>>()
+      .mockResolvedValueOnce('Write it like 192.168.10.21.')
+      .mockResolvedValue(null)
     show(<LineField label="Address" value="" draftKey="a" onKeep={keep} />)
     type('Address', '10.0.0.999')
     leave('Address')
@@ -99,14 +141,34 @@ describe('a line field', () => {
 })
 
 describe('findings', () => {
-  const stop = finding('mount', 'count', { verdict: 'stop', title: 'Too few fixings', short: 'few words', figure: quantity(2, 'count'), limit: quantity(4, 'count'), reason: 'The box asks for at least 4.', source: 'catalogue', advice: 'Use 4.' })
-  const good = finding('mount', 'load', { verdict: 'good', title: 'It holds', figure: quantity(55, 'force'), limit: quantity(273, 'force'), reason: 'Basis: screws.', source: 'nds' })
+  const stop = finding('mount', 'count', {
+    verdict: 'stop',
+    title: 'Too few fixings',
+    short: 'few words',
+    figure: quantity(2, 'count'),
+    limit: quantity(4, 'count'),
+    reason: 'The box asks for at least 4.',
+    source: 'catalogue',
+    advice: 'Use 4.',
+  })
+  const good = finding('mount', 'load', {
+    verdict: 'good',
+    title: 'It holds',
+    figure: quantity(55, 'force'),
+    limit: quantity(273, 'force'),
+    reason: 'Basis: screws.',
+    source: 'nds',
+  })
   it('show verdict in words, figure, limit, reason, advice and source, the gravest first', () => {
     const raise = vi.fn()
     show(<FindingList findings={[good, stop]} units="metric" onRaise={raise} />)
     const [first, second] = screen.getAllByRole('listitem')
-    expect(first!.textContent).toContain('■ Stop Too few fixings2 against 4. The box asks for at least 4.Use 4.The catalogue entry of the part')
-    expect(second!.textContent).toContain('✓ Good It holds55 N against 273 N. Basis: screws.National Design Specification')
+    expect(first!.textContent).toContain(
+      '■ Stop Too few fixings2 against 4. The box asks for at least 4.Use 4.The catalogue entry of the part',
+    )
+    expect(second!.textContent).toContain(
+      '✓ Good It holds55 N against 273 N. Basis: screws.National Design Specification',
+    )
     fireEvent.click(screen.getByRole('button', { name: 'Raise a fault' }))
     expect(raise).toHaveBeenCalledWith(stop)
   })
@@ -117,8 +179,25 @@ describe('findings', () => {
 })
 
 describe('recording a step', () => {
-  const step = (entry: Step['entry']): Step => ({ id: 'mount/x', stage: 'mount', title: 'Read the level', detail: '', items: [], reason: '', caution: null, hold: null, entry, photo: null })
-  const state = (entry: Step['entry']): StepState => ({ step: step(entry), record: null, photos: 0, verdict: null, says: '' })
+  const step = (entry: Step['entry']): Step => ({
+    id: 'mount/x',
+    stage: 'mount',
+    title: 'Read the level',
+    detail: '',
+    items: [],
+    reason: '',
+    caution: null,
+    hold: null,
+    entry,
+    photo: null,
+  })
+  const state = (entry: Step['entry']): StepState => ({
+    step: step(entry),
+    record: null,
+    photos: 0,
+    verdict: null,
+    says: '',
+  })
   const level = { kind: 'measure', quantity: 'angle', label: 'Off level', least: 0, most: 1 } as const
   const form = (entry: Step['entry'], units: 'metric' | 'imperial' = 'metric') => {
     const record = vi.fn<(outcome: object) => Promise<string | null>>().mockResolvedValue(null)
@@ -164,7 +243,10 @@ describe('recording a step', () => {
     expect(screen.getByLabelText<HTMLInputElement>('Off level').value).toBe(`9'6"`)
   })
   it('brings a half-written entry back', () => {
-    window.localStorage.setItem('neat-bracket-draft:s', JSON.stringify({ words: '0.4', choice: null, note: 'windy', leaving: false }))
+    window.localStorage.setItem(
+      'neat-bracket-draft:s',
+      JSON.stringify({ words: '0.4', choice: null, note: 'windy', leaving: false }),
+    )
     form(level)
     expect(screen.getByLabelText<HTMLTextAreaElement>('Note').value).toBe('windy')
     expect(screen.getByText(/✓/)).toBeTruthy()
@@ -173,9 +255,33 @@ describe('recording a step', () => {
 
 describe('a drawing on screen', () => {
   it('says what it shows, draws every mark, and lets children be drawn over it', () => {
-    const drawing = { width: 300, height: 100, says: 'A line and a word.', marks: [{ kind: 'line', from: [0, 0], to: [10, 10], pen: 'ray' }, { kind: 'shape', spots: [[0, 0], [5, 0], [5, 5]], pen: 'object', fill: 'hatch' }, { kind: 'words', at: [3, 4], words: '251 px/m', size: 'figure', tone: 'ink', anchor: 'start' }] } as const
-    const { container } = show(<DrawingView drawing={drawing}><rect data-testid="handle" /></DrawingView>)
-    expect(screen.getByRole('group', { name: 'A line and a word.' }).getAttribute('viewBox')).toBe('0 0 300 100')
+    const drawing = {
+      width: 300,
+      height: 100,
+      says: 'A line and a word.',
+      marks: [
+        { kind: 'line', from: [0, 0], to: [10, 10], pen: 'ray' },
+        {
+          kind: 'shape',
+          spots: [
+            [0, 0],
+            [5, 0],
+            [5, 5],
+          ],
+          pen: 'object',
+          fill: 'hatch',
+        },
+        { kind: 'words', at: [3, 4], words: '251 px/m', size: 'figure', tone: 'ink', anchor: 'start' },
+      ],
+    } as const
+    const { container } = show(
+      <DrawingView drawing={drawing}>
+        <rect data-testid="handle" />
+      </DrawingView>,
+    )
+    expect(screen.getByRole('group', { name: 'A line and a word.' }).getAttribute('viewBox')).toBe(
+      '0 0 300 100',
+    )
     expect(screen.getByText('251 px/m')).toBeTruthy()
     expect(container.querySelector('polygon')!.getAttribute('fill')).toMatch(/^url\(#hatch/)
     expect(screen.getByTestId('handle')).toBeTruthy()
@@ -186,8 +292,12 @@ describe('the stack', () => {
   it('offers only parts that fit and says whether the camera fits on the last', () => {
     const change = vi.fn()
     show(<StackField value={['wall-arm']} cameraId="large-dome-4mp" onChange={change} />)
-    expect(screen.getByRole('status').textContent).toBe('■ Large dome, 4 MP, 9–22 mm needs a hood; Wall arm, 300 mm offers a pipe thread.')
-    const offered = [...screen.getByLabelText<HTMLSelectElement>('Add a part').options].map(({ value }) => value)
+    expect(screen.getByRole('status').textContent).toBe(
+      '■ Large dome, 4 MP, 9–22 mm needs a hood; Wall arm, 300 mm offers a pipe thread.',
+    )
+    const offered = [...screen.getByLabelText<HTMLSelectElement>('Add a part').options].map(
+      ({ value }) => value,
+    )
     expect(offered).toContain('pendant-hood')
     expect(offered).not.toContain('junction-box')
     fireEvent.change(screen.getByLabelText('Add a part'), { target: { value: 'pendant-hood' } })

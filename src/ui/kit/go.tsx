@@ -4,8 +4,9 @@ import { usePathname } from 'next/navigation'
 import type { ComponentProps, MouseEvent } from 'react'
 
 /**
- * Ways inside a job. Screens change on the device alone and the address follows: nothing is fetched, so that a dead spot or
- * a server that is gone takes no screen away. The framework hears of addresses put into the history.
+ * Ways inside a job. Screens change on the device alone and the address follows: nothing is fetched, so
+ * that a dead spot or a server that is gone takes no screen away. The framework hears of addresses put into
+ * the history.
  */
 export function go(href: string, { replace = false }: { replace?: boolean } = {}): void {
   if (replace) window.history.replaceState(null, '', href)
@@ -13,7 +14,10 @@ export function go(href: string, { replace = false }: { replace?: boolean } = {}
   window.scrollTo(0, 0)
 }
 
-/** A link inside a job: a plain one, so that it works before the page has woken up, opens in new tabs, and is copied. */
+/**
+ * A link inside a job: a plain one, so that it works before the page has woken up, opens in new tabs, and
+ * is copied.
+ */
 export function GoLink({ href, onClick, ...rest }: ComponentProps<'a'> & { href: string }) {
   const click = (event: MouseEvent<HTMLAnchorElement>) => {
     onClick?.(event)
@@ -32,5 +36,7 @@ export function useWay(jobId: string): string[] {
 
 export function wayOf(jobId: string, here: string): string[] {
   const home = `/jobs/${jobId}`
-  return here.startsWith(home) ? here.slice(home.length).split('/').filter(Boolean).map(decodeURIComponent) : []
+  return here.startsWith(home)
+    ? here.slice(home.length).split('/').filter(Boolean).map(decodeURIComponent)
+    : []
 }

@@ -15,14 +15,29 @@ import { VERDICTS, VerdictLine } from '../kit/Verdict'
 import { PhotoButton, PhotoStrip } from './Photos'
 import { StepEntry, StepNote, useEntry } from './StepEntry'
 
-/** The install log: one step at a time in the right order for where one is standing; all steps beside it on a laptop. */
+/**
+ * The install log: one step at a time in the right order for where one is standing; all steps beside it on
+ * a laptop.
+ */
 export function InstallLog({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
   const { job } = useJob()
   const asked = useSearchParams().get('step')
   const { steps, log } = assessed
   const home = `/jobs/${job.id}/devices/${device.id}`
   if (steps.length === 0) {
-    return <Box p={5}><Nothing action={<Button asChild minH="44px" colorPalette="copper"><GoLink href={`${home}/sight`}>Plan it</GoLink></Button>}>Steps come from the plan. Plan what it should see first.</Nothing></Box>
+    return (
+      <Box p={5}>
+        <Nothing
+          action={
+            <Button asChild minH="44px" colorPalette="copper">
+              <GoLink href={`${home}/sight`}>Plan it</GoLink>
+            </Button>
+          }
+        >
+          Steps come from the plan. Plan what it should see first.
+        </Nothing>
+      </Box>
+    )
   }
   const at = (id: string | null) => `${home}/log${id === null ? '' : `?step=${encodeURIComponent(id)}`}`
   const nextIndex = steps.findIndex(({ step }) => step.id === log.nextStepId)
@@ -34,16 +49,60 @@ export function InstallLog({ device, assessed }: { device: Device; assessed: Dev
     <Grid templateColumns={{ base: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 300px' }}>
       <Box px={{ base: 4, md: 6 }} pt={3} maxW="640px" w="100%">
         <HStack gap={1} mb={2} role="img" aria-label={`${log.done} of ${log.total} steps are recorded`}>
-          {steps.map(({ step, record, verdict }, i) => <Box key={step.id} flex="1" h="6px" bg={barColour(i === index, record !== null, verdict)} />)}
+          {steps.map(({ step, record, verdict }, i) => (
+            <Box key={step.id} flex="1" h="6px" bg={barColour(i === index, record !== null, verdict)} />
+          ))}
         </HStack>
-        {current ? <OneStep key={current.step.id} device={device} assessed={assessed} state={current} index={index} onGo={onGo} /> : <AllRecorded device={device} assessed={assessed} />}
+        {current ? (
+          <OneStep
+            key={current.step.id}
+            device={device}
+            assessed={assessed}
+            state={current}
+            index={index}
+            onGo={onGo}
+          />
+        ) : (
+          <AllRecorded device={device} assessed={assessed} />
+        )}
       </Box>
-      <Box as="nav" aria-label="All steps" bg="sheet" borderLeftWidth={{ md: '1px' }} borderTopWidth={{ base: '1px', md: 0 }} borderColor="rule" pt={3} pb={{ base: '100px', md: 3 }}>
+      <Box
+        as="nav"
+        aria-label="All steps"
+        bg="sheet"
+        borderLeftWidth={{ md: '1px' }}
+        borderTopWidth={{ base: '1px', md: 0 }}
+        borderColor="rule"
+        pt={3}
+        pb={{ base: '100px', md: 3 }}
+      >
         {steps.map(({ step, record, verdict }, i) => (
-          <Box key={step.id} asChild display="flex" gap={2} px={4} py={1.5} minH={{ base: '48px', md: '34px' }} alignItems={{ base: 'center', md: 'baseline' }} bg={i === index ? 'inky.muted' : undefined} _hover={{ bg: 'inky.subtle' }}>
+          <Box
+            key={step.id}
+            asChild
+            display="flex"
+            gap={2}
+            px={4}
+            py={1.5}
+            minH={{ base: '48px', md: '34px' }}
+            alignItems={{ base: 'center', md: 'baseline' }}
+            bg={i === index ? 'inky.muted' : undefined}
+            _hover={{ bg: 'inky.subtle' }}
+          >
             <GoLink href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
-              <Text as="span" w="16px" flexShrink={0} color={verdict ? VERDICTS[verdict].color : 'soft'} role="img" aria-label={record && verdict ? VERDICTS[verdict].word : 'open'}>{verdict ? VERDICTS[verdict].sign : '○'}</Text>
-              <Text as="span" color={record ? 'soft' : 'ink'}>{step.title}</Text>
+              <Text
+                as="span"
+                w="16px"
+                flexShrink={0}
+                color={verdict ? VERDICTS[verdict].color : 'soft'}
+                role="img"
+                aria-label={record && verdict ? VERDICTS[verdict].word : 'open'}
+              >
+                {verdict ? VERDICTS[verdict].sign : '○'}
+              </Text>
+              <Text as="span" color={record ? 'soft' : 'ink'}>
+                {step.title}
+              </Text>
             </GoLink>
           </Box>
         ))}
@@ -74,7 +133,9 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
   const photos = job.photos.filter((photo) => photo.deviceId === device.id && photo.stepId === step.id)
   const proposal = assessed.proposedFaults.find(({ origin }) => origin === `step:${step.id}`)
   const using = useEntry({
-    state, units: job.units, draftKey: `step:${job.id}:${device.id}:${step.id}`,
+    state,
+    units: job.units,
+    draftKey: `step:${job.id}:${device.id}:${step.id}`,
     onRecord: async (outcome: Outcome) => {
       const said = await send({ type: 'recordStep', deviceId: device.id, stepId: step.id, outcome })
       if (!said.ok) return refusal(said)
@@ -86,32 +147,114 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
   return (
     <>
       <HStack justify="space-between" gap={2}>
-        <IconButton aria-label="Step back" variant="outline" colorPalette="inky" minW="48px" minH="48px" disabled={index === 0} onClick={() => onGo(index - 1)}><ChevronLeft size={22} /></IconButton>
-        <Text color="soft">Step {index + 1} of {steps.length} · {step.stage ?? 'on the bench'}</Text>
-        <IconButton aria-label="Look ahead" variant="outline" colorPalette="inky" minW="48px" minH="48px" disabled={index === steps.length - 1} onClick={() => onGo(index + 1)}><ChevronRight size={22} /></IconButton>
+        <IconButton
+          aria-label="Step back"
+          variant="outline"
+          colorPalette="inky"
+          minW="48px"
+          minH="48px"
+          disabled={index === 0}
+          onClick={() => onGo(index - 1)}
+        >
+          <ChevronLeft size={22} />
+        </IconButton>
+        <Text color="soft">
+          Step {index + 1} of {steps.length} · {step.stage ?? 'on the bench'}
+        </Text>
+        <IconButton
+          aria-label="Look ahead"
+          variant="outline"
+          colorPalette="inky"
+          minW="48px"
+          minH="48px"
+          disabled={index === steps.length - 1}
+          onClick={() => onGo(index + 1)}
+        >
+          <ChevronRight size={22} />
+        </IconButton>
       </HStack>
-      {step.hold ? <Text mt={2} display="inline-block" bg="stop" color="sheet" px={3} py={1} fontWeight={600} fontFamily="heading">■ Hold: {step.hold.toLowerCase()}</Text> : null}
-      <Heading as="h1" fontSize="2xl" mt={1} mb={2} lineHeight={1.15}>{step.title}</Heading>
-      {step.detail ? <Text fontSize="md" mb={2}>{step.detail}</Text> : null}
-      {step.items.length > 0 ? <Box as="ol" ps={6} mb={3} fontSize="md" listStyleType="decimal">{step.items.map((item, i) => <Box as="li" key={i} py={0.5}>{item}</Box>)}</Box> : null}
+      {step.hold ? (
+        <Text
+          mt={2}
+          display="inline-block"
+          bg="stop"
+          color="sheet"
+          px={3}
+          py={1}
+          fontWeight={600}
+          fontFamily="heading"
+        >
+          ■ Hold: {step.hold.toLowerCase()}
+        </Text>
+      ) : null}
+      <Heading as="h1" fontSize="2xl" mt={1} mb={2} lineHeight={1.15}>
+        {step.title}
+      </Heading>
+      {step.detail ? (
+        <Text fontSize="md" mb={2}>
+          {step.detail}
+        </Text>
+      ) : null}
+      {step.items.length > 0 ? (
+        <Box as="ol" ps={6} mb={3} fontSize="md" listStyleType="decimal">
+          {step.items.map((item, i) => (
+            <Box as="li" key={i} py={0.5}>
+              {item}
+            </Box>
+          ))}
+        </Box>
+      ) : null}
       <StepEntry state={state} units={job.units} using={using} />
-      {record ? <Box mb={3}><VerdictLine verdict={verdict!}>{says}</VerdictLine><Text color="soft" fontSize="sm">{record.by}, {record.at.slice(0, 16).replace('T', ' ')}</Text></Box> : null}
+      {record ? (
+        <Box mb={3}>
+          <VerdictLine verdict={verdict!}>{says}</VerdictLine>
+          <Text color="soft" fontSize="sm">
+            {record.by}, {record.at.slice(0, 16).replace('T', ' ')}
+          </Text>
+        </Box>
+      ) : null}
       {proposal ? (
         <Box borderWidth="1.5px" borderColor="stop" p={3} mb={3}>
-          <Text fontWeight={600} color="stop">■ Out of limits</Text>
+          <Text fontWeight={600} color="stop">
+            ■ Out of limits
+          </Text>
           <Text>{proposal.note}</Text>
-          <Button asChild mt={2} minH="48px"><GoLink href={`/jobs/${job.id}/punch-list/new?device=${device.id}&step=${encodeURIComponent(step.id)}`}>Put it on the punch list</GoLink></Button>
+          <Button asChild mt={2} minH="48px">
+            <GoLink
+              href={`/jobs/${job.id}/punch-list/new?device=${device.id}&step=${encodeURIComponent(step.id)}`}
+            >
+              Put it on the punch list
+            </GoLink>
+          </Button>
         </Box>
       ) : null}
       <Box borderLeftWidth="3px" borderColor="copper.solid" pl={3} mb={3}>
         <Text>{step.reason}</Text>
-        {step.caution ? <Text fontWeight={500} mt={1}><span aria-hidden>⚠ </span>{step.caution} Local codes and the maker’s instructions decide.</Text> : null}
+        {step.caution ? (
+          <Text fontWeight={500} mt={1}>
+            <span aria-hidden>⚠ </span>
+            {step.caution} Local codes and the maker’s instructions decide.
+          </Text>
+        ) : null}
       </Box>
       <PhotoStrip photos={photos} onRemove={({ id }) => send({ type: 'removePhoto', photoId: id })} />
       <StepNote state={state} using={using} />
       <Foot>
-        <PhotoButton about={{ deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }} asked={step.photo} taken={photos.length} />
-        <Button colorPalette="copper" flex="1" minH="60px" fontSize="lg" fontFamily="heading" onClick={() => void using.keep()}>{recordLabel(using.typed.leaving, record !== null)}</Button>
+        <PhotoButton
+          about={{ deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }}
+          asked={step.photo}
+          taken={photos.length}
+        />
+        <Button
+          colorPalette="copper"
+          flex="1"
+          minH="60px"
+          fontSize="lg"
+          fontFamily="heading"
+          onClick={() => void using.keep()}
+        >
+          {recordLabel(using.typed.leaving, record !== null)}
+        </Button>
       </Foot>
     </>
   )
@@ -125,7 +268,24 @@ function recordLabel(leaving: boolean, again: boolean): string {
 /** What is pressed most stands at the thumb: always in view. */
 function Foot({ children }: { children: React.ReactNode }) {
   return (
-    <Flex className="no-print" data-foot gap={3} align="center" position={{ base: 'fixed', md: 'sticky' }} bottom={0} left={0} right={0} zIndex={5} bg="paper" borderTopWidth="1px" borderColor="rule" px={{ base: 4, md: 0 }} pt={2} pb="max(10px, env(safe-area-inset-bottom))" mt={3}>
+    <Flex
+      className="no-print"
+      data-foot
+      gap={3}
+      align="center"
+      position={{ base: 'fixed', md: 'sticky' }}
+      bottom={0}
+      left={0}
+      right={0}
+      zIndex={5}
+      bg="paper"
+      borderTopWidth="1px"
+      borderColor="rule"
+      px={{ base: 4, md: 0 }}
+      pt={2}
+      pb="max(10px, env(safe-area-inset-bottom))"
+      mt={3}
+    >
       {children}
     </Flex>
   )
@@ -135,9 +295,15 @@ function AllRecorded({ device, assessed }: { device: Device; assessed: DeviceAss
   const { job } = useJob()
   return (
     <>
-      <Sentence next="Write down what stands on the label, then look at its record.">{assessed.sentence}</Sentence>
-      <Part title="Written on it and given to it"><DetailFields device={device} /></Part>
-      <Button asChild colorPalette="copper" minH="56px" w={{ base: '100%', md: 'auto' }} px={8} mb={4}><GoLink href={`/jobs/${job.id}/record/${device.id}`}>To its record</GoLink></Button>
+      <Sentence next="Write down what stands on the label, then look at its record.">
+        {assessed.sentence}
+      </Sentence>
+      <Part title="Written on it and given to it">
+        <DetailFields device={device} />
+      </Part>
+      <Button asChild colorPalette="copper" minH="56px" w={{ base: '100%', md: 'auto' }} px={8} mb={4}>
+        <GoLink href={`/jobs/${job.id}/record/${device.id}`}>To its record</GoLink>
+      </Button>
     </>
   )
 }

@@ -18,7 +18,13 @@ export function usePicture(): (photo: Photo, size?: 'small' | 'view') => string 
 }
 
 /** Small pictures in a row, each opening the larger one; without `onRemove` they stay. */
-export function PhotoStrip({ photos, onRemove }: { photos: readonly Photo[]; onRemove?: ((photo: Photo) => Promise<unknown>) | undefined }) {
+export function PhotoStrip({
+  photos,
+  onRemove,
+}: {
+  photos: readonly Photo[]
+  onRemove?: ((photo: Photo) => Promise<unknown>) | undefined
+}) {
   const picture = usePicture()
   if (photos.length === 0) return null
   return (
@@ -26,11 +32,28 @@ export function PhotoStrip({ photos, onRemove }: { photos: readonly Photo[]; onR
       {photos.map((photo) => (
         <Box as="li" key={photo.id} w="128px">
           <a href={picture(photo, 'view')} target="_blank" rel="noreferrer">
-            <Image src={picture(photo)} alt={photo.caption || 'Photo without caption'} w="128px" h="96px" objectFit="cover" borderWidth="1px" borderColor="rule" />
+            <Image
+              src={picture(photo)}
+              alt={photo.caption || 'Photo without caption'}
+              w="128px"
+              h="96px"
+              objectFit="cover"
+              borderWidth="1px"
+              borderColor="rule"
+            />
           </a>
           <HStack justify="space-between" align="start" gap={0}>
-            <Text fontSize="sm" color="soft" lineClamp={2} flex="1">{photo.caption}</Text>
-            {onRemove ? <Removal icon label={`Remove photo ${photo.caption}`} asks="Remove this photo from the record?" onRemove={() => onRemove(photo)} /> : null}
+            <Text fontSize="sm" color="soft" lineClamp={2} flex="1">
+              {photo.caption}
+            </Text>
+            {onRemove ? (
+              <Removal
+                icon
+                label={`Remove photo ${photo.caption}`}
+                asks="Remove this photo from the record?"
+                onRemove={() => onRemove(photo)}
+              />
+            ) : null}
           </HStack>
         </Box>
       ))}
@@ -59,7 +82,10 @@ export function PhotoButton({ about, asked = null, taken = 0 }: PhotoButtonProps
       }
       const bytes = new Uint8Array(await file.arrayBuffer())
       const kept = job.keepPhotoPlace ? bytes : withoutPlace(bytes)
-      const sha256 = await outbox().addPhoto(kept === bytes ? file : new Blob([kept.slice()], { type: file.type }), job.keepPhotoPlace)
+      const sha256 = await outbox().addPhoto(
+        kept === bytes ? file : new Blob([kept.slice()], { type: file.type }),
+        job.keepPhotoPlace,
+      )
       if (sha256 === null) {
         setError('This device cannot keep more: save the waiting work as a file and make room.')
         return
@@ -70,13 +96,45 @@ export function PhotoButton({ about, asked = null, taken = 0 }: PhotoButtonProps
   }
   return (
     <HStack gap={2}>
-      <input ref={input} type="file" accept="image/*" capture="environment" multiple hidden data-testid="photo-input" onChange={(event) => {
-        const { files } = event.target
-        void take(files).finally(() => (event.target.value = ''))
-      }} />
-      <Button variant="outline" colorPalette="inky" minH="60px" minW="88px" bg="sheet" onClick={() => input.current?.click()}><Camera size={24} aria-hidden />Photo</Button>
-      {error ? <Text role="alert" color="stop">{error}</Text> : null}
-      {asked && !error ? <Text fontSize="sm" maxW="92px" lineHeight={1.2} color={asked === 'required' && taken === 0 ? 'check' : 'soft'}>{photoWords(asked, taken)}</Text> : null}
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        multiple
+        hidden
+        data-testid="photo-input"
+        onChange={(event) => {
+          const { files } = event.target
+          void take(files).finally(() => (event.target.value = ''))
+        }}
+      />
+      <Button
+        variant="outline"
+        colorPalette="inky"
+        minH="60px"
+        minW="88px"
+        bg="sheet"
+        onClick={() => input.current?.click()}
+      >
+        <Camera size={24} aria-hidden />
+        Photo
+      </Button>
+      {error ? (
+        <Text role="alert" color="stop">
+          {error}
+        </Text>
+      ) : null}
+      {asked && !error ? (
+        <Text
+          fontSize="sm"
+          maxW="92px"
+          lineHeight={1.2}
+          color={asked === 'required' && taken === 0 ? 'check' : 'soft'}
+        >
+          {photoWords(asked, taken)}
+        </Text>
+      ) : null}
     </HStack>
   )
 }

@@ -28,13 +28,21 @@ interface EntryProps {
   readonly onRecord: (outcome: Outcome) => Promise<string | null>
 }
 
-/** What is typed for a step, kept as a draft until it is recorded; what it would come to; and how to record it. */
+/**
+ * What is typed for a step, kept as a draft until it is recorded; what it would come to; and how to record
+ * it.
+ */
 export function useEntry({ state, units, draftKey, onRecord }: EntryProps) {
   const { step, record, photos } = state
   const { entry } = step
   const start: Typed = {
-    words: record?.value != null && entry.kind === 'measure' ? print({ value: record.value, kind: entry.quantity }, units) : '',
-    choice: record?.choice ?? null, note: record?.note ?? '', leaving: record?.state === 'left out',
+    words:
+      record?.value != null && entry.kind === 'measure'
+        ? print({ value: record.value, kind: entry.quantity }, units)
+        : '',
+    choice: record?.choice ?? null,
+    note: record?.note ?? '',
+    leaving: record?.state === 'left out',
   }
   const [draft, setDraft] = useDraft(draftKey)
   const [error, setError] = useState<string | null>(null)
@@ -50,19 +58,29 @@ export function useEntry({ state, units, draftKey, onRecord }: EntryProps) {
     setError(refused)
     if (refused === null) setDraft(null)
   }
-  return { typed, change, error, keep, live: judged ? judge({ ...step, photo: null }, now, photos, units) : null }
+  return {
+    typed,
+    change,
+    error,
+    keep,
+    live: judged ? judge({ ...step, photo: null }, now, photos, units) : null,
+  }
 }
 
 /** The outcome that is meant, or what is missing for one. */
 function outcomeOf(entry: Entry, typed: Typed, units: UnitSystem): Outcome | string {
   const note = typed.note.trim()
-  if (typed.leaving) return note === '' ? 'Say why the step is left out.' : { state: 'left out', value: null, choice: null, note }
+  if (typed.leaving)
+    return note === ''
+      ? 'Say why the step is left out.'
+      : { state: 'left out', value: null, choice: null, note }
   if (entry.kind === 'measure') {
     if (typed.words.trim() === '') return 'Write the measured value.'
     const parsed = parse(typed.words, entry.quantity, units)
     return parsed.ok ? { state: 'done', value: parsed.value, choice: null, note } : parsed.message
   }
-  if (entry.kind === 'choice') return typed.choice === null ? 'Choose one.' : { state: 'done', value: null, choice: typed.choice, note }
+  if (entry.kind === 'choice')
+    return typed.choice === null ? 'Choose one.' : { state: 'done', value: null, choice: typed.choice, note }
   if (entry.kind === 'note' && note === '') return 'Write it down.'
   return { state: 'done', value: null, choice: null, note }
 }
@@ -70,25 +88,59 @@ function outcomeOf(entry: Entry, typed: Typed, units: UnitSystem): Outcome | str
 type Using = ReturnType<typeof useEntry>
 
 /** The entry of a step with its verdict, or what is wrong with it, right below. */
-export function StepEntry({ state: { step }, units, using: { typed, change, error, keep, live } }: { state: StepState; units: UnitSystem; using: Using }) {
+export function StepEntry({
+  state: { step },
+  units,
+  using: { typed, change, error, keep, live },
+}: {
+  state: StepState
+  units: UnitSystem
+  using: Using
+}) {
   const { entry } = step
   return (
     <Stack gap={2} mb={3}>
-      {entry.kind === 'measure' && !typed.leaving ? <Measured entry={entry} units={units} typed={typed} change={change} keep={keep} invalid={error !== null} /> : null}
+      {entry.kind === 'measure' && !typed.leaving ? (
+        <Measured
+          entry={entry}
+          units={units}
+          typed={typed}
+          change={change}
+          keep={keep}
+          invalid={error !== null}
+        />
+      ) : null}
       {entry.kind === 'choice' && !typed.leaving ? (
         <Stack gap={2} role="radiogroup" aria-label={step.title}>
           {entry.options.map((option) => (
-            <Button key={option} role="radio" aria-checked={typed.choice === option} variant={typed.choice === option ? 'solid' : 'outline'} colorPalette="inky" bg={typed.choice === option ? undefined : 'sheet'} minH="52px" justifyContent="flex-start" fontSize="md" onClick={() => change({ choice: option })}>
+            <Button
+              key={option}
+              role="radio"
+              aria-checked={typed.choice === option}
+              variant={typed.choice === option ? 'solid' : 'outline'}
+              colorPalette="inky"
+              bg={typed.choice === option ? undefined : 'sheet'}
+              minH="52px"
+              justifyContent="flex-start"
+              fontSize="md"
+              onClick={() => change({ choice: option })}
+            >
               {option}
             </Button>
           ))}
         </Stack>
       ) : null}
       <Box aria-live="polite" minH="1.5em">
-        {error ? <Text role="alert" color="stop" fontWeight={600}>{error}</Text> : null}
+        {error ? (
+          <Text role="alert" color="stop" fontWeight={600}>
+            {error}
+          </Text>
+        ) : null}
         {live && !error ? <VerdictLine verdict={live.verdict}>{live.says}</VerdictLine> : null}
       </Box>
-      {entry.kind === 'measure' && !typed.leaving ? <Pad entry={entry} units={units} typed={typed} change={change} /> : null}
+      {entry.kind === 'measure' && !typed.leaving ? (
+        <Pad entry={entry} units={units} typed={typed} change={change} />
+      ) : null}
     </Stack>
   )
 }
@@ -98,14 +150,45 @@ interface MeasuredProps extends Pick<Using, 'typed' | 'change'> {
   readonly units: UnitSystem
 }
 
-function Measured({ entry, units, typed, change, keep, invalid }: MeasuredProps & { keep: () => Promise<void>; invalid: boolean }) {
+function Measured({
+  entry,
+  units,
+  typed,
+  change,
+  keep,
+  invalid,
+}: MeasuredProps & { keep: () => Promise<void>; invalid: boolean }) {
   const parsed = typed.words.trim() === '' ? null : parse(typed.words, entry.quantity, units)
   return (
     <Field.Root invalid={invalid || (parsed !== null && !parsed.ok)}>
-      <Field.Label fontWeight={400} color="soft">{entry.label}</Field.Label>
+      <Field.Label fontWeight={400} color="soft">
+        {entry.label}
+      </Field.Label>
       <Box position="relative" w="100%">
-        <Input value={typed.words} onChange={(event) => change({ words: event.target.value })} onKeyDown={(event) => event.key === 'Enter' && void keep()} bg="sheet" borderColor="ink" borderWidth="2px" minH="64px" fontSize="3xl" fontWeight={600} inputMode={units === 'metric' ? 'decimal' : 'text'} autoComplete="off" />
-        <Text position="absolute" right={4} top="50%" transform="translateY(-50%)" color="soft" pointerEvents="none" bg="sheet">{printLimits(entry, units)}</Text>
+        <Input
+          value={typed.words}
+          onChange={(event) => change({ words: event.target.value })}
+          onKeyDown={(event) => event.key === 'Enter' && void keep()}
+          bg="sheet"
+          borderColor="ink"
+          borderWidth="2px"
+          minH="64px"
+          fontSize="3xl"
+          fontWeight={600}
+          inputMode={units === 'metric' ? 'decimal' : 'text'}
+          autoComplete="off"
+        />
+        <Text
+          position="absolute"
+          right={4}
+          top="50%"
+          transform="translateY(-50%)"
+          color="soft"
+          pointerEvents="none"
+          bg="sheet"
+        >
+          {printLimits(entry, units)}
+        </Text>
       </Box>
       {parsed && !parsed.ok ? <Field.ErrorText role="alert">{parsed.message}</Field.ErrorText> : null}
     </Field.Root>
@@ -114,15 +197,37 @@ function Measured({ entry, units, typed, change, keep, invalid }: MeasuredProps 
 
 /** A number pad for gloves, and the phone's own tilt where that is what is measured. */
 function Pad({ entry, units, typed, change }: MeasuredProps) {
-  const feet = units === 'imperial' && (entry.quantity === 'length' || entry.quantity === 'size') ? FEET_KEYS : []
+  const feet =
+    units === 'imperial' && (entry.quantity === 'length' || entry.quantity === 'size') ? FEET_KEYS : []
   return (
     <>
-      {entry.quantity === 'angle' && entry.least === 0 ? <TiltReader onRead={(deg) => change({ words: deg.toFixed(1) })} /> : null}
+      {entry.quantity === 'angle' && entry.least === 0 ? (
+        <TiltReader onRead={(deg) => change({ words: deg.toFixed(1) })} />
+      ) : null}
       <SimpleGrid columns={3} gap={2} w="100%" display={{ base: 'grid', md: 'none' }}>
         {[...feet, ...KEYS].map((key) => (
-          <Button key={key} variant="outline" colorPalette="inky" bg="sheet" minH="48px" fontSize="xl" onClick={() => change({ words: typed.words + key })}>{key}</Button>
+          <Button
+            key={key}
+            variant="outline"
+            colorPalette="inky"
+            bg="sheet"
+            minH="48px"
+            fontSize="xl"
+            onClick={() => change({ words: typed.words + key })}
+          >
+            {key}
+          </Button>
         ))}
-        <Button variant="outline" colorPalette="inky" bg="sheet" minH="48px" aria-label="Delete the last sign" onClick={() => change({ words: typed.words.slice(0, -1) })}><Delete size={22} /></Button>
+        <Button
+          variant="outline"
+          colorPalette="inky"
+          bg="sheet"
+          minH="48px"
+          aria-label="Delete the last sign"
+          onClick={() => change({ words: typed.words.slice(0, -1) })}
+        >
+          <Delete size={22} />
+        </Button>
       </SimpleGrid>
     </>
   )
@@ -133,10 +238,28 @@ export function StepNote({ state: { step }, using: { typed, change } }: { state:
   return (
     <>
       <Field.Root>
-        <Field.Label fontWeight={400} color="soft">{typed.leaving ? 'Why it is left out' : 'Note'}</Field.Label>
-        <Textarea value={typed.note} onChange={(event) => change({ note: event.target.value })} rows={typed.leaving || step.entry.kind === 'note' ? 3 : 1} bg="sheet" borderColor="ink" maxLength={2000} autoresize minH="48px" />
+        <Field.Label fontWeight={400} color="soft">
+          {typed.leaving ? 'Why it is left out' : 'Note'}
+        </Field.Label>
+        <Textarea
+          value={typed.note}
+          onChange={(event) => change({ note: event.target.value })}
+          rows={typed.leaving || step.entry.kind === 'note' ? 3 : 1}
+          bg="sheet"
+          borderColor="ink"
+          maxLength={2000}
+          autoresize
+          minH="48px"
+        />
       </Field.Root>
-      <Button variant="ghost" colorPalette="inky" minH="48px" onClick={() => change({ leaving: !typed.leaving })}>{typed.leaving ? 'It can be done after all' : 'This step cannot be done here'}</Button>
+      <Button
+        variant="ghost"
+        colorPalette="inky"
+        minH="48px"
+        onClick={() => change({ leaving: !typed.leaving })}
+      >
+        {typed.leaving ? 'It can be done after all' : 'This step cannot be done here'}
+      </Button>
     </>
   )
 }

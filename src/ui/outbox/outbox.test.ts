@@ -10,9 +10,26 @@ import { OutboxStore } from './store'
 /** One storage and one job for each test: what an earlier one left behind sends nothing into the next. */
 let here = ''
 const NOW = '2026-03-02T09:30:00.000Z'
-const command = (change: object = {}): Command => ({ id: randomUUID(), jobId: here, at: NOW, by: 'Lead', type: 'removePhoto', photoId: 'p', ...change })
-const photo = (sha256: string) => command({ type: 'addPhoto', photoId: 'p', facts: { sha256, deviceId: null, stepId: null, faultId: null, caption: '' } })
-const problem = (status: number, detail: string) => new Response(JSON.stringify({ title: 'No', detail, status }), { status, headers: { 'content-type': 'application/problem+json' } })
+const command = (change: object = {}): Command => ({
+  id: randomUUID(),
+  jobId: here,
+  at: NOW,
+  by: 'Lead',
+  type: 'removePhoto',
+  photoId: 'p',
+  ...change,
+})
+const photo = (sha256: string) =>
+  command({
+    type: 'addPhoto',
+    photoId: 'p',
+    facts: { sha256, deviceId: null, stepId: null, faultId: null, caption: '' },
+  })
+const problem = (status: number, detail: string) =>
+  new Response(JSON.stringify({ title: 'No', detail, status }), {
+    status,
+    headers: { 'content-type': 'application/problem+json' },
+  })
 
 /** A stand-in for the server: answers what the test says, remembers what it was sent. */
 let online = true
@@ -33,9 +50,16 @@ beforeEach(() => {
   boxes = []
   here = randomUUID()
   let held: Promise<unknown> = Promise.resolve()
-  Object.defineProperty(navigator, 'locks', { configurable: true, value: { request: (_: string, work: () => Promise<void>) => (held = held.then(work, work)) } })
+  Object.defineProperty(navigator, 'locks', {
+    configurable: true,
+    value: { request: (_: string, work: () => Promise<void>) => (held = held.then(work, work)) },
+  })
   URL.createObjectURL = () => 'blob:here'
-  vi.stubGlobal('fetch', (url: string, init: { body: string }) => (online ? Promise.resolve().then(() => answer(url, init)) : Promise.reject(new TypeError('Failed to fetch'))))
+  vi.stubGlobal('fetch', (url: string, init: { body: string }) =>
+    online
+      ? Promise.resolve().then(() => answer(url, init))
+      : Promise.reject(new TypeError('Failed to fetch')),
+  )
   const answer = (url: string, init: { body: string }) => {
     if (url.startsWith('/api/health')) return Response.json({ status: 'ok' })
     if (url.startsWith('/api/photos/')) {
@@ -47,7 +71,11 @@ beforeEach(() => {
     const instead = batch(commands)
     if (instead) return instead
     sent.push(commands)
-    const answers = commands.map((one) => (refuse(one) ? { id: one.id, status: 'refused', reasons: [{ path: '', message: 'no' }] } : { id: one.id, status: 'applied' }))
+    const answers = commands.map((one) =>
+      refuse(one)
+        ? { id: one.id, status: 'refused', reasons: [{ path: '', message: 'no' }] }
+        : { id: one.id, status: 'applied' },
+    )
     return Response.json({ answers, revisions: { [here]: sent.length } })
   }
 })
@@ -63,7 +91,8 @@ const open = () => {
   boxes.push(box)
   return box
 }
-const emptied = (box: Outbox) => vi.waitFor(() => expect(box.snapshot().waiting).toEqual([]), { timeout: 8000 })
+const emptied = (box: Outbox) =>
+  vi.waitFor(() => expect(box.snapshot().waiting).toEqual([]), { timeout: 8000 })
 const settled = (box: Outbox) => vi.waitFor(() => expect(box.snapshot().signal).not.toBe('sending'))
 const ids = (commands: readonly { id: string }[]) => commands.map(({ id }) => id)
 
@@ -81,7 +110,8 @@ describe('the outbox', () => {
     const box = open()
     const one = command()
     const adding = box.add(one)
-    expect([box.snapshot().waiting, ids(box.unsent(here))]).toEqual([[], [one.id]]) // not shown as kept, yet the next change builds on it
+    // not shown as kept, yet the next change builds on it
+    expect([box.snapshot().waiting, ids(box.unsent(here))]).toEqual([[], [one.id]])
     await adding
     const store = new OutboxStore(here)
     expect(ids(await store.waiting.toArray())).toEqual([one.id])
@@ -96,9 +126,20 @@ describe('the outbox', () => {
     const box = open()
     await settled(box)
     const full = new DOMException('full', 'QuotaExceededError')
-    vi.spyOn(Object.getPrototypeOf((box as unknown as { store: OutboxStore }).store.waiting) as OutboxStore['waiting'], 'add').mockRejectedValue(full)
-    vi.spyOn(Object.getPrototypeOf((box as unknown as { store: OutboxStore }).store.photos) as OutboxStore['photos'], 'put').mockRejectedValue(full)
-    expect(await box.add(command())).toMatchObject({ ok: false, reasons: [{ message: expect.stringMatching(/storage is full/) as string }] })
+    vi.spyOn(
+      Object.getPrototypeOf(
+        (box as unknown as { store: OutboxStore }).store.waiting,
+      ) as OutboxStore['waiting'],
+      'add',
+    ).mockRejectedValue(full)
+    vi.spyOn(
+      Object.getPrototypeOf((box as unknown as { store: OutboxStore }).store.photos) as OutboxStore['photos'],
+      'put',
+    ).mockRejectedValue(full)
+    expect(await box.add(command())).toMatchObject({
+      ok: false,
+      reasons: [{ message: expect.stringMatching(/storage is full/) as string }],
+    })
     expect(await box.addPhoto(new NodeBlob([new Uint8Array([1])]) as unknown as Blob)).toBeNull()
     expect(box.snapshot()).toMatchObject({ waiting: [], full: true })
   })
@@ -128,7 +169,12 @@ describe('what the server does not take', () => {
     const box = open()
     await box.add(bad)
     await box.add(command())
-    const stands = () => vi.waitFor(() => expect(box.snapshot().waiting.map(({ id, reasons }) => [id, reasons?.[0]?.message])).toEqual([[bad.id, 'no']]))
+    const stands = () =>
+      vi.waitFor(() =>
+        expect(box.snapshot().waiting.map(({ id, reasons }) => [id, reasons?.[0]?.message])).toEqual([
+          [bad.id, 'no'],
+        ]),
+      )
     await stands()
     await box.retry(bad.id)
     await vi.waitFor(() => expect(sent.flat().filter(({ id }) => id === bad.id)).toHaveLength(2))
@@ -143,18 +189,29 @@ describe('what the server does not take', () => {
     const box = open()
     const said = Array.from({ length: 9 }, () => command())
     for (const one of said) await box.add(one)
-    batch = (commands) => (commands.some(({ id }) => id === said[4]!.id) ? problem(422, 'This command breaks the server.') : null)
+    batch = (commands) =>
+      commands.some(({ id }) => id === said[4]!.id) ? problem(422, 'This command breaks the server.') : null
     online = true
     box.sendNow()
     await vi.waitFor(() => expect(sent.flat()).toHaveLength(8))
     expect(ids(sent.flat())).toEqual(ids(said.filter((_, i) => i !== 4)))
-    await vi.waitFor(() => expect(box.snapshot().waiting).toMatchObject([{ id: said[4]!.id, reasons: [{ message: 'This command breaks the server.' }] }]))
+    await vi.waitFor(() =>
+      expect(box.snapshot().waiting).toMatchObject([
+        { id: said[4]!.id, reasons: [{ message: 'This command breaks the server.' }] },
+      ]),
+    )
   })
   it.each([401, 403, 408, 429, 503])('waits and keeps everything on %i', async (status) => {
     batch = () => problem(status, 'Later, please.')
     const box = open()
     await box.add(command())
-    await vi.waitFor(() => expect(box.snapshot()).toMatchObject({ signal: 'no signal', says: 'Later, please.', waiting: [{ reasons: null }] }))
+    await vi.waitFor(() =>
+      expect(box.snapshot()).toMatchObject({
+        signal: 'no signal',
+        says: 'Later, please.',
+        waiting: [{ reasons: null }],
+      }),
+    )
   })
   it('a photo that is too large for the server does not hold up the words', async () => {
     upload = () => problem(413, 'The photo is larger than 20 MB.')
@@ -165,7 +222,12 @@ describe('what the server does not take', () => {
     const words = command({ photoId: 'other' })
     await box.add(words)
     await vi.waitFor(() => expect(ids(sent.flat())).toEqual([words.id]))
-    await vi.waitFor(() => expect(box.snapshot()).toMatchObject({ waiting: [{ id: waits.id, reasons: null }], says: 'The photo is larger than 20 MB.' }))
+    await vi.waitFor(() =>
+      expect(box.snapshot()).toMatchObject({
+        waiting: [{ id: waits.id, reasons: null }],
+        says: 'The photo is larger than 20 MB.',
+      }),
+    )
   })
 })
 

@@ -27,26 +27,42 @@ type OnApplied = (commands: readonly Command[], revisions: Readonly<Record<strin
 /** What the tabs of one browser tell each other. */
 type Heard =
   | { readonly is: 'stored' }
-  | { readonly is: 'applied'; readonly commands: readonly Command[]; readonly revisions: Readonly<Record<string, number>> }
+  | {
+      readonly is: 'applied'
+      readonly commands: readonly Command[]
+      readonly revisions: Readonly<Record<string, number>>
+    }
 
 const EMPTY: OutboxState = { waiting: [], signal: 'sent', says: null, full: false, pictures: new Map() }
 const BATCH = 200
 const FIRST_PAUSE_MS = 2000
 const LONGEST_PAUSE_MS = 60_000
 const MOST_FAILURES = 2
-const NOT_KEPT: Kept = { ok: false, reasons: [{ path: '', message: 'This device cannot keep more: its storage is full. Save the waiting work as a file, make room, and try again.' }] }
+const NOT_KEPT: Kept = {
+  ok: false,
+  reasons: [
+    {
+      path: '',
+      message:
+        'This device cannot keep more: its storage is full. Save the waiting work as a file, make room, and try again.',
+    },
+  ],
+}
 
 /** Sending stopped: nothing more goes out until the pause is over. */
 class Pause extends Error {
-  constructor(readonly says: string | null, readonly afterMs: number) {
+  constructor(
+    readonly says: string | null,
+    readonly afterMs: number,
+  ) {
     super('pause')
   }
 }
 
 /**
- * What this browser has said and the server has not acknowledged. It stands in the device's storage before anything shows
- * it, so that nothing is lost to a reload, a dead spot or a full store; one tab at a time sends, in order, and all tabs hear
- * what became of it.
+ * What this browser has said and the server has not acknowledged. It stands in the device's storage before
+ * anything shows it, so that nothing is lost to a reload, a dead spot or a full store; one tab at a time
+ * sends, in order, and all tabs hear what became of it.
  */
 export class Outbox {
   private state: OutboxState = EMPTY
@@ -92,10 +108,15 @@ export class Outbox {
   unsent(jobId: string): Command[] {
     const waiting = this.state.waiting.filter(({ reasons }) => reasons === null).map(({ command }) => command)
     const known = new Set(waiting.map(({ id }) => id))
-    return [...waiting, ...[...this.storing].filter(({ id }) => !known.has(id))].filter((command) => command.jobId === jobId)
+    return [...waiting, ...[...this.storing].filter(({ id }) => !known.has(id))].filter(
+      (command) => command.jobId === jobId,
+    )
   }
 
-  /** Keeps a command on this device, then shows it, then sends it when it can. The answer tells whether it is kept. */
+  /**
+   * Keeps a command on this device, then shows it, then sends it when it can. The answer tells whether it
+   * is kept.
+   */
   async add(command: Command): Promise<Kept> {
     const waiting: Waiting = { id: command.id, jobId: command.jobId, command, reasons: null }
     this.storing.add(command)
@@ -115,7 +136,10 @@ export class Outbox {
     return { ok: true }
   }
 
-  /** Keeps a photo's bytes until they are with the server, and names them; null when this device cannot keep them. */
+  /**
+   * Keeps a photo's bytes until they are with the server, and names them; null when this device cannot keep
+   * them.
+   */
   async addPhoto(blob: Blob, keepsPlace = false): Promise<string | null> {
     const name = bytesToHex(sha256(new Uint8Array(await blob.arrayBuffer())))
     try {
@@ -149,8 +173,23 @@ export class Outbox {
   /** Everything that waits, refused or not, as a file that imports elsewhere. */
   async file(): Promise<Blob> {
     const rows = await this.store.waiting.orderBy('seq').toArray()
-    const photos = await Promise.all((await this.store.photos.toArray()).map(async ({ sha256: name, blob }) => ({ sha256: name, base64: await base64Of(blob) })))
-    return new Blob([JSON.stringify({ format: 'neat-bracket-waiting', version: 1, commands: rows.map(({ command }) => command), photos })], { type: 'application/json' })
+    const photos = await Promise.all(
+      (await this.store.photos.toArray()).map(async ({ sha256: name, blob }) => ({
+        sha256: name,
+        base64: await base64Of(blob),
+      })),
+    )
+    return new Blob(
+      [
+        JSON.stringify({
+          format: 'neat-bracket-waiting',
+          version: 1,
+          commands: rows.map(({ command }) => command),
+          photos,
+        }),
+      ],
+      { type: 'application/json' },
+    )
   }
 
   /** Sends at once, whatever pause there was. */
@@ -169,11 +208,17 @@ export class Outbox {
   }
 
   private async read(): Promise<void> {
-    const [rows, photos] = await Promise.all([this.store.waiting.orderBy('seq').toArray(), this.store.photos.toArray()])
+    const [rows, photos] = await Promise.all([
+      this.store.waiting.orderBy('seq').toArray(),
+      this.store.photos.toArray(),
+    ])
     const pictures = new Map(this.state.pictures)
-    for (const { sha256: name, blob } of photos) if (!pictures.has(name)) pictures.set(name, URL.createObjectURL(blob))
+    for (const { sha256: name, blob } of photos)
+      if (!pictures.has(name)) pictures.set(name, URL.createObjectURL(blob))
     const held = new Set(rows.map(({ id }) => id))
-    const since = this.state.waiting.filter(({ id, seq }) => !held.has(id) && (seq ?? 0) > (rows.at(-1)?.seq ?? 0)) // said while it was read
+    const since = this.state.waiting.filter(
+      ({ id, seq }) => !held.has(id) && (seq ?? 0) > (rows.at(-1)?.seq ?? 0),
+    ) // said while it was read
     this.change({ waiting: [...rows, ...since].filter(({ id }) => !this.gone.has(id)), pictures })
   }
 
@@ -184,7 +229,11 @@ export class Outbox {
       return this.sending
     }
     this.sending = this.ready
-      .then(() => (navigator.locks ? navigator.locks.request(`${this.name}-outbox`, () => this.sendAll()) : this.sendAll()))
+      .then(() =>
+        navigator.locks
+          ? navigator.locks.request(`${this.name}-outbox`, () => this.sendAll())
+          : this.sendAll(),
+      )
       .finally(() => {
         this.sending = null
         if (!this.again) return
@@ -200,11 +249,15 @@ export class Outbox {
     const passed = new Set<string>() // put off this time
     try {
       for (;;) {
-        const rows = (await this.store.waiting.orderBy('seq').toArray()).filter(({ id, reasons }) => reasons === null && !passed.has(id))
+        const rows = (await this.store.waiting.orderBy('seq').toArray()).filter(
+          ({ id, reasons }) => reasons === null && !passed.has(id),
+        )
         if (rows.length === 0) break
         this.change({ signal: 'sending' })
         // Photos are large and go one by one; what was said meanwhile does not wait for them.
-        const plain = rows.filter(({ command }) => command.type !== 'addPhoto' && !waitsForPhoto(command, rows))
+        const plain = rows.filter(
+          ({ command }) => command.type !== 'addPhoto' && !waitsForPhoto(command, rows),
+        )
         const next = plain.length > 0 ? plain.slice(0, BATCH) : rows.slice(0, 1)
         await this.deliver(next, passed)
         this.pauses = 0
@@ -221,14 +274,23 @@ export class Outbox {
 
   /** Pauses grow from two seconds to a minute, a little different in every browser. */
   private wait(atLeastMs: number): void {
-    const pause = Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** this.pauses++) * (0.8 + 0.4 * Math.random())
+    const pause =
+      Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** this.pauses++) * (0.8 + 0.4 * Math.random())
     this.timer = setTimeout(() => void this.send(), Math.max(atLeastMs, pause))
   }
 
-  /** Delivers rows; a batch that fails is split until the one bad command stands alone and the others have gone on. */
+  /**
+   * Delivers rows; a batch that fails is split until the one bad command stands alone and the others have
+   * gone on.
+   */
   private async deliver(rows: readonly Waiting[], passed: Set<string>): Promise<void> {
     const [first] = rows
-    if (rows.length === 1 && first!.command.type === 'addPhoto' && !(await this.photoIsThere(first!, first!.command.facts.sha256, passed))) return
+    if (
+      rows.length === 1 &&
+      first!.command.type === 'addPhoto' &&
+      !(await this.photoIsThere(first!, first!.command.facts.sha256, passed))
+    )
+      return
     const reply = await postCommands(rows.map(({ command }) => command))
     if (reply.is === 'unreachable') throw new Pause(null, 0)
     if (reply.is === 'answered') return this.answered(rows, reply.refused, reply.revisions)
@@ -239,12 +301,16 @@ export class Outbox {
       await this.deliver(rows.slice(0, half), passed)
       return this.deliver(rows.slice(half), passed)
     }
-    if (reply.is === 'refused') return this.refuse(new Map([[first!.id, [{ path: '', message: reply.says }]]]))
+    if (reply.is === 'refused')
+      return this.refuse(new Map([[first!.id, [{ path: '', message: reply.says }]]]))
     if (tooMuch) return this.putOff(first!, reply.says, passed)
     await this.fails(first!, reply.says, passed)
   }
 
-  /** The server failed on this one alone: put off while it fails on everything, set aside when it serves others. */
+  /**
+   * The server failed on this one alone: put off while it fails on everything, set aside when it serves
+   * others.
+   */
   private async fails(row: Waiting, says: string, passed: Set<string>): Promise<void> {
     if (!(await serverAnswers())) throw new Pause(says, 0)
     const failures = (row.failures ?? 0) + 1
@@ -271,16 +337,27 @@ export class Outbox {
     return false
   }
 
-  private async answered(rows: readonly Waiting[], refused: ReadonlyMap<string, readonly Reason[]>, revisions: Readonly<Record<string, number>>): Promise<void> {
+  private async answered(
+    rows: readonly Waiting[],
+    refused: ReadonlyMap<string, readonly Reason[]>,
+    revisions: Readonly<Record<string, number>>,
+  ): Promise<void> {
     if (refused.size > 0) await this.refuse(refused)
     const done = rows.filter(({ id }) => !refused.has(id)).map(({ command }) => command)
-    await this.store.waiting.where('id').anyOf(done.map(({ id }) => id)).delete()
-    for (const command of done) if (command.type === 'addPhoto') await this.store.photos.delete(command.facts.sha256) // the local picture stays until the page goes
+    await this.store.waiting
+      .where('id')
+      .anyOf(done.map(({ id }) => id))
+      .delete()
+    // the local picture stays until the page goes
+    for (const command of done)
+      if (command.type === 'addPhoto') await this.store.photos.delete(command.facts.sha256)
     this.settle(done, revisions)
     this.tell({ is: 'applied', commands: done, revisions })
   }
 
-  /** Takes what the server has applied out of this tab's view, together with the new state that contains it. */
+  /**
+   * Takes what the server has applied out of this tab's view, together with the new state that contains it.
+   */
   private settle(done: readonly Command[], revisions: Readonly<Record<string, number>>): void {
     for (const { id } of done) this.gone.add(id)
     for (const listener of this.applied) listener(done, revisions)
@@ -301,13 +378,17 @@ export class Outbox {
 
 /** True for a command about a photo that waits itself. */
 function waitsForPhoto(command: Command, rows: readonly Waiting[]): boolean {
-  return command.type === 'removePhoto' && rows.some(({ command: other }) => other.type === 'addPhoto' && other.photoId === command.photoId)
+  return (
+    command.type === 'removePhoto' &&
+    rows.some(({ command: other }) => other.type === 'addPhoto' && other.photoId === command.photoId)
+  )
 }
 
 async function base64Of(blob: Blob): Promise<string> {
   const bytes = new Uint8Array(await blob.arrayBuffer())
   let words = ''
-  for (let i = 0; i < bytes.length; i += 0x8000) words += String.fromCharCode(...bytes.subarray(i, i + 0x8000))
+  for (let i = 0; i < bytes.length; i += 0x8000)
+    words += String.fromCharCode(...bytes.subarray(i, i + 0x8000))
   return btoa(words)
 }
 

@@ -2,7 +2,11 @@ import type { Command, Reason } from '@/core/job'
 
 /** What the server made of a request. */
 export type Reply =
-  | { readonly is: 'answered'; readonly refused: ReadonlyMap<string, readonly Reason[]>; readonly revisions: Readonly<Record<string, number>> }
+  | {
+      readonly is: 'answered'
+      readonly refused: ReadonlyMap<string, readonly Reason[]>
+      readonly revisions: Readonly<Record<string, number>>
+    }
   /** No answer at all: no signal, or no server. */
   | { readonly is: 'unreachable' }
   /** It wants to be asked again later: sign in, too much at once, too much in one. */
@@ -18,7 +22,11 @@ const COMMANDS_LIMIT_MS = 20_000
 const photoLimitMs = (bytes: number) => 20_000 + Math.ceil(bytes / 25)
 
 interface Body {
-  readonly answers?: readonly { readonly id: string; readonly status: string; readonly reasons?: readonly Reason[] }[]
+  readonly answers?: readonly {
+    readonly id: string
+    readonly status: string
+    readonly reasons?: readonly Reason[]
+  }[]
   readonly revisions?: Record<string, number>
   readonly title?: string
   readonly detail?: string
@@ -28,28 +36,46 @@ interface Body {
 /** Sends a batch of commands; never throws. */
 export async function postCommands(commands: readonly Command[]): Promise<Reply> {
   const headers = { 'content-type': 'application/json' }
-  const asked = await ask('/api/commands', { method: 'POST', headers, body: JSON.stringify({ commands }) }, COMMANDS_LIMIT_MS)
+  const asked = await ask(
+    '/api/commands',
+    { method: 'POST', headers, body: JSON.stringify({ commands }) },
+    COMMANDS_LIMIT_MS,
+  )
   if ('is' in asked) return asked
   const { body } = asked
   if (!body.answers) return { is: 'refused', says: words(body) }
-  const refused = new Map(body.answers.filter(({ status }) => status === 'refused').map(({ id, reasons }) => [id, reasons ?? []]))
+  const refused = new Map(
+    body.answers.filter(({ status }) => status === 'refused').map(({ id, reasons }) => [id, reasons ?? []]),
+  )
   return { is: 'answered', refused, revisions: body.revisions ?? {} }
 }
 
 /** Sends the bytes of a photo; never throws. */
 export async function putPhoto(sha256: string, blob: Blob, keepsPlace: boolean): Promise<Reply> {
-  const asked = await ask(`/api/photos/${sha256}${keepsPlace ? '?place=keep' : ''}`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: blob }, photoLimitMs(blob.size))
+  const asked = await ask(
+    `/api/photos/${sha256}${keepsPlace ? '?place=keep' : ''}`,
+    { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: blob },
+    photoLimitMs(blob.size),
+  )
   if ('is' in asked) return asked
-  return asked.ok ? { is: 'answered', refused: new Map(), revisions: {} } : { is: 'refused', says: words(asked.body) }
+  return asked.ok
+    ? { is: 'answered', refused: new Map(), revisions: {} }
+    : { is: 'refused', says: words(asked.body) }
 }
 
 /** Whether the server is there at all. */
 export async function serverAnswers(): Promise<boolean> {
-  const response = await fetch('/api/health', { signal: AbortSignal.timeout(5000), cache: 'no-store' }).catch(() => null)
+  const response = await fetch('/api/health', { signal: AbortSignal.timeout(5000), cache: 'no-store' }).catch(
+    () => null,
+  )
   return response?.ok ?? false
 }
 
-async function ask(url: string, init: RequestInit, limitMs: number): Promise<Exclude<Reply, { is: 'answered' }> | { readonly ok: boolean; readonly body: Body }> {
+async function ask(
+  url: string,
+  init: RequestInit,
+  limitMs: number,
+): Promise<Exclude<Reply, { is: 'answered' }> | { readonly ok: boolean; readonly body: Body }> {
   let response: Response
   let text: string
   try {
@@ -80,5 +106,7 @@ function read(text: string): Body | null {
 /** The server's own words, and the number under which its log has it. */
 function words(body: Body | null): string {
   if (!body) return 'The server answered nothing that can be read.'
-  return [body.detail ?? body.title ?? 'The server refused it.', body.instance ? `(${body.instance})` : ''].filter(Boolean).join(' ')
+  return [body.detail ?? body.title ?? 'The server refused it.', body.instance ? `(${body.instance})` : '']
+    .filter(Boolean)
+    .join(' ')
 }

@@ -10,26 +10,60 @@ import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import type { Editor } from './editor'
 
-/** The selected device on the plan: where it stands, where it looks, what the plan says of it, the customer's wish. */
-export function DeviceForm({ device, assessed, editor }: { device: Device; assessed: DeviceAssessment; editor: Editor }) {
+/**
+ * The selected device on the plan: where it stands, where it looks, what the plan says of it, the
+ * customer's wish.
+ */
+export function DeviceForm({
+  device,
+  assessed,
+  editor,
+}: {
+  device: Device
+  assessed: DeviceAssessment
+  editor: Editor
+}) {
   const { job, commit, attempt } = editor
   const state = assessed.stages?.sight
   if (!state) return <Text>{assessed.sentence}</Text>
   const sight = state.input
   const { place, wish } = sight
-  const keep = (change: Partial<Sight>) => commit({ type: 'setSight', deviceId: device.id, sight: { ...sight, ...change } })
-  const show = (change: Partial<Sight>) => attempt({ type: 'setSight', deviceId: device.id, sight: { ...sight, ...change } })
+  const keep = (change: Partial<Sight>) =>
+    commit({ type: 'setSight', deviceId: device.id, sight: { ...sight, ...change } })
+  const show = (change: Partial<Sight>) =>
+    attempt({ type: 'setSight', deviceId: device.id, sight: { ...sight, ...change } })
   const draft = (field: string) => `${job.id}:plan:${device.id}:${field}`
   const common = { units: job.units, onGiveUp: () => attempt(null) }
-  const field = (label: string, kind: 'length' | 'angle' | 'focal', value: number, least: number, most: number, to: (value: number) => Partial<Sight>) => (
-    <QuantityField label={label} kind={kind} value={value} least={least} most={most} draftKey={draft(label)} {...common} onTry={(v) => show(to(v))} onKeep={(v) => v !== null && keep(to(v))} />
+  const field = (
+    label: string,
+    kind: 'length' | 'angle' | 'focal',
+    value: number,
+    least: number,
+    most: number,
+    to: (value: number) => Partial<Sight>,
+  ) => (
+    <QuantityField
+      label={label}
+      kind={kind}
+      value={value}
+      least={least}
+      most={most}
+      draftKey={draft(label)}
+      {...common}
+      onTry={(v) => show(to(v))}
+      onKeep={(v) => v !== null && keep(to(v))}
+    />
   )
   const placed = (change: Partial<Place>) => ({ place: { ...place!, ...change } })
   return (
     <Stack gap={3}>
       <HStack justify="space-between" align="start">
-        <Heading as="h2" fontSize="md">{device.mark} {device.name}</Heading>
-        <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky"><GoLink href={`/jobs/${job.id}/devices/${device.id}/sight`}>Its sheet</GoLink></Button>
+        <Heading as="h2" fontSize="md">
+          {device.mark} {device.name}
+        </Heading>
+        <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky">
+          <GoLink href={`/jobs/${job.id}/devices/${device.id}/sight`}>Its sheet</GoLink>
+        </Button>
       </HStack>
       {place ? (
         <>
@@ -41,26 +75,79 @@ export function DeviceForm({ device, assessed, editor }: { device: Device; asses
             {field('Right', 'length', place.x, -5000, 5000, (x) => placed({ x }))}
             {field('Up', 'length', place.y, -5000, 5000, (y) => placed({ y }))}
             {field('Roll', 'angle', place.rollDeg, -180, 180, (rollDeg) => placed({ rollDeg }))}
-            <Box pt={{ base: 0, md: 6 }}><Tick checked={sight.portrait} onTick={(portrait) => keep({ portrait })}>Portrait picture</Tick></Box>
+            <Box pt={{ base: 0, md: 6 }}>
+              <Tick checked={sight.portrait} onTick={(portrait) => keep({ portrait })}>
+                Portrait picture
+              </Tick>
+            </Box>
           </SimpleGrid>
           <HStack flexWrap="wrap">
-            <Button size="sm" minH="44px" variant="outline" colorPalette="inky" onClick={() => editor.setTool({ does: 'wish', deviceId: device.id })}>{wish.at ? 'Move the wish' : 'Mark the customer’s wish'}</Button>
-            {wish.at ? <Button size="sm" minH="44px" variant="ghost" colorPalette="inky" onClick={() => keep({ wish: { ...wish, at: null } })}>Remove the wish</Button> : null}
-            <Button size="sm" minH="44px" variant="ghost" colorPalette="inky" onClick={() => keep({ place: null })}>Take it off the plan</Button>
+            <Button
+              size="sm"
+              minH="44px"
+              variant="outline"
+              colorPalette="inky"
+              onClick={() => editor.setTool({ does: 'wish', deviceId: device.id })}
+            >
+              {wish.at ? 'Move the wish' : 'Mark the customer’s wish'}
+            </Button>
+            {wish.at ? (
+              <Button
+                size="sm"
+                minH="44px"
+                variant="ghost"
+                colorPalette="inky"
+                onClick={() => keep({ wish: { ...wish, at: null } })}
+              >
+                Remove the wish
+              </Button>
+            ) : null}
+            <Button
+              size="sm"
+              minH="44px"
+              variant="ghost"
+              colorPalette="inky"
+              onClick={() => keep({ place: null })}
+            >
+              Take it off the plan
+            </Button>
           </HStack>
           {wish.at ? (
             <Stack gap={1}>
-              <Tick checked={!wish.kept} onTick={(elsewhere) => keep({ wish: { ...wish, kept: !elsewhere } })}>It stands elsewhere, agreed</Tick>
+              <Tick
+                checked={!wish.kept}
+                onTick={(elsewhere) => keep({ wish: { ...wish, kept: !elsewhere } })}
+              >
+                It stands elsewhere, agreed
+              </Tick>
               {wish.kept ? null : (
                 <>
-                  <LineField label="Why it was moved" value={wish.reason} draftKey={draft('reason')} onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))} />
-                  <LineField label="Who agreed" value={wish.agreedBy} draftKey={draft('agreed')} onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))} />
+                  <LineField
+                    label="Why it was moved"
+                    value={wish.reason}
+                    draftKey={draft('reason')}
+                    onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))}
+                  />
+                  <LineField
+                    label="Who agreed"
+                    value={wish.agreedBy}
+                    draftKey={draft('agreed')}
+                    onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))}
+                  />
                 </>
               )}
             </Stack>
           ) : null}
         </>
-      ) : <Button minH="44px" colorPalette="copper" onClick={() => editor.setTool({ does: 'place', deviceId: device.id })}>Put it on the plan</Button>}
+      ) : (
+        <Button
+          minH="44px"
+          colorPalette="copper"
+          onClick={() => editor.setTool({ does: 'place', deviceId: device.id })}
+        >
+          Put it on the plan
+        </Button>
+      )}
       <FigureList figures={state.result.figures} units={job.units} />
       <FindingList findings={state.result.findings} units={job.units} />
     </Stack>

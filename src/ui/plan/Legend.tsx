@@ -11,17 +11,37 @@ import type { SurveyLayer } from './GroundLayer'
 export function Legend({ layer, job }: { layer: SurveyLayer; job: Job }) {
   const { shades } = useInk()
   if (layer === 'none') return null
-  if (layer === 'blind') return <Text fontSize="sm" color="soft">Hatched: ground that no camera sees, with its size.</Text>
+  if (layer === 'blind')
+    return (
+      <Text fontSize="sm" color="soft">
+        Hatched: ground that no camera sees, with its size.
+      </Text>
+    )
   const bands = layer === 'density' ? densityBands(job.policies.edition, shades) : countBands(shades)
   return (
-    <HStack gap={0} flexWrap="wrap" aria-label={layer === 'density' ? 'Pixel density' : 'Cameras that see it'} role="list" fontSize="sm">
+    <HStack
+      gap={0}
+      flexWrap="wrap"
+      aria-label={layer === 'density' ? 'Pixel density' : 'Cameras that see it'}
+      role="list"
+      fontSize="sm"
+    >
       {bands.map(({ from, label, colour }) => (
         <HStack key={from} role="listitem" gap={1.5} pe={3}>
           <Box w="18px" h="12px" borderWidth="1px" borderColor="ink" style={{ background: colour }} />
-          <Text className="figures">{label}{layer === 'density' ? ` ${print({ value: from, kind: 'density' }, job.units).replace(/ .*/, '')}` : ''}</Text>
+          <Text className="figures">
+            {label}
+            {layer === 'density'
+              ? ` ${print({ value: from, kind: 'density' }, job.units).replace(/ .*/, '')}`
+              : ''}
+          </Text>
         </HStack>
       ))}
-      {layer === 'density' ? <Text color="soft">{print({ value: 1, kind: 'density' }, job.units).replace(/^\S+ /, '')} at least</Text> : null}
+      {layer === 'density' ? (
+        <Text color="soft">
+          {print({ value: 1, kind: 'density' }, job.units).replace(/^\S+ /, '')} at least
+        </Text>
+      ) : null}
     </HStack>
   )
 }

@@ -15,10 +15,23 @@ import { PlanPage } from './PlanPage'
 
 vi.mock('next/dynamic', () => ({ default: () => () => null }))
 vi.mock('./worker', () => ({
-  useSurvey: (request: SurveyRequest | null) => ({ result: request && survey(request), progress: null, failed: false }),
-  usePositions: () => ({ result: null, progress: null, failed: false, ask: () => undefined, cancel: () => undefined, forget: () => undefined }),
+  useSurvey: (request: SurveyRequest | null) => ({
+    result: request && survey(request),
+    progress: null,
+    failed: false,
+  }),
+  usePositions: () => ({
+    result: null,
+    progress: null,
+    failed: false,
+    ask: () => undefined,
+    cancel: () => undefined,
+    forget: () => undefined,
+  }),
 }))
-vi.mock('../kit/Chart', () => ({ Chart: ({ says }: { says: string }) => <div role="img" aria-label={says} /> }))
+vi.mock('../kit/Chart', () => ({
+  Chart: ({ says }: { says: string }) => <div role="img" aria-label={says} />,
+}))
 
 beforeEach(prepareWindow)
 afterEach(() => {
@@ -34,20 +47,34 @@ const show = (change: Partial<Job>, deviceId: string | null = null) => {
 const sight = (change: object = {}) => {
   const context = resolve(device(), job(), CATALOGUE)
   if ('missing' in context) throw new Error('missing')
-  return { ...proposeSight(context), tiltDeg: 12, focalMm: 4, place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 }, ...change }
+  return {
+    ...proposeSight(context),
+    tiltDeg: 12,
+    focalMm: 4,
+    place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 },
+    ...change,
+  }
 }
 const camera = (change: object = {}) => device({ sight: sight(change) })
-const press = (key: string, more: object = {}) => fireEvent.keyDown(screen.getByRole('application'), { key, ...more })
+const press = (key: string, more: object = {}) =>
+  fireEvent.keyDown(screen.getByRole('application'), { key, ...more })
 
 describe('how things stand', () => {
   it('says what to do first on an empty plan', () => {
     show({ devices: [device()] })
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('No camera stands on this plan yet.')
-    expect(screen.getByText('Draw walls and areas of interest, then put the devices where they go.')).toBeTruthy()
+    expect(
+      screen.getByText('Draw walls and areas of interest, then put the devices where they go.'),
+    ).toBeTruthy()
   })
   it('counts areas met, and says of one that is not why and what to do', () => {
-    show({ devices: [camera()], things: [area(-1, 6, 2, 2, { name: 'Doorstep' }), area(-30, 6, 4, 4, { id: 'b', name: 'Shed' })] })
-    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/^1 of 2 areas of interest is met\./)
+    show({
+      devices: [camera()],
+      things: [area(-1, 6, 2, 2, { name: 'Doorstep' }), area(-30, 6, 4, 4, { id: 'b', name: 'Shed' })],
+    })
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(
+      /^1 of 2 areas of interest is met\./,
+    )
     expect(screen.getByText(/^Shed: not enough to recognise: 100 % is in nobody’s picture\./)).toBeTruthy()
     expect(findings()).toMatch(/■ Stop Shed: .*✓ Good Doorstep/)
   })
@@ -62,7 +89,12 @@ describe('editing', () => {
     show({ things: [wall(0, 0, 3, 4, { id: 'w', name: 'Fence' })] })
     pick(/^Fence/)
     keep('Length', '10')
-    await settled(() => expect(now().things[0]).toMatchObject({ from: xy(0, 0), to: { x: expect.closeTo(6, 6) as number, y: expect.closeTo(8, 6) as number } }))
+    await settled(() =>
+      expect(now().things[0]).toMatchObject({
+        from: xy(0, 0),
+        to: { x: expect.closeTo(6, 6) as number, y: expect.closeTo(8, 6) as number },
+      }),
+    )
     press('z', { ctrlKey: true })
     await settled(() => expect(now().things[0]).toMatchObject({ to: xy(3, 4) }))
     press('y', { ctrlKey: true })
@@ -83,9 +115,17 @@ describe('editing', () => {
     show({ things: [block(1, 1, 2, 2, { id: 'b', name: 'Skip' })] })
     pick(/^Skip/)
     press('ArrowRight')
-    await settled(() => expect(now().things[0]).toMatchObject({ form: { outline: expect.arrayContaining([xy(1.1, 1)]) as unknown } }))
+    await settled(() =>
+      expect(now().things[0]).toMatchObject({
+        form: { outline: expect.arrayContaining([xy(1.1, 1)]) as unknown },
+      }),
+    )
     press('ArrowUp', { shiftKey: true })
-    await settled(() => expect(now().things[0]).toMatchObject({ form: { outline: expect.arrayContaining([xy(1.1, 2)]) as unknown } }))
+    await settled(() =>
+      expect(now().things[0]).toMatchObject({
+        form: { outline: expect.arrayContaining([xy(1.1, 2)]) as unknown },
+      }),
+    )
     press('Delete')
     await settled(() => expect(now().things).toEqual([]))
     pick('Undo')
@@ -124,7 +164,10 @@ describe('a device on the plan', () => {
     expect(now().devices[0]!.sight!.heightM).toBe(3)
   })
   it('a wish that differs wants a reason and an agreement', async () => {
-    show({ devices: [camera({ wish: { place: '', at: xy(3, 0), kept: true, reason: '', agreedBy: '' } })] }, 'device-1')
+    show(
+      { devices: [camera({ wish: { place: '', at: xy(3, 0), kept: true, reason: '', agreedBy: '' } })] },
+      'device-1',
+    )
     const checks = () => screen.queryAllByText(/Moved from the customer’s wish/).length
     expect(checks()).toBe(1)
     fireEvent.click(screen.getByLabelText('It stands elsewhere, agreed'))
@@ -148,13 +191,18 @@ describe('site and walk', () => {
     keep('Latitude', '50.3')
     expect(now().site).toBeNull()
     keep('Longitude', '-4.1')
-    await settled(() => expect(now().site).toMatchObject({ latitudeDeg: 50.3, longitudeDeg: -4.1, upBearingDeg: 0 }))
+    await settled(() =>
+      expect(now().site).toMatchObject({ latitudeDeg: 50.3, longitudeDeg: -4.1, upBearingDeg: 0 }),
+    )
     keep('Time zone', 'Atlantis/Deep')
     expect((await screen.findAllByText('Name a time zone like Europe/London.')).length).toBeGreaterThan(0)
     expect(now().site!.timeZone).not.toBe('Atlantis/Deep')
   })
   it('walks a path: what each camera makes of it, and where nobody looks', () => {
-    show({ devices: [camera()], things: [{ id: 'w', floor: 'ground', name: 'Round', kind: 'walk', path: [xy(0, 14), xy(0, -7)] }] })
+    show({
+      devices: [camera()],
+      things: [{ id: 'w', floor: 'ground', name: 'Round', kind: 'walk', path: [xy(0, 14), xy(0, -7)] }],
+    })
     pick(/^Round/)
     expect(screen.getByText(/^Out of everybody’s view for \d+\.\d s/)).toBeTruthy()
     expect(screen.getByRole('img', { name: /^Density at the face against time\. 01 at best/ })).toBeTruthy()

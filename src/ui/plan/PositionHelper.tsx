@@ -12,66 +12,155 @@ import { Tick } from '../kit/Tick'
 import type { Editor } from './editor'
 import { usePositions } from './worker'
 
-/** Where a device could stand to see an area: ranked spots along the edges it may be fixed to. It proposes; the person decides. */
-export function PositionHelper({ area, editor, assessed }: { area: ThingOf<'area'>; editor: Editor; assessed: readonly DeviceAssessment[] }) {
+/**
+ * Where a device could stand to see an area: ranked spots along the edges it may be fixed to. It proposes;
+ * the person decides.
+ */
+export function PositionHelper({
+  area,
+  editor,
+  assessed,
+}: {
+  area: ThingOf<'area'>
+  editor: Editor
+  assessed: readonly DeviceAssessment[]
+}) {
   const { job, floor, commit, attempt } = editor
   const [deviceId, setDevice] = useState(job.devices[0]?.id ?? '')
-  const edges = job.things.filter((thing) => thing.floor === floor && (thing.kind === 'wall' || thing.kind === 'soffit' || thing.kind === 'obstacle'))
+  const edges = job.things.filter(
+    (thing) =>
+      thing.floor === floor &&
+      (thing.kind === 'wall' || thing.kind === 'soffit' || thing.kind === 'obstacle'),
+  )
   const [barred, setBarred] = useState<ReadonlySet<string>>(new Set())
   const { result, progress, failed, ask, cancel, forget } = usePositions()
   const device = job.devices.find(({ id }) => id === deviceId)
   const state = assessed.find((one) => one.deviceId === deviceId)?.stages?.sight
-  if (job.devices.length === 0 || edges.length === 0) return <Text color="soft">It needs a device, and walls, soffit edges or obstacles to fix it to.</Text>
+  if (job.devices.length === 0 || edges.length === 0)
+    return <Text color="soft">It needs a device, and walls, soffit edges or obstacles to fix it to.</Text>
   const sightAt = ({ x, y, heightM, panDeg, tiltDeg, focalMm }: Position): Sight => ({
-    ...state!.input, heightM, tiltDeg: Math.round(tiltDeg * 2) / 2, focalMm: Math.round(focalMm * 10) / 10,
-    place: { floor, x: Math.round(x * 1000) / 1000, y: Math.round(y * 1000) / 1000, panDeg: Math.round(panDeg * 2) / 2, rollDeg: 0 },
+    ...state!.input,
+    heightM,
+    tiltDeg: Math.round(tiltDeg * 2) / 2,
+    focalMm: Math.round(focalMm * 10) / 10,
+    place: {
+      floor,
+      x: Math.round(x * 1000) / 1000,
+      y: Math.round(y * 1000) / 1000,
+      panDeg: Math.round(panDeg * 2) / 2,
+      rollDeg: 0,
+    },
   })
   const start = () => {
     const camera = device && CATALOGUE.cameras.get(device.cameraId)
     if (!camera || !state) return
     const headEnd = job.things.find((thing) => thing.kind === 'head end' && thing.floor === floor)
     ask({
-      area, edges: edges.filter(({ id }) => !barred.has(id)), things: job.things, site: job.site, camera, heightM: state.input.heightM, portrait: state.input.portrait,
-      tiltRangeDeg: state.result.drawing.tiltRangeDeg, headEnd: headEnd?.kind === 'head end' ? headEnd.at : null,
+      area,
+      edges: edges.filter(({ id }) => !barred.has(id)),
+      things: job.things,
+      site: job.site,
+      camera,
+      heightM: state.input.heightM,
+      portrait: state.input.portrait,
+      tiltRangeDeg: state.result.drawing.tiltRangeDeg,
+      headEnd: headEnd?.kind === 'head end' ? headEnd.at : null,
     })
   }
   const { coveredWeight, faceWeight, sunWeight, cableWeight } = SIGHT_LIMITS
   return (
     <Stack gap={2}>
-      <Choose label="Device" value={deviceId} options={job.devices.map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))} onChoose={(id) => {
-        setDevice(id)
-        forget()
-      }} />
+      <Choose
+        label="Device"
+        value={deviceId}
+        options={job.devices.map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))}
+        onChoose={(id) => {
+          setDevice(id)
+          forget()
+        }}
+      />
       <Box as="details">
-        <Box as="summary" cursor="pointer" minH="44px" display="flex" alignItems="center">May be fixed to {edges.length - barred.size} of {edges.length}</Box>
+        <Box as="summary" cursor="pointer" minH="44px" display="flex" alignItems="center">
+          May be fixed to {edges.length - barred.size} of {edges.length}
+        </Box>
         {edges.map((edge) => (
-          <Tick key={edge.id} checked={!barred.has(edge.id)} onTick={(allowed) => setBarred((now) => new Set(allowed ? [...now].filter((id) => id !== edge.id) : [...now, edge.id]))}>{nameOf(edge)}</Tick>
+          <Tick
+            key={edge.id}
+            checked={!barred.has(edge.id)}
+            onTick={(allowed) =>
+              setBarred(
+                (now) => new Set(allowed ? [...now].filter((id) => id !== edge.id) : [...now, edge.id]),
+              )
+            }
+          >
+            {nameOf(edge)}
+          </Tick>
         ))}
       </Box>
-      {progress === null
-        ? <Button minH="44px" variant="outline" colorPalette="inky" onClick={start}>Find positions</Button>
-        : (
-          <HStack>
-            <Progress.Root value={Math.round(progress * 100)} flex="1" aria-label="Trying positions"><Progress.Track><Progress.Range bg="copper.solid" /></Progress.Track></Progress.Root>
-            <Button size="sm" minH="44px" variant="outline" colorPalette="inky" onClick={cancel}>Cancel</Button>
-          </HStack>
-        )}
-      {failed ? <Text role="alert" color="stop">The search stopped with an error. Try again.</Text> : null}
-      {result?.length === 0 ? <Text>No spot on these edges sees any of it at its level with this camera.</Text> : null}
+      {progress === null ? (
+        <Button minH="44px" variant="outline" colorPalette="inky" onClick={start}>
+          Find positions
+        </Button>
+      ) : (
+        <HStack>
+          <Progress.Root value={Math.round(progress * 100)} flex="1" aria-label="Trying positions">
+            <Progress.Track>
+              <Progress.Range bg="copper.solid" />
+            </Progress.Track>
+          </Progress.Root>
+          <Button size="sm" minH="44px" variant="outline" colorPalette="inky" onClick={cancel}>
+            Cancel
+          </Button>
+        </HStack>
+      )}
+      {failed ? (
+        <Text role="alert" color="stop">
+          The search stopped with an error. Try again.
+        </Text>
+      ) : null}
+      {result?.length === 0 ? (
+        <Text>No spot on these edges sees any of it at its level with this camera.</Text>
+      ) : null}
       <Box as="ol" aria-label="Positions">
         {result?.map((position, i) => (
           <Box as="li" listStyleType="none" key={i} py={2} borderTopWidth="1px" borderColor="rule">
-            <Text className="figures"><strong>{i + 1}. {position.on}: {Math.floor(position.covered * 100)} % covered</strong>, lens {print({ value: position.focalMm, kind: 'focal' }, job.units)}, faces from {print({ value: position.faceAngleDeg, kind: 'angle' }, job.units)} above{position.sunHours === null ? '' : `, sun ${Math.round(position.sunHours)} h a year`}{position.cableM === null ? '' : `, ${print({ value: position.cableM, kind: 'length' }, job.units)} to the head end`}.</Text>
+            <Text className="figures">
+              <strong>
+                {i + 1}. {position.on}: {Math.floor(position.covered * 100)} % covered
+              </strong>
+              , lens {print({ value: position.focalMm, kind: 'focal' }, job.units)}, faces from{' '}
+              {print({ value: position.faceAngleDeg, kind: 'angle' }, job.units)} above
+              {position.sunHours === null ? '' : `, sun ${Math.round(position.sunHours)} h a year`}
+              {position.cableM === null
+                ? ''
+                : `, ${print({ value: position.cableM, kind: 'length' }, job.units)} to the head end`}
+              .
+            </Text>
             <HStack mt={1}>
-              <Button size="sm" minH="44px" variant="ghost" colorPalette="inky" onPointerEnter={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })} onPointerLeave={() => attempt(null)} onFocus={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })} onBlur={() => attempt(null)} onClick={() => {
-                void commit({ type: 'setSight', deviceId, sight: sightAt(position) })
-                editor.select({ is: 'device', id: deviceId })
-              }}>Put {device?.mark} there</Button>
+              <Button
+                size="sm"
+                minH="44px"
+                variant="ghost"
+                colorPalette="inky"
+                onPointerEnter={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })}
+                onPointerLeave={() => attempt(null)}
+                onFocus={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })}
+                onBlur={() => attempt(null)}
+                onClick={() => {
+                  void commit({ type: 'setSight', deviceId, sight: sightAt(position) })
+                  editor.select({ is: 'device', id: deviceId })
+                }}
+              >
+                Put {device?.mark} there
+              </Button>
             </HStack>
           </Box>
         ))}
       </Box>
-      <Text fontSize="xs" color="soft">Ranked by what is covered ({coveredWeight.value} %), steepness to faces ({faceWeight.value} %), sun ({sunWeight.value} %) and cable ({cableWeight.value} %). Common practice, no source.</Text>
+      <Text fontSize="xs" color="soft">
+        Ranked by what is covered ({coveredWeight.value} %), steepness to faces ({faceWeight.value} %), sun (
+        {sunWeight.value} %) and cable ({cableWeight.value} %). Common practice, no source.
+      </Text>
     </Stack>
   )
 }

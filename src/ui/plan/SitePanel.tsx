@@ -21,19 +21,53 @@ export function SitePanel({ editor: { job, commit } }: { editor: Editor }) {
       setHalf({ ...half, ...change })
       return { ok: true }
     }
-    return commit({ type: 'setSite', site: { latitudeDeg, longitudeDeg, upBearingDeg: next.upBearingDeg ?? 0, timeZone: next.timeZone ?? here } })
+    return commit({
+      type: 'setSite',
+      site: {
+        latitudeDeg,
+        longitudeDeg,
+        upBearingDeg: next.upBearingDeg ?? 0,
+        timeZone: next.timeZone ?? here,
+      },
+    })
   }
-  const angle = (label: string, field: 'latitudeDeg' | 'longitudeDeg' | 'upBearingDeg', least: number, most: number, hint: string) => (
-    <QuantityField label={label} kind="angle" units={job.units} value={now[field] ?? null} optional={now[field] === undefined} least={least} most={most} hint={hint} draftKey={`${job.id}:site:${field}`} onKeep={(value) => value !== null && keep({ [field]: value })} />
+  const angle = (
+    label: string,
+    field: 'latitudeDeg' | 'longitudeDeg' | 'upBearingDeg',
+    least: number,
+    most: number,
+    hint: string,
+  ) => (
+    <QuantityField
+      label={label}
+      kind="angle"
+      units={job.units}
+      value={now[field] ?? null}
+      optional={now[field] === undefined}
+      least={least}
+      most={most}
+      hint={hint}
+      draftKey={`${job.id}:site:${field}`}
+      onKeep={(value) => value !== null && keep({ [field]: value })}
+    />
   )
   return (
     <Stack gap={2}>
-      <Text color="soft">{site ? 'The sun is reckoned for here.' : 'Say where the site lies, and the sun in every picture is reckoned.'}</Text>
+      <Text color="soft">
+        {site
+          ? 'The sun is reckoned for here.'
+          : 'Say where the site lies, and the sun in every picture is reckoned.'}
+      </Text>
       <SimpleGrid columns={2} gap={3}>
         {angle('Latitude', 'latitudeDeg', -90, 90, 'south is negative')}
         {angle('Longitude', 'longitudeDeg', -180, 180, 'west is negative')}
         {angle('Up the sheet points to', 'upBearingDeg', -360, 360, '0 north, 90 east')}
-        <LineField label="Time zone" value={now.timeZone ?? ''} draftKey={`${job.id}:site:zone`} onKeep={(timeZone) => refusalOf(keep({ timeZone }))} />
+        <LineField
+          label="Time zone"
+          value={now.timeZone ?? ''}
+          draftKey={`${job.id}:site:zone`}
+          onKeep={(timeZone) => refusalOf(keep({ timeZone }))}
+        />
       </SimpleGrid>
     </Stack>
   )

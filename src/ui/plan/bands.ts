@@ -11,18 +11,32 @@ export interface Band {
 /** One band a level of the edition, spread over the whole scale. */
 export function densityBands(edition: Edition, shades: Shades): readonly Band[] {
   const levels = levelsOf(edition)
-  return levels.map((id, i) => ({ from: LEVELS[id].densityPxM, label: LEVELS[id].name, colour: shadeAt(shades, i, levels.length) }))
+  return levels.map((id, i) => ({
+    from: LEVELS[id].densityPxM,
+    label: LEVELS[id].name,
+    colour: shadeAt(shades, i, levels.length),
+  }))
 }
 
 /** Seen by one, two, three, four or more. */
 export function countBands(shades: Shades): readonly Band[] {
-  return [1, 2, 3, 4].map((n, i) => ({ from: n, label: n === 4 ? '4 or more' : String(n), colour: shadeAt(shades, i, 4) }))
+  return [1, 2, 3, 4].map((n, i) => ({
+    from: n,
+    label: n === 4 ? '4 or more' : String(n),
+    colour: shadeAt(shades, i, 4),
+  }))
 }
 
-const shadeAt = (shades: Shades, i: number, of: number): string => SHADES[shades][Math.round((i * (SHADES[shades].length - 1)) / Math.max(1, of - 1))]!
+const shadeAt = (shades: Shades, i: number, of: number): string =>
+  SHADES[shades][Math.round((i * (SHADES[shades].length - 1)) / Math.max(1, of - 1))]!
 
 /** Paints the cells of a grid, one pixel each, upper row first: transparent below the first band. */
-export function paint(grid: Grid, values: ArrayLike<number>, bands: readonly Band[], alpha: number): HTMLCanvasElement {
+export function paint(
+  grid: Grid,
+  values: ArrayLike<number>,
+  bands: readonly Band[],
+  alpha: number,
+): HTMLCanvasElement {
   const canvas = document.createElement('canvas')
   canvas.width = grid.columns
   canvas.height = grid.rows
@@ -47,7 +61,11 @@ export function paint(grid: Grid, values: ArrayLike<number>, bands: readonly Ban
 
 /** A colour as the bytes of a pixel lie in memory (little-endian, as on every machine browsers run on). */
 function packed(colour: string, alpha: number): number {
-  const [r, g, b] = [1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16)) as [number, number, number]
+  const [r, g, b] = [1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16)) as [
+    number,
+    number,
+    number,
+  ]
   return ((Math.round(alpha * 255) << 24) | (b << 16) | (g << 8) | r) >>> 0
 }
 
@@ -58,20 +76,28 @@ export interface LabelSpot {
 }
 
 /**
- * Where contours carry their value, in screen pixels: on rings long enough to need one, the most demanding level first,
- * never on another label or on what stands there already.
+ * Where contours carry their value, in screen pixels: on rings long enough to need one, the most demanding
+ * level first, never on another label or on what stands there already.
  */
-export function labelSpots(contours: Survey['contours'], onScreen: (ring: Survey['contours'][number]['rings'][number]) => readonly (readonly [number, number])[], taken: readonly (readonly [number, number])[]): LabelSpot[] {
+export function labelSpots(
+  contours: Survey['contours'],
+  onScreen: (ring: Survey['contours'][number]['rings'][number]) => readonly (readonly [number, number])[],
+  taken: readonly (readonly [number, number])[],
+): LabelSpot[] {
   const boxes = taken.map(([x, y]) => [x, y] as const)
-  const free = (x: number, y: number) => boxes.every(([bx, by]) => Math.abs(bx - x) > 62 || Math.abs(by - y) > 18)
+  const free = (x: number, y: number) =>
+    boxes.every(([bx, by]) => Math.abs(bx - x) > 62 || Math.abs(by - y) > 18)
   const spots: LabelSpot[] = []
   for (const line of [...contours].reverse()) {
     for (const ring of line.rings) {
       const points = onScreen(ring)
       let length = 0
-      for (const [i, [x, y]] of points.entries()) length += Math.hypot(points[(i + 1) % points.length]![0] - x, points[(i + 1) % points.length]![1] - y)
+      for (const [i, [x, y]] of points.entries())
+        length += Math.hypot(points[(i + 1) % points.length]![0] - x, points[(i + 1) % points.length]![1] - y)
       if (length < 170) continue
-      const found = [0.5, 0.35, 0.65, 0.2, 0.8].map((share) => points[Math.floor(points.length * share)]!).find(([x, y]) => free(x, y))
+      const found = [0.5, 0.35, 0.65, 0.2, 0.8]
+        .map((share) => points[Math.floor(points.length * share)]!)
+        .find(([x, y]) => free(x, y))
       if (!found) continue
       boxes.push(found)
       spots.push({ x: found[0], y: found[1], line })

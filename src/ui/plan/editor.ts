@@ -52,7 +52,14 @@ export interface Editor {
 }
 
 /** Heights and levels a new thing starts with. Common practice, no source: every one is a field after. */
-const START = { wallHeightM: 3, obstacleHeightM: 2.5, undersideM: 3, soffitDepthM: 0.6, lipM: 0.1, faceM: 1.6 } as const
+const START = {
+  wallHeightM: 3,
+  obstacleHeightM: 2.5,
+  undersideM: 3,
+  soffitDepthM: 0.6,
+  lipM: 0.1,
+  faceM: 1.6,
+} as const
 
 /** State of the plan's editor: everything it does to the job goes through commands. */
 export function useEditor(deviceId: string | null): Editor {
@@ -68,33 +75,43 @@ export function useEditor(deviceId: string | null): Editor {
   const [snapping, setSnapping] = useState(true)
   const [base, setBase] = useState<Job | null>(null) // the job before an attempt: what undo goes back to
 
-  const attempt = useCallback((change: Change | null) => {
-    setBase((held) => (change === null ? null : (held ?? job)))
-    preview(change)
-  }, [job, preview])
+  const attempt = useCallback(
+    (change: Change | null) => {
+      setBase((held) => (change === null ? null : (held ?? job)))
+      preview(change)
+    },
+    [job, preview],
+  )
 
-  const commit = useCallback(async (change: Change): Promise<Said> => {
-    const back = inverseOf(base ?? latest(), change)
-    setBase(null)
-    const said = await send(change)
-    preview(null) // what was tried is shown until it is kept
-    setRefused(refusal(said))
-    if (said.ok && back) {
-      setDone((steps) => [...steps.slice(-199), { forth: change, back }])
-      setUndone([])
-    }
-    return said
-  }, [base, latest, preview, send])
+  const commit = useCallback(
+    async (change: Change): Promise<Said> => {
+      const back = inverseOf(base ?? latest(), change)
+      setBase(null)
+      const said = await send(change)
+      preview(null) // what was tried is shown until it is kept
+      setRefused(refusal(said))
+      if (said.ok && back) {
+        setDone((steps) => [...steps.slice(-199), { forth: change, back }])
+        setUndone([])
+      }
+      return said
+    },
+    [base, latest, preview, send],
+  )
 
-  // The step changes sides at once, so that a fast hand's redo finds it; one that is refused is gone from both.
-  const replay = useCallback(async (step: Step, way: 'back' | 'forth', from: SetSteps, to: SetSteps) => {
-    const without = (steps: readonly Step[]) => steps.filter((one) => one !== step)
-    from(without)
-    to((steps) => [...steps, step])
-    const said = await send(step[way])
-    setRefused(refusal(said))
-    if (!said.ok) to(without)
-  }, [send])
+  // The step changes sides at once, so that a fast hand's redo finds it; one that is refused is gone from
+  // both.
+  const replay = useCallback(
+    async (step: Step, way: 'back' | 'forth', from: SetSteps, to: SetSteps) => {
+      const without = (steps: readonly Step[]) => steps.filter((one) => one !== step)
+      from(without)
+      to((steps) => [...steps, step])
+      const said = await send(step[way])
+      setRefused(refusal(said))
+      if (!said.ok) to(without)
+    },
+    [send],
+  )
 
   const setTool = useCallback((next: Tool) => {
     takeTool(next)
@@ -103,31 +120,73 @@ export function useEditor(deviceId: string | null): Editor {
     if (next.does === 'draw') select(null)
   }, [])
 
-  const finish = useCallback(async (points: readonly PlanPoint[] = draft) => {
-    if (tool.does !== 'draw') return
-    const corners = points.filter((p, i) => i === 0 || distanceM(p, points[i - 1]!) > 1e-6)
-    const thing = newThing(tool.kind, floor, corners, job)
-    const parsed = PlanThing.safeParse(thing)
-    if (!parsed.success) return setRefused(parsed.error.issues.map(({ message }) => message).join(' ')) // what is drawn stays, to be mended
-    if (!(await commit({ type: 'putThing', thing: parsed.data })).ok) return
-    if (tool.kind === 'wall') return setDraft([corners[1]!])
-    setDraft([])
-    takeTool({ does: 'select' })
-    select({ is: 'thing', id: parsed.data.id })
-  }, [commit, draft, floor, job, tool])
+  const finish = useCallback(
+    async (points: readonly PlanPoint[] = draft) => {
+      if (tool.does !== 'draw') return
+      const corners = points.filter((p, i) => i === 0 || distanceM(p, points[i - 1]!) > 1e-6)
+      const thing = newThing(tool.kind, floor, corners, job)
+      const parsed = PlanThing.safeParse(thing)
+      // what is drawn stays, to be mended
+      if (!parsed.success) return setRefused(parsed.error.issues.map(({ message }) => message).join(' '))
+      if (!(await commit({ type: 'putThing', thing: parsed.data })).ok) return
+      if (tool.kind === 'wall') return setDraft([corners[1]!])
+      setDraft([])
+      takeTool({ does: 'select' })
+      select({ is: 'thing', id: parsed.data.id })
+    },
+    [commit, draft, floor, job, tool],
+  )
 
-  const setFloor = useCallback((next: Floor) => {
-    showFloor(next)
-    setTool({ does: 'select' })
-    select(null)
-  }, [setTool])
+  const setFloor = useCallback(
+    (next: Floor) => {
+      showFloor(next)
+      setTool({ does: 'select' })
+      select(null)
+    },
+    [setTool],
+  )
 
   const [lastDone, lastUndone] = [done.at(-1), undone.at(-1)]
-  return useMemo(() => ({
-    job, floor, setFloor, tool, setTool, selection, select, draft, setDraft, finish, commit, attempt, latest, refused, snapping, setSnapping,
-    undo: lastDone ? () => void replay(lastDone, 'back', setDone, setUndone) : null,
-    redo: lastUndone ? () => void replay(lastUndone, 'forth', setUndone, setDone) : null,
-  }), [job, floor, setFloor, tool, setTool, selection, draft, finish, commit, attempt, latest, refused, snapping, lastDone, lastUndone, replay])
+  return useMemo(
+    () => ({
+      job,
+      floor,
+      setFloor,
+      tool,
+      setTool,
+      selection,
+      select,
+      draft,
+      setDraft,
+      finish,
+      commit,
+      attempt,
+      latest,
+      refused,
+      snapping,
+      setSnapping,
+      undo: lastDone ? () => void replay(lastDone, 'back', setDone, setUndone) : null,
+      redo: lastUndone ? () => void replay(lastUndone, 'forth', setUndone, setDone) : null,
+    }),
+    [
+      job,
+      floor,
+      setFloor,
+      tool,
+      setTool,
+      selection,
+      draft,
+      finish,
+      commit,
+      attempt,
+      latest,
+      refused,
+      snapping,
+      lastDone,
+      lastUndone,
+      replay,
+    ],
+  )
 }
 
 /** How many clicks a drawing takes: exactly so many, or as many as it likes until it is ended. */
@@ -136,30 +195,87 @@ export function clicksOf(kind: Extract<Tool, { does: 'draw' }>['kind']): number 
   return kind === 'wall' || kind === 'soffit' || kind === 'round' ? 2 : 'until ended'
 }
 
-function newThing(kind: Extract<Tool, { does: 'draw' }>['kind'], floor: Floor, points: readonly PlanPoint[], { things, policies }: Job): unknown {
+function newThing(
+  kind: Extract<Tool, { does: 'draw' }>['kind'],
+  floor: Floor,
+  points: readonly PlanPoint[],
+  { things, policies }: Job,
+): unknown {
   const level = policies.edition === '2014' ? ('recognise' as const) : ('perceive' as const)
-  const last = <K extends ThingKind>(of: K) => things.findLast((thing): thing is Extract<PlanThing, { kind: K }> => thing.kind === of)
+  const last = <K extends ThingKind>(of: K) =>
+    things.findLast((thing): thing is Extract<PlanThing, { kind: K }> => thing.kind === of)
   const own = { id: uuid(), floor, name: '' }
   const [first, second] = points
   const plain = points.map(({ x, y }) => ({ x, y }))
   switch (kind) {
     case 'wall':
-      return { ...own, kind, from: first, to: second, baseM: last('wall')?.baseM ?? 0, heightM: last('wall')?.heightM ?? START.wallHeightM, openings: [] }
+      return {
+        ...own,
+        kind,
+        from: first,
+        to: second,
+        baseM: last('wall')?.baseM ?? 0,
+        heightM: last('wall')?.heightM ?? START.wallHeightM,
+        openings: [],
+      }
     case 'soffit':
-      return { ...own, kind, from: first, to: second, depthM: last('soffit')?.depthM ?? START.soffitDepthM, undersideM: last('soffit')?.undersideM ?? START.undersideM, lipM: last('soffit')?.lipM ?? START.lipM }
+      return {
+        ...own,
+        kind,
+        from: first,
+        to: second,
+        depthM: last('soffit')?.depthM ?? START.soffitDepthM,
+        undersideM: last('soffit')?.undersideM ?? START.undersideM,
+        lipM: last('soffit')?.lipM ?? START.lipM,
+      }
     case 'block':
-      return { ...own, kind: 'obstacle', baseM: 0, heightM: START.obstacleHeightM, form: { is: 'block', outline: plain } }
+      return {
+        ...own,
+        kind: 'obstacle',
+        baseM: 0,
+        heightM: START.obstacleHeightM,
+        form: { is: 'block', outline: plain },
+      }
     case 'round':
-      return { ...own, kind: 'obstacle', baseM: 0, heightM: START.obstacleHeightM, form: { is: 'round', at: first, radiusM: first && second ? Math.max(0.05, distanceM(first, second)) : 0 } }
+      return {
+        ...own,
+        kind: 'obstacle',
+        baseM: 0,
+        heightM: START.obstacleHeightM,
+        form: {
+          is: 'round',
+          at: first,
+          radiusM: first && second ? Math.max(0.05, distanceM(first, second)) : 0,
+        },
+      }
     case 'area':
-      return { ...own, kind, name: `Area ${things.filter((thing) => thing.kind === 'area').length + 1}`, outline: plain, level, targetHeightM: START.faceM }
+      return {
+        ...own,
+        kind,
+        name: `Area ${things.filter((thing) => thing.kind === 'area').length + 1}`,
+        outline: plain,
+        level,
+        targetHeightM: START.faceM,
+      }
     case 'premises':
     case 'privacy':
       return { ...own, kind, outline: plain }
     case 'target':
-      return { ...own, kind, name: `Target ${things.filter((thing) => thing.kind === 'target').length + 1}`, at: first, level, targetHeightM: START.faceM }
+      return {
+        ...own,
+        kind,
+        name: `Target ${things.filter((thing) => thing.kind === 'target').length + 1}`,
+        at: first,
+        level,
+        targetHeightM: START.faceM,
+      }
     case 'walk':
-      return { ...own, kind, name: `Walk ${things.filter((thing) => thing.kind === 'walk').length + 1}`, path: plain }
+      return {
+        ...own,
+        kind,
+        name: `Walk ${things.filter((thing) => thing.kind === 'walk').length + 1}`,
+        path: plain,
+      }
     case 'head end':
       return { ...own, kind, at: first }
   }

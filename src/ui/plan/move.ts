@@ -9,7 +9,13 @@ export function moved(thing: PlanThing, dx: number, dy: number): PlanThing {
     case 'soffit':
       return { ...thing, from: by(thing.from), to: by(thing.to) }
     case 'obstacle':
-      return { ...thing, form: thing.form.is === 'round' ? { ...thing.form, at: by(thing.form.at) } : { ...thing.form, outline: thing.form.outline.map(by) } }
+      return {
+        ...thing,
+        form:
+          thing.form.is === 'round'
+            ? { ...thing.form, at: by(thing.form.at) }
+            : { ...thing.form, outline: thing.form.outline.map(by) },
+      }
     case 'walk':
       return { ...thing, path: thing.path.map(by) }
     case 'target':
@@ -27,7 +33,9 @@ export function corners(thing: PlanThing): readonly PlanPoint[] {
     case 'soffit':
       return [thing.from, thing.to]
     case 'obstacle':
-      return thing.form.is === 'round' ? [{ x: thing.form.at.x + thing.form.radiusM, y: thing.form.at.y }] : thing.form.outline
+      return thing.form.is === 'round'
+        ? [{ x: thing.form.at.x + thing.form.radiusM, y: thing.form.at.y }]
+        : thing.form.outline
     case 'walk':
       return thing.path
     case 'target':
@@ -40,13 +48,23 @@ export function corners(thing: PlanThing): readonly PlanPoint[] {
 
 /** A thing with one of its corners put elsewhere; the corner of a round obstacle is its rim. */
 export function withCorner(thing: PlanThing, index: number, at: PlanPoint): PlanThing {
-  const put = (points: readonly PlanPoint[]) => points.map((point, i) => (i === index ? { x: at.x, y: at.y } : point))
+  const put = (points: readonly PlanPoint[]) =>
+    points.map((point, i) => (i === index ? { x: at.x, y: at.y } : point))
   switch (thing.kind) {
     case 'wall':
     case 'soffit':
       return index === 0 ? { ...thing, from: { ...at } } : { ...thing, to: { ...at } }
     case 'obstacle':
-      return { ...thing, form: thing.form.is === 'round' ? { ...thing.form, radiusM: Math.max(0.02, Math.hypot(at.x - thing.form.at.x, at.y - thing.form.at.y)) } : { ...thing.form, outline: put(thing.form.outline) } }
+      return {
+        ...thing,
+        form:
+          thing.form.is === 'round'
+            ? {
+                ...thing.form,
+                radiusM: Math.max(0.02, Math.hypot(at.x - thing.form.at.x, at.y - thing.form.at.y)),
+              }
+            : { ...thing.form, outline: put(thing.form.outline) },
+      }
     case 'walk':
       return { ...thing, path: put(thing.path) }
     case 'target':

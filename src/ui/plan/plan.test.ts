@@ -9,21 +9,35 @@ import { ontoEdge, snap } from './snap'
 import { fit, scaleBarM, toPlan, toScreen, zoom } from './view'
 
 const coordinate = fc.double({ min: -200, max: 200, noNaN: true })
-const view = fc.record({ perMetre: fc.double({ min: 0.6, max: 300, noNaN: true }), x0: coordinate, y0: coordinate })
+const view = fc.record({
+  perMetre: fc.double({ min: 0.6, max: 300, noNaN: true }),
+  x0: coordinate,
+  y0: coordinate,
+})
 
 describe('the view', () => {
   it('goes there and back; up the sheet is up the screen', () => {
-    fc.assert(fc.property(view, coordinate, coordinate, (v, x, y) => {
-      expect(distanceM(toPlan(v, toScreen(v, { x, y })), { x, y })).toBeLessThan(1e-6)
-    }))
+    fc.assert(
+      fc.property(view, coordinate, coordinate, (v, x, y) => {
+        expect(distanceM(toPlan(v, toScreen(v, { x, y })), { x, y })).toBeLessThan(1e-6)
+      }),
+    )
     expect(toScreen({ perMetre: 10, x0: 0, y0: 100 }, xy(1, 2))).toEqual([10, 80])
   })
   it('keeps what lies under the pointer there while zooming', () => {
-    fc.assert(fc.property(view, fc.double({ min: 0.3, max: 3, noNaN: true }), coordinate, coordinate, (v, factor, u, w) => {
-      const under = toPlan(v, [u, w])
-      const [u2, w2] = toScreen(zoom(v, factor, [u, w]), under)
-      expect(Math.hypot(u2 - u, w2 - w)).toBeLessThan(1e-5)
-    }))
+    fc.assert(
+      fc.property(
+        view,
+        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        coordinate,
+        coordinate,
+        (v, factor, u, w) => {
+          const under = toPlan(v, [u, w])
+          const [u2, w2] = toScreen(zoom(v, factor, [u, w]), under)
+          expect(Math.hypot(u2 - u, w2 - w)).toBeLessThan(1e-5)
+        },
+      ),
+    )
   })
   it('fits bounds into the window, and never zooms out of reach', () => {
     const fitted = fit({ left: 0, right: 80, bottom: 0, top: 60 }, 800, 500)
@@ -33,7 +47,8 @@ describe('the view', () => {
     }
     expect(zoom(fitted, 1e9, [0, 0]).perMetre).toBe(400)
   })
-  it('has a round scale bar', () => expect([8, 3, 45].map((perMetre) => scaleBarM({ perMetre, x0: 0, y0: 0 }, 120))).toEqual([10, 20, 2]))
+  it('has a round scale bar', () =>
+    expect([8, 3, 45].map((perMetre) => scaleBarM({ perMetre, x0: 0, y0: 0 }, 120))).toEqual([10, 20, 2]))
 })
 
 describe('snapping', () => {
@@ -60,34 +75,58 @@ describe('snapping', () => {
   })
   it('never puts it inside a block, and lets it hang where it is put under a soffit', () => {
     const shed = block(2, 2, 4, 4)
-    fc.assert(fc.property(fc.double({ min: 1.6, max: 6.4, noNaN: true }), fc.double({ min: 1.6, max: 6.4, noNaN: true }), (x, y) => {
-      const found = ontoEdge(xy(x, y), { ...on, things: [shed] })
-      if (found) expect(contains([xy(2, 2), xy(6, 2), xy(6, 6), xy(2, 6)], found.at)).toBe(false)
-    }))
-    expect(ontoEdge(xy(5, 6.4), { ...on, things: [soffit(0, 6, 10, 6)] })).toMatchObject({ at: xy(5, 6.4), outDeg: 180 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1.6, max: 6.4, noNaN: true }),
+        fc.double({ min: 1.6, max: 6.4, noNaN: true }),
+        (x, y) => {
+          const found = ontoEdge(xy(x, y), { ...on, things: [shed] })
+          if (found) expect(contains([xy(2, 2), xy(6, 2), xy(6, 6), xy(2, 6)], found.at)).toBe(false)
+        },
+      ),
+    )
+    expect(ontoEdge(xy(5, 6.4), { ...on, things: [soffit(0, 6, 10, 6)] })).toMatchObject({
+      at: xy(5, 6.4),
+      outDeg: 180,
+    })
   })
 })
 
 describe('moving', () => {
   const every: PlanThing[] = [
-    wall(0, 0, 4, 0), soffit(0, 0, 4, 0), block(0, 0, 2, 2), block(0, 0, 1, 1, { id: 'tree', form: { is: 'round', at: xy(1, 1), radiusM: 0.5 } }), area(0, 0, 2, 2),
-    { id: 't', floor: 'ground', name: '', kind: 'target', at: xy(1, 1), level: 'detect', targetHeightM: 1 }, { id: 'w', floor: 'ground', name: '', kind: 'walk', path: [xy(0, 0), xy(2, 2)] }, { id: 'h', floor: 'ground', name: '', kind: 'head end', at: xy(0, 0) },
+    wall(0, 0, 4, 0),
+    soffit(0, 0, 4, 0),
+    block(0, 0, 2, 2),
+    block(0, 0, 1, 1, { id: 'tree', form: { is: 'round', at: xy(1, 1), radiusM: 0.5 } }),
+    area(0, 0, 2, 2),
+    { id: 't', floor: 'ground', name: '', kind: 'target', at: xy(1, 1), level: 'detect', targetHeightM: 1 },
+    { id: 'w', floor: 'ground', name: '', kind: 'walk', path: [xy(0, 0), xy(2, 2)] },
+    { id: 'h', floor: 'ground', name: '', kind: 'head end', at: xy(0, 0) },
   ]
-  it.each(every.map((thing) => [`${thing.kind} ${thing.id}`, thing] as const))('%s: there and back it is the same, and stays valid', (_, thing) => {
-    const away = moved(thing, 3.3, -1.7)
-    expect(PlanThing.parse(away)).not.toEqual(thing)
-    expect(moved(away, -3.3, 1.7)).toEqual(thing)
-    for (const [i, corner] of corners(thing).entries()) {
-      const put = withCorner(thing, i, xy(corner.x + 0.5, corner.y + 0.25))
-      expect(PlanThing.safeParse(put).success).toBe(true)
-      if (thing.kind !== 'obstacle' || thing.form.is === 'block') expect(corners(put)[i]).toEqual(xy(corner.x + 0.5, corner.y + 0.25))
-    }
-  })
+  it.each(every.map((thing) => [`${thing.kind} ${thing.id}`, thing] as const))(
+    '%s: there and back it is the same, and stays valid',
+    (_, thing) => {
+      const away = moved(thing, 3.3, -1.7)
+      expect(PlanThing.parse(away)).not.toEqual(thing)
+      expect(moved(away, -3.3, 1.7)).toEqual(thing)
+      for (const [i, corner] of corners(thing).entries()) {
+        const put = withCorner(thing, i, xy(corner.x + 0.5, corner.y + 0.25))
+        expect(PlanThing.safeParse(put).success).toBe(true)
+        if (thing.kind !== 'obstacle' || thing.form.is === 'block')
+          expect(corners(put)[i]).toEqual(xy(corner.x + 0.5, corner.y + 0.25))
+      }
+    },
+  )
 })
 
 describe('bands and their labels', () => {
   it('get darker by day and lighter by night with every level, in both editions', () => {
-    const lightness = (colour: string) => [1, 3, 5].reduce((sum, at, i) => sum + [0.2126, 0.7152, 0.0722][i]! * (Number.parseInt(colour.slice(at, at + 2), 16) / 255) ** 2.2, 0)
+    const lightness = (colour: string) =>
+      [1, 3, 5].reduce(
+        (sum, at, i) =>
+          sum + [0.2126, 0.7152, 0.0722][i]! * (Number.parseInt(colour.slice(at, at + 2), 16) / 255) ** 2.2,
+        0,
+      )
     for (const edition of ['2014', '2025'] as const) {
       const day = densityBands(edition, 'daylight').map(({ colour }) => lightness(colour))
       const night = densityBands(edition, 'loft').map(({ colour }) => lightness(colour))
@@ -97,11 +136,24 @@ describe('bands and their labels', () => {
     }
   })
   it('never print one value over another or over a device', () => {
-    const ring = (r: number) => Array.from({ length: 60 }, (_, i) => xy(300 + r * Math.cos(i / 9.55), 300 + r * Math.sin(i / 9.55)))
-    const lines = [60, 63, 66, 140].map((r, i) => ({ level: 'detect' as const, densityPxM: i, rings: [ring(r)] }))
+    const ring = (r: number) =>
+      Array.from({ length: 60 }, (_, i) => xy(300 + r * Math.cos(i / 9.55), 300 + r * Math.sin(i / 9.55)))
+    const lines = [60, 63, 66, 140].map((r, i) => ({
+      level: 'detect' as const,
+      densityPxM: i,
+      rings: [ring(r)],
+    }))
     const spots = labelSpots(lines, (points) => points.map(({ x, y }) => [x, y] as const), [[240, 300]])
     expect(spots.length).toBeGreaterThan(1)
-    for (const [i, a] of [...spots, { x: 240, y: 300 }].entries()) for (const b of spots.slice(0, i)) expect(a === b || Math.abs(a.x - b.x) > 62 || Math.abs(a.y - b.y) > 18).toBe(true)
-    expect(labelSpots([{ level: 'detect', densityPxM: 1, rings: [ring(10)] }], (points) => points.map(({ x, y }) => [x, y] as const), [])).toEqual([])
+    for (const [i, a] of [...spots, { x: 240, y: 300 }].entries())
+      for (const b of spots.slice(0, i))
+        expect(a === b || Math.abs(a.x - b.x) > 62 || Math.abs(a.y - b.y) > 18).toBe(true)
+    expect(
+      labelSpots(
+        [{ level: 'detect', densityPxM: 1, rings: [ring(10)] }],
+        (points) => points.map(({ x, y }) => [x, y] as const),
+        [],
+      ),
+    ).toEqual([])
   })
 })

@@ -1,14 +1,23 @@
 import type { Bounds, PlanPoint } from '@/core/geometry'
 
-/** How the plan lies in the window: pixels a metre, and where the plan's origin falls. Up the sheet is up the screen. */
+/**
+ * How the plan lies in the window: pixels a metre, and where the plan's origin falls. Up the sheet is up
+ * the screen.
+ */
 export interface ViewBox {
   readonly perMetre: number
   readonly x0: number
   readonly y0: number
 }
 
-export const toScreen = ({ perMetre, x0, y0 }: ViewBox, { x, y }: PlanPoint): readonly [number, number] => [x0 + x * perMetre, y0 - y * perMetre]
-export const toPlan = ({ perMetre, x0, y0 }: ViewBox, [u, v]: readonly [number, number]): PlanPoint => ({ x: (u - x0) / perMetre, y: (y0 - v) / perMetre })
+export const toScreen = ({ perMetre, x0, y0 }: ViewBox, { x, y }: PlanPoint): readonly [number, number] => [
+  x0 + x * perMetre,
+  y0 - y * perMetre,
+]
+export const toPlan = ({ perMetre, x0, y0 }: ViewBox, [u, v]: readonly [number, number]): PlanPoint => ({
+  x: (u - x0) / perMetre,
+  y: (y0 - v) / perMetre,
+})
 
 const LEAST_PER_METRE = 0.5
 const MOST_PER_METRE = 400
@@ -16,12 +25,24 @@ const MOST_PER_METRE = 400
 /** The view that shows bounds whole, with some room round them. */
 export function fit(bounds: Bounds, width: number, height: number, room = 24): ViewBox {
   const [w, h] = [Math.max(1, bounds.right - bounds.left), Math.max(1, bounds.top - bounds.bottom)]
-  const perMetre = Math.min(MOST_PER_METRE, Math.max(LEAST_PER_METRE, Math.min((width - 2 * room) / w, (height - 2 * room) / h)))
-  return { perMetre, x0: width / 2 - ((bounds.left + bounds.right) / 2) * perMetre, y0: height / 2 + ((bounds.bottom + bounds.top) / 2) * perMetre }
+  const perMetre = Math.min(
+    MOST_PER_METRE,
+    Math.max(LEAST_PER_METRE, Math.min((width - 2 * room) / w, (height - 2 * room) / h)),
+  )
+  return {
+    perMetre,
+    x0: width / 2 - ((bounds.left + bounds.right) / 2) * perMetre,
+    y0: height / 2 + ((bounds.bottom + bounds.top) / 2) * perMetre,
+  }
 }
 
 /** Zooms by a factor and keeps what lies under a screen point there; `moved` carries it along (pinching). */
-export function zoom(view: ViewBox, factor: number, [u, v]: readonly [number, number], [du, dv]: readonly [number, number] = [0, 0]): ViewBox {
+export function zoom(
+  view: ViewBox,
+  factor: number,
+  [u, v]: readonly [number, number],
+  [du, dv]: readonly [number, number] = [0, 0],
+): ViewBox {
   const perMetre = Math.min(MOST_PER_METRE, Math.max(LEAST_PER_METRE, view.perMetre * factor))
   const k = perMetre / view.perMetre
   return { perMetre, x0: u + du - (u - view.x0) * k, y0: v + dv - (v - view.y0) * k }

@@ -9,7 +9,9 @@ let held: Remote<SightWorker> | null = null
 
 /** The one worker of the page. */
 function worker(): Remote<SightWorker> {
-  held ??= wrap<SightWorker>(new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), { type: 'module' }))
+  held ??= wrap<SightWorker>(
+    new Worker(new URL('../../workers/sight.worker.ts', import.meta.url), { type: 'module' }),
+  )
   return held
 }
 
@@ -37,7 +39,11 @@ export function useSurvey(request: SurveyRequest | null): Working<Survey> {
     let wanted = true
     const timer = setTimeout(() => {
       set((now) => ({ ...now, progress: 0 }))
-      worker().survey(request, proxy((progress: number) => wanted && set((now) => ({ ...now, progress }))))
+      worker()
+        .survey(
+          request,
+          proxy((progress: number) => wanted && set((now) => ({ ...now, progress }))),
+        )
         .then((result) => wanted && result && set({ result, progress: null, failed: false }))
         .catch(() => wanted && set((now) => ({ ...now, progress: null, failed: true })))
     }, REST_MS)
@@ -50,13 +56,25 @@ export function useSurvey(request: SurveyRequest | null): Working<Survey> {
 }
 
 /** Ranks positions when asked; can be cancelled. */
-export function usePositions(): Working<readonly Position[]> & { readonly ask: (question: PositionQuestion) => void; readonly cancel: () => void; readonly forget: () => void } {
-  const [working, set] = useState<Working<readonly Position[]>>({ result: null, progress: null, failed: false })
+export function usePositions(): Working<readonly Position[]> & {
+  readonly ask: (question: PositionQuestion) => void
+  readonly cancel: () => void
+  readonly forget: () => void
+} {
+  const [working, set] = useState<Working<readonly Position[]>>({
+    result: null,
+    progress: null,
+    failed: false,
+  })
   const turn = useRef(0)
   const ask = (question: PositionQuestion) => {
     const own = ++turn.current
     set({ result: null, progress: 0, failed: false })
-    worker().positions(question, proxy((progress: number) => turn.current === own && set((now) => ({ ...now, progress }))))
+    worker()
+      .positions(
+        question,
+        proxy((progress: number) => turn.current === own && set((now) => ({ ...now, progress }))),
+      )
       .then((result) => turn.current === own && set({ result, progress: null, failed: false }))
       .catch(() => turn.current === own && set({ result: null, progress: null, failed: true }))
   }

@@ -21,7 +21,12 @@ interface FaultFormProps {
 export function FaultForm({ start, draftKey, action, onSay }: FaultFormProps) {
   const { job } = useJob()
   const form = useForm<FaultFacts>({ resolver: zodResolver(FaultFacts), defaultValues: start })
-  const { register, control, handleSubmit, formState: { errors } } = form
+  const {
+    register,
+    control,
+    handleSubmit,
+    formState: { errors },
+  } = form
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
   const keep = handleSubmit(async (facts) => {
@@ -32,30 +37,105 @@ export function FaultForm({ start, draftKey, action, onSay }: FaultFormProps) {
   return (
     <form onSubmit={(event) => void keep(event)} noValidate>
       <Field.Root invalid={errors.title !== undefined} mb={3}>
-        <Field.Label fontWeight={400} color="soft">What is wrong</Field.Label>
+        <Field.Label fontWeight={400} color="soft">
+          What is wrong
+        </Field.Label>
         <Input {...register('title')} bg="sheet" borderColor="ink" minH="48px" />
         <Field.ErrorText role="alert">{errors.title?.message}</Field.ErrorText>
       </Field.Root>
       <SimpleGrid columns={{ base: 1, sm: 2 }} gap={3}>
-        <Controller name="deviceId" control={control} render={({ field }) => <Choose label="Device" value={field.value ?? ''} options={[{ value: '', label: 'The whole job' }, ...job.devices.map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))]} onChoose={(id) => field.onChange(id || null)} />} />
-        <Controller name="stage" control={control} render={({ field }) => <Choose label="Stage" value={field.value ?? ''} options={[{ value: '', label: 'None' }, ...STAGES.map((stage) => ({ value: stage, label: stage }))]} onChoose={(stage) => field.onChange(stage || null)} />} />
-        <Controller name="severity" control={control} render={({ field }) => <Choose label="How bad" value={field.value} options={optionsOf(SEVERITIES)} onChoose={field.onChange} />} />
-        <Controller name="cause" control={control} render={({ field }) => <Choose label="Cause" value={field.value} options={CAUSES.map((cause) => ({ value: cause, label: cause }))} onChoose={field.onChange} />} />
-        <Controller name="due" control={control} render={({ field }) => (
-          <Field.Root invalid={errors.due !== undefined}>
-            <Field.Label fontWeight={400} color="soft">Put right by</Field.Label>
-            <Input type="date" value={field.value ?? ''} onChange={(event) => field.onChange(event.target.value || null)} bg="sheet" borderColor="ink" minH="44px" />
-            <Field.ErrorText role="alert">{errors.due?.message}</Field.ErrorText>
-          </Field.Root>
-        )} />
+        <Controller
+          name="deviceId"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="Device"
+              value={field.value ?? ''}
+              options={[
+                { value: '', label: 'The whole job' },
+                ...job.devices.map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` })),
+              ]}
+              onChoose={(id) => field.onChange(id || null)}
+            />
+          )}
+        />
+        <Controller
+          name="stage"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="Stage"
+              value={field.value ?? ''}
+              options={[
+                { value: '', label: 'None' },
+                ...STAGES.map((stage) => ({ value: stage, label: stage })),
+              ]}
+              onChoose={(stage) => field.onChange(stage || null)}
+            />
+          )}
+        />
+        <Controller
+          name="severity"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="How bad"
+              value={field.value}
+              options={optionsOf(SEVERITIES)}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          name="cause"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="Cause"
+              value={field.value}
+              options={CAUSES.map((cause) => ({ value: cause, label: cause }))}
+              onChoose={field.onChange}
+            />
+          )}
+        />
+        <Controller
+          name="due"
+          control={control}
+          render={({ field }) => (
+            <Field.Root invalid={errors.due !== undefined}>
+              <Field.Label fontWeight={400} color="soft">
+                Put right by
+              </Field.Label>
+              <Input
+                type="date"
+                value={field.value ?? ''}
+                onChange={(event) => field.onChange(event.target.value || null)}
+                bg="sheet"
+                borderColor="ink"
+                minH="44px"
+              />
+              <Field.ErrorText role="alert">{errors.due?.message}</Field.ErrorText>
+            </Field.Root>
+          )}
+        />
       </SimpleGrid>
       <Field.Root mt={3} invalid={errors.note !== undefined}>
-        <Field.Label fontWeight={400} color="soft">What was seen</Field.Label>
+        <Field.Label fontWeight={400} color="soft">
+          What was seen
+        </Field.Label>
         <Textarea {...register('note')} rows={3} bg="sheet" borderColor="ink" autoresize />
         <Field.ErrorText role="alert">{errors.note?.message}</Field.ErrorText>
       </Field.Root>
-      {failed ? <Box role="alert" color="stop" mt={2}>{failed}</Box> : null}
-      <HStack mt={4}><Button type="submit" colorPalette="copper" minH="48px" px={8}>{action}</Button></HStack>
+      {failed ? (
+        <Box role="alert" color="stop" mt={2}>
+          {failed}
+        </Box>
+      ) : null}
+      <HStack mt={4}>
+        <Button type="submit" colorPalette="copper" minH="48px" px={8}>
+          {action}
+        </Button>
+      </HStack>
     </form>
   )
 }

@@ -33,7 +33,10 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
   'job': () => <JobSettings />,
 }
 
-/** The screen of a job that the address names. All of them are in the page already: going from one to another asks nobody. */
+/**
+ * The screen of a job that the address names. All of them are in the page already: going from one to
+ * another asks nobody.
+ */
 export function JobScreens() {
   const { job } = useJob()
   const screen = screenAt(useWay(job.id))

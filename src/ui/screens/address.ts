@@ -26,8 +26,11 @@ export interface Screen {
 export function screenAt(way: readonly string[]): Screen | null {
   for (const [name, pattern] of Object.entries(ADDRESSES)) {
     const parts = pattern.split('/').filter(Boolean)
-    if (parts.length !== way.length || !parts.every((part, i) => part.startsWith(':') || part === way[i])) continue
-    const words = Object.fromEntries(parts.flatMap((part, i) => (part.startsWith(':') ? [[part.slice(1), way[i]!]] : []))) as Screen['words']
+    if (parts.length !== way.length || !parts.every((part, i) => part.startsWith(':') || part === way[i]))
+      continue
+    const words = Object.fromEntries(
+      parts.flatMap((part, i) => (part.startsWith(':') ? [[part.slice(1), way[i]!]] : [])),
+    ) as Screen['words']
     if (words.tab !== undefined && !TABS.some((tab) => tab === words.tab)) return null
     return { name: name as ScreenName, words }
   }
@@ -35,13 +38,25 @@ export function screenAt(way: readonly string[]): Screen | null {
 }
 
 /** What a browser's tab calls a screen: what it is about first, so that many tabs can be told apart. */
-export function titleOf({ name, words }: Screen, { name: jobName, devices, faults }: Pick<Job, 'name' | 'devices' | 'faults'>): string {
+export function titleOf(
+  { name, words }: Screen,
+  { name: jobName, devices, faults }: Pick<Job, 'name' | 'devices' | 'faults'>,
+): string {
   const device = devices.find(({ id }) => id === words.device)
   const of = device ? `${device.mark} ${device.name}` : ''
   const fault = faults.find(({ id }) => id === words.fault)
   const titles: Readonly<Record<ScreenName, string>> = {
-    'board': 'Board', 'add': 'Add a device', 'plan': 'Plan', 'device': `${of || 'No such device'} · ${words.tab ?? ''}`, 'pull sheet': 'Pull sheet', 'punch list': 'Punch list',
-    'new fault': 'Raise a fault', 'fault': fault?.title ?? 'No such fault', 'hand-over': 'Hand-over', 'record': `${of || 'No such device'} · record`, 'job': 'Job settings',
+    'board': 'Board',
+    'add': 'Add a device',
+    'plan': 'Plan',
+    'device': `${of || 'No such device'} · ${words.tab ?? ''}`,
+    'pull sheet': 'Pull sheet',
+    'punch list': 'Punch list',
+    'new fault': 'Raise a fault',
+    'fault': fault?.title ?? 'No such fault',
+    'hand-over': 'Hand-over',
+    'record': `${of || 'No such device'} · record`,
+    'job': 'Job settings',
   }
   return `${titles[name]} · ${jobName}`
 }

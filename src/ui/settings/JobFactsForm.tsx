@@ -4,7 +4,18 @@ import { Box, Button, Field, Fieldset, HStack, Input, SimpleGrid, Text } from '@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useRef, useState, type FormEvent } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
-import { COAX_SCHOOLS, EDITIONS, JobFacts, PIN_SCHEMES, SEALING_POLICIES, TERRAINS, UNIT_SYSTEMS, USUAL_MAINS_V, type USUAL_ALLOWANCES, type Reason } from '@/core/job'
+import {
+  COAX_SCHOOLS,
+  EDITIONS,
+  JobFacts,
+  PIN_SCHEMES,
+  SEALING_POLICIES,
+  TERRAINS,
+  UNIT_SYSTEMS,
+  USUAL_MAINS_V,
+  type USUAL_ALLOWANCES,
+  type Reason,
+} from '@/core/job'
 import { print, type QuantityKind } from '@/core/units'
 import { Choose, optionsOf } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
@@ -12,29 +23,48 @@ import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import { unread } from '../kit/unread'
 
-const GREASE = { 'in salt air': 'In salt air', always: 'Always', never: 'Never' }
+const GREASE = { 'in salt air': 'In salt air', 'always': 'Always', 'never': 'Never' }
 const ALLOWANCES: { key: keyof typeof USUAL_ALLOWANCES; label: string; most: number }[] = [
-  { key: 'deviceSlackM', label: 'Slack at the device', most: 20 }, { key: 'headEndSlackM', label: 'Slack at the head end', most: 20 }, { key: 'dripLoopM', label: 'Drip loop', most: 5 },
-  { key: 'serviceLoopM', label: 'Service loop in a loft', most: 20 }, { key: 'cutOffM', label: 'Scuffed length cut off', most: 5 }, { key: 'terminationM', label: 'Each end, for terminating', most: 2 },
+  { key: 'deviceSlackM', label: 'Slack at the device', most: 20 },
+  { key: 'headEndSlackM', label: 'Slack at the head end', most: 20 },
+  { key: 'dripLoopM', label: 'Drip loop', most: 5 },
+  { key: 'serviceLoopM', label: 'Service loop in a loft', most: 20 },
+  { key: 'cutOffM', label: 'Scuffed length cut off', most: 5 },
+  { key: 'terminationM', label: 'Each end, for terminating', most: 2 },
 ]
 
 interface JobFactsFormProps {
   readonly start: JobFacts
   readonly draftKey: string
   readonly action: string
-  /** Everything is shown at once; otherwise only name, place and units are, and the rest stands in one line. */
+  /**
+   * Everything is shown at once; otherwise only name, place and units are, and the rest stands in one line.
+   */
   readonly unfolded?: boolean
   /** Says what to do with the facts; answers with reasons when they are refused. */
   readonly onSay: (facts: JobFacts) => Promise<readonly Reason[]>
 }
 
-/** Name, address, units and the policies a job works by. What is typed survives reloads until it is taken over. */
+/**
+ * Name, address, units and the policies a job works by. What is typed survives reloads until it is taken
+ * over.
+ */
 export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay }: JobFactsFormProps) {
   const form = useForm<JobFacts>({ resolver: zodResolver(JobFacts), defaultValues: start })
-  const { register, control, handleSubmit, setValue, setError, formState: { errors, isSubmitting } } = form
+  const {
+    register,
+    control,
+    handleSubmit,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = form
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
-  const [units, allowances, windMS, mainsV, policies, terrain] = useWatch({ control, name: ['units', 'allowances', 'windMS', 'mainsV', 'policies', 'terrain'] })
+  const [units, allowances, windMS, mainsV, policies, terrain] = useWatch({
+    control,
+    name: ['units', 'allowances', 'windMS', 'mainsV', 'policies', 'terrain'],
+  })
   const box = useRef<HTMLFormElement>(null)
   const submit = handleSubmit(async (facts) => {
     setFailed(null)
@@ -57,15 +87,55 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
   const say = (value: number, kind: QuantityKind) => print({ value, kind }, units)
   const defaults = `${policies.pinScheme}; ${SEALING_POLICIES[policies.sealing].split(':')[0]!.toLowerCase()}; ${COAX_SCHOOLS[policies.coaxSchool].toLowerCase()}; wind ${say(windMS, 'speed')}, ${TERRAINS[terrain].toLowerCase()}; mains ${say(mainsV, 'voltage')}; slack ${say(allowances.deviceSlackM, 'length')} and ${say(allowances.headEndSlackM, 'length')}; waste ${say(allowances.wastePercent, 'share')}.`
   type Field = 'windMS' | 'mainsV' | `allowances.${keyof typeof USUAL_ALLOWANCES}`
-  const quantity = (name: Field, label: string, kind: QuantityKind, value: number, least: number, most: number, hint = '') => (
-    <QuantityField label={label} kind={kind} units={units} value={value} least={least} most={most} hint={hint} draftKey={`${draftKey}:${name}`} onTry={(tried) => setValue(name, tried)} onKeep={(kept) => { if (kept !== null) setValue(name, kept) }} takesDraft />
+  const quantity = (
+    name: Field,
+    label: string,
+    kind: QuantityKind,
+    value: number,
+    least: number,
+    most: number,
+    hint = '',
+  ) => (
+    <QuantityField
+      label={label}
+      kind={kind}
+      units={units}
+      value={value}
+      least={least}
+      most={most}
+      hint={hint}
+      draftKey={`${draftKey}:${name}`}
+      onTry={(tried) => setValue(name, tried)}
+      onKeep={(kept) => {
+        if (kept !== null) setValue(name, kept)
+      }}
+      takesDraft
+    />
   )
-  const choice = (name: 'terrain' | 'policies.pinScheme' | 'policies.sealing' | 'policies.coaxSchool' | 'policies.edition' | 'policies.contactGrease', label: string, table: Record<string, string>) => (
-    <Controller name={name} control={control} render={({ field }) => <Choose label={label} value={field.value} options={optionsOf(table)} onChoose={field.onChange} />} />
+  const choice = (
+    name:
+      | 'terrain'
+      | 'policies.pinScheme'
+      | 'policies.sealing'
+      | 'policies.coaxSchool'
+      | 'policies.edition'
+      | 'policies.contactGrease',
+    label: string,
+    table: Record<string, string>,
+  ) => (
+    <Controller
+      name={name}
+      control={control}
+      render={({ field }) => (
+        <Choose label={label} value={field.value} options={optionsOf(table)} onChoose={field.onChange} />
+      )}
+    />
   )
   const line = (name: 'name' | 'address' | 'headEnd', label: string) => (
     <Field.Root invalid={errors[name] !== undefined}>
-      <Field.Label fontWeight={400} color="soft">{label}</Field.Label>
+      <Field.Label fontWeight={400} color="soft">
+        {label}
+      </Field.Label>
       <Input {...register(name)} bg="sheet" borderColor="ink" minH="44px" autoComplete="off" />
       <Field.ErrorText role="alert">{errors[name]?.message}</Field.ErrorText>
     </Field.Root>
@@ -75,14 +145,37 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={4} mb={4}>
         {line('name', 'Name')}
         {line('address', 'Address')}
-        <Controller name="units" control={control} render={({ field }) => <Choose label="Units" value={field.value} options={optionsOf(UNIT_SYSTEMS)} onChoose={(chosen) => {
-          const unchanged = mainsV === USUAL_MAINS_V[units]
-          field.onChange(chosen)
-          if (unchanged) setValue('mainsV', USUAL_MAINS_V[chosen as JobFacts['units']])
-        }} />} />
+        <Controller
+          name="units"
+          control={control}
+          render={({ field }) => (
+            <Choose
+              label="Units"
+              value={field.value}
+              options={optionsOf(UNIT_SYSTEMS)}
+              onChoose={(chosen) => {
+                const unchanged = mainsV === USUAL_MAINS_V[units]
+                field.onChange(chosen)
+                if (unchanged) setValue('mainsV', USUAL_MAINS_V[chosen as JobFacts['units']])
+              }}
+            />
+          )}
+        />
       </SimpleGrid>
-      <Box as="details" mb={5} borderTopWidth="1px" borderBottomWidth="1px" borderColor="rule" {...(unfolded ? { open: true } : {})}>
-        <Box as="summary" cursor="pointer" minH="44px" py={2}><strong>Habits and allowances</strong> <Text as="span" color="soft">{defaults}</Text></Box>
+      <Box
+        as="details"
+        mb={5}
+        borderTopWidth="1px"
+        borderBottomWidth="1px"
+        borderColor="rule"
+        {...(unfolded ? { open: true } : {})}
+      >
+        <Box as="summary" cursor="pointer" minH="44px" py={2}>
+          <strong>Habits and allowances</strong>{' '}
+          <Text as="span" color="soft">
+            {defaults}
+          </Text>
+        </Box>
         <SimpleGrid columns={{ base: 1, md: 2 }} gap={4} my={3}>
           {line('headEnd', 'Head end stands in')}
           {choice('policies.pinScheme', 'Pin scheme, both ends', PIN_SCHEMES)}
@@ -93,18 +186,40 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
           {choice('terrain', 'The land round it, for the wind', TERRAINS)}
           {quantity('windMS', 'Design wind, a gust', 'speed', windMS, 0, 120, 'the local code’s map decides')}
           {quantity('mainsV', 'Mains', 'voltage', mainsV, 90, 480, 'ask at the meter')}
-          <Controller name="keepPhotoPlace" control={control} render={({ field }) => <Box pt={{ md: 6 }}><Tick checked={field.value} onTick={field.onChange}>Photos keep where they were taken</Tick></Box>} />
+          <Controller
+            name="keepPhotoPlace"
+            control={control}
+            render={({ field }) => (
+              <Box pt={{ md: 6 }}>
+                <Tick checked={field.value} onTick={field.onChange}>
+                  Photos keep where they were taken
+                </Tick>
+              </Box>
+            )}
+          />
         </SimpleGrid>
         <Fieldset.Root mb={4}>
-          <Fieldset.Legend fontFamily="heading" fontWeight={600}>Cable left over on purpose</Fieldset.Legend>
+          <Fieldset.Legend fontFamily="heading" fontWeight={600}>
+            Cable left over on purpose
+          </Fieldset.Legend>
           <SimpleGrid columns={{ base: 2, md: 4 }} gap={4} mt={2}>
-            {ALLOWANCES.map(({ key, label, most }) => <Box key={key}>{quantity(`allowances.${key}`, label, 'length', allowances[key], 0, most)}</Box>)}
+            {ALLOWANCES.map(({ key, label, most }) => (
+              <Box key={key}>{quantity(`allowances.${key}`, label, 'length', allowances[key], 0, most)}</Box>
+            ))}
             {quantity('allowances.wastePercent', 'Waste', 'share', allowances.wastePercent, 0, 50)}
           </SimpleGrid>
         </Fieldset.Root>
       </Box>
-      {failed ? <Box role="alert" color="stop" mb={3}>{failed}</Box> : null}
-      <HStack><Button type="submit" colorPalette="copper" minH="48px" px={8} loading={isSubmitting}>{action}</Button></HStack>
+      {failed ? (
+        <Box role="alert" color="stop" mb={3}>
+          {failed}
+        </Box>
+      ) : null}
+      <HStack>
+        <Button type="submit" colorPalette="copper" minH="48px" px={8} loading={isSubmitting}>
+          {action}
+        </Button>
+      </HStack>
     </form>
   )
 }

@@ -6,14 +6,22 @@ import { jsonOf, problem } from '@/server/problem'
 
 const MOST_BYTES = 8 * 1024 * 1024
 
-/** Applies a batch of commands. 200 with an answer for each; 422 when every one was refused; 400 when it is no batch. */
+/**
+ * Applies a batch of commands. 200 with an answer for each; 422 when every one was refused; 400 when it is
+ * no batch.
+ */
 export const POST = answering(async (request) => {
   const body = jsonOf(await bodyOf(request, MOST_BYTES))
   if (body === undefined) return problem(400, 'Not a batch', 'The body must be JSON: {"commands": [...]}.')
   const batch = Batch.safeParse(body)
-  if (!batch.success) return problem(400, 'Not a batch', 'The body must be {"commands": [...]}.', reasonsOf(batch.error))
+  if (!batch.success)
+    return problem(400, 'Not a batch', 'The body must be {"commands": [...]}.', reasonsOf(batch.error))
   const answer = applyBatch(record(), batch.data.commands)
   if (answer.answers.some(({ status }) => status !== 'refused')) return Response.json(answer)
-  const errors = answer.answers.flatMap((one, index) => (one.status === 'refused' ? one.reasons.map(({ path, message }) => ({ path: `/commands/${index}${path}`, message })) : []))
+  const errors = answer.answers.flatMap((one, index) =>
+    one.status === 'refused'
+      ? one.reasons.map(({ path, message }) => ({ path: `/commands/${index}${path}`, message }))
+      : [],
+  )
   return problem(422, 'Nothing could be applied', errors[0]?.message ?? '', errors, answer)
 })

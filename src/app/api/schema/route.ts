@@ -3,5 +3,7 @@ import { answering } from '@/server/answer'
 
 /** The JSON Schema of the job file. */
 export const GET = answering(() => {
-  return new Response(JSON.stringify(jobFileSchema(), null, 2), { headers: { 'content-type': 'application/schema+json' } })
+  return new Response(JSON.stringify(jobFileSchema(), null, 2), {
+    headers: { 'content-type': 'application/schema+json' },
+  })
 })

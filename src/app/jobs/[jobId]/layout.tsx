@@ -5,7 +5,13 @@ import { record } from '@/server/db/open'
 import { JobProvider } from '@/ui/job/JobProvider'
 import { JobShell } from '@/ui/job/JobShell'
 
-export default async function Layout({ params, children }: { params: Promise<{ jobId: string }>; children: ReactNode }) {
+export default async function Layout({
+  params,
+  children,
+}: {
+  params: Promise<{ jobId: string }>
+  children: ReactNode
+}) {
   const stored = load(record(), (await params).jobId)
   if (!stored) notFound()
   return (

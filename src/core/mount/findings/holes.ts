@@ -11,7 +11,10 @@ import { MOUNT_LIMITS } from '../limits'
 /** The cable hole and the fixings' holes: covered, wide enough, and with enough material left round them. */
 export function holeFindings(context: DeviceContext, mount: Mount, facts: MountFacts): Finding[] {
   return [
-    coverFinding(context, facts), leadFinding(context, mount, facts), edgeFinding(context, mount, facts), slotFinding(context, mount, facts),
+    coverFinding(context, facts),
+    leadFinding(context, mount, facts),
+    edgeFinding(context, mount, facts),
+    slotFinding(context, mount, facts),
     leftFinding(context, facts),
   ].filter((one) => one !== null)
 }
@@ -20,57 +23,96 @@ function coverFinding({ say }: DeviceContext, { base, cableHoleMm }: MountFacts)
   const { coverMm } = MOUNT_LIMITS
   if (cableHoleMm + 2 * coverMm.value <= base.baseMm) return null
   return finding('mount', 'hole-cover', {
-    verdict: 'stop', title: 'The base does not cover the cable hole', short: 'hole not covered', figure: quantity(cableHoleMm, 'size'),
+    verdict: 'stop',
+    title: 'The base does not cover the cable hole',
+    short: 'hole not covered',
+    figure: quantity(cableHoleMm, 'size'),
     limit: quantity(Math.max(0, base.baseMm - 2 * coverMm.value), 'size'),
     reason: `${base.name} is ${say(base.baseMm, 'size')} across and must cover the hole by ${say(coverMm.value, 'size')} all round.`,
-    source: coverMm.source, advice: 'Let less pass the hole, or take a larger base.',
+    source: coverMm.source,
+    advice: 'Let less pass the hole, or take a larger base.',
   })
 }
 
-function leadFinding({ say, device, cable, units }: DeviceContext, mount: Mount, { cableHoleMm }: MountFacts): Finding | null {
+function leadFinding(
+  { say, device, cable, units }: DeviceContext,
+  mount: Mount,
+  { cableHoleMm }: MountFacts,
+): Finding | null {
   if (device.route?.leadLengthM == null || mount.passage !== 'bare cable') return null
   const { plugHoleMm } = MOUNT_LIMITS
   return finding('mount', 'lead-plug', {
-    verdict: 'stop', title: 'The lead’s plug does not pass the hole', short: 'plug does not pass', figure: quantity(cableHoleMm, 'size'),
-    limit: quantity(plugHoleMm.value, 'size'), reason: `A ready-made lead has its plug on; the hole is for ${say(cable.diameterMm, 'size')} of cable.`,
-    source: plugHoleMm.source, advice: `Drill ${printBit(plugHoleMm.value, 'clear', units)}.`,
+    verdict: 'stop',
+    title: 'The lead’s plug does not pass the hole',
+    short: 'plug does not pass',
+    figure: quantity(cableHoleMm, 'size'),
+    limit: quantity(plugHoleMm.value, 'size'),
+    reason: `A ready-made lead has its plug on; the hole is for ${say(cable.diameterMm, 'size')} of cable.`,
+    source: plugHoleMm.source,
+    advice: `Drill ${printBit(plugHoleMm.value, 'clear', units)}.`,
   })
 }
 
-/** How far a fixing stands from an edge or joint, by what it holds in: so many diameters of the screw, or of its hole. */
-const EDGE_RULES: Partial<Record<Holding, { readonly limit: Limit; readonly of: 'screw' | 'hole'; readonly breaks: string }>> = {
+/**
+ * How far a fixing stands from an edge or joint, by what it holds in: so many diameters of the screw, or of
+ * its hole.
+ */
+const EDGE_RULES: Partial<
+  Record<Holding, { readonly limit: Limit; readonly of: 'screw' | 'hole'; readonly breaks: string }>
+> = {
   'wood': { limit: MOUNT_LIMITS.edgeWood, of: 'screw', breaks: 'wood splits' },
   'masonry': { limit: MOUNT_LIMITS.edgeMasonry, of: 'hole', breaks: 'edge breaks out' },
   'hollow masonry': { limit: MOUNT_LIMITS.edgeMasonry, of: 'hole', breaks: 'edge breaks out' },
 }
 
-function edgeFinding({ surface, say }: DeviceContext, { edgeMm }: Mount, { fixing }: MountFacts): Finding | null {
+function edgeFinding(
+  { surface, say }: DeviceContext,
+  { edgeMm }: Mount,
+  { fixing }: MountFacts,
+): Finding | null {
   const rule = EDGE_RULES[surface.holding]
   if (!rule || edgeMm === null) return null
   const acrossMm = rule.of === 'hole' ? (fixing.holeMm ?? fixing.diameterMm) : fixing.diameterMm
   const leastMm = rule.limit.value * acrossMm
   if (edgeMm >= leastMm) return null
   return finding('mount', 'edge', {
-    verdict: 'stop', title: 'A fixing stands too near the edge', short: 'too near the edge', figure: quantity(edgeMm, 'size'), limit: quantity(leastMm, 'size'),
-    reason: `${rule.limit.value} times ${say(acrossMm, 'size')}: nearer, the ${rule.breaks}.`, source: rule.limit.source,
+    verdict: 'stop',
+    title: 'A fixing stands too near the edge',
+    short: 'too near the edge',
+    figure: quantity(edgeMm, 'size'),
+    limit: quantity(leastMm, 'size'),
+    reason: `${rule.limit.value} times ${say(acrossMm, 'size')}: nearer, the ${rule.breaks}.`,
+    source: rule.limit.source,
     advice: `Move it ${say(leastMm - edgeMm, 'size')} away from the edge or joint.`,
   })
 }
 
 const UNDRILLED: readonly Holding[] = ['pole', 'box']
 
-function slotFinding({ surface, say }: DeviceContext, { slotMm }: Mount, { cableHoleMm }: MountFacts): Finding | null {
+function slotFinding(
+  { surface, say }: DeviceContext,
+  { slotMm }: Mount,
+  { cableHoleMm }: MountFacts,
+): Finding | null {
   const { holeToSlotMm } = MOUNT_LIMITS
   const leastMm = cableHoleMm / 2 + holeToSlotMm.value
   if (slotMm === null || UNDRILLED.includes(surface.holding) || slotMm >= leastMm) return null
   return finding('mount', 'slot', {
-    verdict: 'stop', title: 'The cable hole runs into a slot, joist or joint', short: 'hole meets a slot', figure: quantity(slotMm, 'size'), limit: quantity(leastMm, 'size'),
+    verdict: 'stop',
+    title: 'The cable hole runs into a slot, joist or joint',
+    short: 'hole meets a slot',
+    figure: quantity(slotMm, 'size'),
+    limit: quantity(leastMm, 'size'),
     reason: `The hole is ${say(cableHoleMm, 'size')} across and wants ${say(holeToSlotMm.value, 'size')} of material round it.`,
-    source: holeToSlotMm.source, advice: `Turn or shift the base by ${say(leastMm - slotMm, 'size')}, or let less pass the hole.`,
+    source: holeToSlotMm.source,
+    advice: `Turn or shift the base by ${say(leastMm - slotMm, 'size')}, or let less pass the hole.`,
   })
 }
 
-function leftFinding({ surface, say }: DeviceContext, { base, cableHoleMm, fixing }: MountFacts): Finding | null {
+function leftFinding(
+  { surface, say }: DeviceContext,
+  { base, cableHoleMm, fixing }: MountFacts,
+): Finding | null {
   const nearMm = nearestFixingMm(base.fixing.holes, base.fixing.spacingMm)
   if (nearMm === null || UNDRILLED.includes(surface.holding) || surface.holding === 'tile') return null
   const { holeToFixing } = MOUNT_LIMITS
@@ -78,8 +120,13 @@ function leftFinding({ surface, say }: DeviceContext, { base, cableHoleMm, fixin
   const leastMm = holeToFixing.value * fixing.diameterMm
   if (leftMm >= leastMm) return null
   return finding('mount', 'hole-fixing', {
-    verdict: 'check', title: 'The cable hole leaves little for a fixing', short: 'hole near a fixing', figure: quantity(Math.max(0, leftMm), 'size'),
-    limit: quantity(leastMm, 'size'), reason: `Between a ${say(cableHoleMm, 'size')} hole in the middle and the nearest fixing.`, source: holeToFixing.source,
+    verdict: 'check',
+    title: 'The cable hole leaves little for a fixing',
+    short: 'hole near a fixing',
+    figure: quantity(Math.max(0, leftMm), 'size'),
+    limit: quantity(leastMm, 'size'),
+    reason: `Between a ${say(cableHoleMm, 'size')} hole in the middle and the nearest fixing.`,
+    source: holeToFixing.source,
     advice: 'Let less pass the hole, drill it off the middle where the base allows, or take a larger base.',
   })
 }

@@ -14,9 +14,14 @@ function ladderFinding({ device, say }: DeviceContext): Finding | null {
   const { ladderM, ladderWindMS } = MOUNT_LIMITS
   if (heightM === undefined || heightM <= ladderM.value) return null
   return finding('mount', 'ladder', {
-    verdict: 'check', title: 'Too high for a ladder', short: 'tower or lift', figure: quantity(heightM, 'length'), limit: quantity(ladderM.value, 'length'),
+    verdict: 'check',
+    title: 'Too high for a ladder',
+    short: 'tower or lift',
+    figure: quantity(heightM, 'length'),
+    limit: quantity(ladderM.value, 'length'),
     reason: `Two-handed work this high wants a platform; nobody works at height above ${say(ladderWindMS.value, 'speed')} of wind.`,
-    source: ladderM.source, advice: `Bring a tower or lift to ${say(heightM, 'length')}; local rules decide.`,
+    source: ladderM.source,
+    advice: `Bring a tower or lift to ${say(heightM, 'length')}; local rules decide.`,
   })
 }
 
@@ -25,8 +30,13 @@ function liftFinding({ mounts, camera }: DeviceContext): Finding | null {
   const massKg = stackMassKg({ mounts, camera })
   if (massKg <= overheadKg.value) return null
   return finding('mount', 'two-people', {
-    verdict: 'check', title: 'Too heavy for one above the head', short: 'two people', figure: quantity(massKg, 'mass'), limit: quantity(overheadKg.value, 'mass'),
-    reason: 'Everything that goes up, held at arm’s length while it is fixed.', source: overheadKg.source,
+    verdict: 'check',
+    title: 'Too heavy for one above the head',
+    short: 'two people',
+    figure: quantity(massKg, 'mass'),
+    limit: quantity(overheadKg.value, 'mass'),
+    reason: 'Everything that goes up, held at arm’s length while it is fixed.',
+    source: overheadKg.source,
     advice: 'Two people, or hoist it in parts: mount first, then the camera.',
   })
 }
@@ -38,9 +48,13 @@ function impactFinding({ device, camera, exposure, say }: DeviceContext): Findin
   const stands = camera.impact === null ? 0 : IMPACT_J[camera.impact]
   if (stands >= impactJ.value) return null
   return finding('mount', 'impact', {
-    verdict: 'check', title: 'Within reach, and not made for blows', short: 'within reach',
-    figure: camera.impact === null ? text('no class') : text(`${stands} J, ${camera.impact}`), limit: quantity(impactJ.value, 'energy'),
-    reason: `At ${say(heightM, 'length')} it can be struck or turned.`, source: 'iec-62262',
+    verdict: 'check',
+    title: 'Within reach, and not made for blows',
+    short: 'within reach',
+    figure: camera.impact === null ? text('no class') : text(`${stands} J, ${camera.impact}`),
+    limit: quantity(impactJ.value, 'energy'),
+    reason: `At ${say(heightM, 'length')} it can be struck or turned.`,
+    source: 'iec-62262',
     advice: `Hang it at ${say(impactHeightM.value, 'length')} or higher, or take one of class IK08 or better.`,
   })
 }

@@ -4,20 +4,33 @@ import type { DeviceContext, Fixing } from '../../parts'
 import { text } from '../../units'
 import { firstMisfit, stackMassKg } from '../stack'
 
-/** Whether the stack fits together, stands on the right kind of surface, and the fixing holds there at all. */
+/**
+ * Whether the stack fits together, stands on the right kind of surface, and the fixing holds there at all.
+ */
 export function surfaceFindings(context: DeviceContext, mount: Mount, fixing: Fixing): Finding[] {
-  return [misfitFinding(context), facingFinding(context), holdingFinding(context, mount, fixing), ...sheetFindings(context, mount)].filter(
-    (one) => one !== null,
-  )
+  return [
+    misfitFinding(context),
+    facingFinding(context),
+    holdingFinding(context, mount, fixing),
+    ...sheetFindings(context, mount),
+  ].filter((one) => one !== null)
 }
 
 function misfitFinding({ mounts, camera }: DeviceContext): Finding | null {
   const misfit = firstMisfit(mounts, camera)
-  return misfit && finding('mount', 'stack', {
-    verdict: 'stop', title: 'The stack does not fit together', short: 'parts do not fit', figure: text(misfit.offers), limit: text(misfit.needs),
-    reason: `${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.`,
-    source: 'catalogue', advice: `Put a part between that offers a ${misfit.needs}, or take another one.`,
-  })
+  return (
+    misfit &&
+    finding('mount', 'stack', {
+      verdict: 'stop',
+      title: 'The stack does not fit together',
+      short: 'parts do not fit',
+      figure: text(misfit.offers),
+      limit: text(misfit.needs),
+      reason: `${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.`,
+      source: 'catalogue',
+      advice: `Put a part between that offers a ${misfit.needs}, or take another one.`,
+    })
+  )
 }
 
 const FACING = { wall: 'an upright surface', down: 'a ceiling or soffit' }
@@ -26,24 +39,42 @@ function facingFinding({ mounts, surface, catalogue }: DeviceContext): Finding |
   const wrong = mounts.find(({ onlyOn }) => onlyOn !== undefined && onlyOn !== surface.facing)
   if (!wrong) return null
   const other = [...catalogue.mounts.values()].find(
-    ({ onlyOn, needs, offers }) => onlyOn === surface.facing && needs === wrong.needs && offers === wrong.offers,
+    ({ onlyOn, needs, offers }) =>
+      onlyOn === surface.facing && needs === wrong.needs && offers === wrong.offers,
   )
   return finding('mount', 'facing', {
-    verdict: 'stop', title: 'This part is made for another surface', short: surface.facing === 'down' ? 'not for a ceiling' : 'not for a wall',
-    figure: text(FACING[surface.facing]), limit: text(FACING[wrong.onlyOn!]), reason: `${wrong.name} hangs on ${FACING[wrong.onlyOn!]}; ${surface.name.toLowerCase()} is not one.`,
-    source: 'catalogue', advice: other ? `Take ${other.name}.` : 'No part of the catalogue does the same here: take another mount.',
+    verdict: 'stop',
+    title: 'This part is made for another surface',
+    short: surface.facing === 'down' ? 'not for a ceiling' : 'not for a wall',
+    figure: text(FACING[surface.facing]),
+    limit: text(FACING[wrong.onlyOn!]),
+    reason: `${wrong.name} hangs on ${FACING[wrong.onlyOn!]}; ${surface.name.toLowerCase()} is not one.`,
+    source: 'catalogue',
+    advice: other
+      ? `Take ${other.name}.`
+      : 'No part of the catalogue does the same here: take another mount.',
   })
 }
 
 function holdingFinding({ surface, catalogue }: DeviceContext, mount: Mount, fixing: Fixing): Finding | null {
-  const backed = mount.backed && (surface.holding === 'soft sheet' || surface.holding === 'steel sheet') && fixing.holdsIn.includes('wood')
+  const backed =
+    mount.backed &&
+    (surface.holding === 'soft sheet' || surface.holding === 'steel sheet') &&
+    fixing.holdsIn.includes('wood')
   if (fixing.holdsIn.includes(surface.holding) || backed) return null
   const other = [...catalogue.fixings.values()].find(({ holdsIn }) => holdsIn.includes(surface.holding))
   const board = surface.holding === 'soft sheet' ? ', or put a backing board behind and screw into that' : ''
   return finding('mount', 'fixing', {
-    verdict: 'stop', title: 'This fixing does not hold here', short: 'fixing does not hold', figure: text(fixing.name), limit: text(surface.holding),
-    reason: `It is made for ${fixing.holdsIn.join(' or ')}; ${surface.name.toLowerCase()} is ${surface.holding}.`, source: 'practice',
-    advice: other ? `Take one for ${surface.holding}, such as ${other.name}${board}.` : `The catalogue has none for ${surface.holding}${board}.`,
+    verdict: 'stop',
+    title: 'This fixing does not hold here',
+    short: 'fixing does not hold',
+    figure: text(fixing.name),
+    limit: text(surface.holding),
+    reason: `It is made for ${fixing.holdsIn.join(' or ')}; ${surface.name.toLowerCase()} is ${surface.holding}.`,
+    source: 'practice',
+    advice: other
+      ? `Take one for ${surface.holding}, such as ${other.name}${board}.`
+      : `The catalogue has none for ${surface.holding}${board}.`,
   })
 }
 
@@ -51,15 +82,33 @@ function sheetFindings({ surface, mounts, say, camera }: DeviceContext, mount: M
   if (surface.holding === 'tile') {
     const plate = mounts.some(({ spreadsTile }) => spreadsTile)
     if (mount.tethered && plate) return []
-    const lacks = [plate ? null : 'spread plate', mount.tethered ? null : 'tether'].filter((word) => word !== null).join(' and ')
-    return [finding('mount', 'tile', {
-      verdict: 'stop', title: 'A ceiling tile carries the camera alone', short: `no ${lacks}`, figure: text(`no ${lacks}`), limit: text('plate and tether'),
-      reason: surface.watch, source: 'practice', advice: `Add the ${lacks}: tie ${say(stackMassKg({ mounts, camera }), 'mass')} to the structure above.`,
-    })]
+    const lacks = [plate ? null : 'spread plate', mount.tethered ? null : 'tether']
+      .filter((word) => word !== null)
+      .join(' and ')
+    return [
+      finding('mount', 'tile', {
+        verdict: 'stop',
+        title: 'A ceiling tile carries the camera alone',
+        short: `no ${lacks}`,
+        figure: text(`no ${lacks}`),
+        limit: text('plate and tether'),
+        reason: surface.watch,
+        source: 'practice',
+        advice: `Add the ${lacks}: tie ${say(stackMassKg({ mounts, camera }), 'mass')} to the structure above.`,
+      }),
+    ]
   }
   if (surface.holding !== 'soft sheet' || mount.backed) return []
-  return [finding('mount', 'backing', {
-    verdict: 'stop', title: 'Nothing solid behind the sheet', short: 'no backing', figure: text('no backing'), limit: text('board or joist'),
-    reason: surface.watch, source: 'practice', advice: 'Put a backing board or reach the joist, then mark it here.',
-  })]
+  return [
+    finding('mount', 'backing', {
+      verdict: 'stop',
+      title: 'Nothing solid behind the sheet',
+      short: 'no backing',
+      figure: text('no backing'),
+      limit: text('board or joist'),
+      reason: surface.watch,
+      source: 'practice',
+      advice: 'Put a backing board or reach the joist, then mark it here.',
+    }),
+  ]
 }

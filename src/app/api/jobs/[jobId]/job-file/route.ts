@@ -9,5 +9,7 @@ export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (_, {
   const { jobId } = await params
   const stored = load(record(), jobId)
   if (!stored) return noJob(jobId)
-  return Response.json(jobFile(record(), dataFolder(), stored.job), { headers: attachment(stored.job.name, 'job.json') })
+  return Response.json(jobFile(record(), dataFolder(), stored.job), {
+    headers: attachment(stored.job.name, 'job.json'),
+  })
 })

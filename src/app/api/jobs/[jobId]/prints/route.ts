@@ -13,13 +13,18 @@ const Asked = z.strictObject({ deviceId: z.string().nullable().default(null) })
 export const POST = answering<{ params: Promise<{ jobId: string }> }>(async (request, { params }) => {
   const { jobId } = await params
   const asked = Asked.safeParse(jsonOf(await bodyOf(request, 1024)) ?? {})
-  if (!asked.success) return problem(400, 'Not an order', 'The body is {} or {"deviceId": "..."}.', reasonsOf(asked.error))
+  if (!asked.success)
+    return problem(400, 'Not an order', 'The body is {} or {"deviceId": "..."}.', reasonsOf(asked.error))
   const stored = load(record(), jobId)
   if (!stored) return noJob(jobId)
   const { deviceId } = asked.data
   const device = stored.job.devices.find(({ id }) => id === deviceId)
-  if (deviceId !== null && !device) return problem(404, 'No such device', 'The job has no device with this id.')
+  if (deviceId !== null && !device)
+    return problem(404, 'No such device', 'The job has no device with this id.')
   const name = plainName(device ? `${stored.job.name} ${device.mark} ${device.name}` : stored.job.name, 'pdf')
   const { id, state } = startPrint({ folder: dataFolder(), jobId, deviceId, name })
-  return Response.json({ printId: id, state, name }, { status: 202, headers: { location: `/api/prints/${id}` } })
+  return Response.json(
+    { printId: id, state, name },
+    { status: 202, headers: { location: `/api/prints/${id}` } },
+  )
 })

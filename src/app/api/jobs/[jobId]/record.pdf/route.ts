@@ -17,7 +17,10 @@ export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (requ
   const { id } = startPrint({ folder: dataFolder(), jobId, deviceId, name })
   request.signal.addEventListener('abort', () => cancelPrint(id))
   const print = await printed(id)
-  if (print.state === 'no such device') return problem(404, 'No such device', 'The job has no device with this id.')
+  if (print.state === 'no such device')
+    return problem(404, 'No such device', 'The job has no device with this id.')
   if (print.state !== 'done') throw new Error(print.message ?? 'The print did not end.')
-  return new Response(new Uint8Array(await readFile(print.path)), { headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${name}"` } })
+  return new Response(new Uint8Array(await readFile(print.path)), {
+    headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${name}"` },
+  })
 })

@@ -10,7 +10,8 @@ import { noJob, problem } from '@/server/problem'
 export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (request, { params }) => {
   const { jobId } = await params
   const floor = (new URL(request.url).searchParams.get('floor') ?? 'ground') as Floor
-  if (!Object.hasOwn(FLOORS, floor)) return problem(400, 'No such floor', `Ask for ${Object.keys(FLOORS).join(', ')}.`)
+  if (!Object.hasOwn(FLOORS, floor))
+    return problem(400, 'No such floor', `Ask for ${Object.keys(FLOORS).join(', ')}.`)
   const stored = load(record(), jobId)
   if (!stored) return noJob(jobId)
   return Response.json(surveyReport(stored.job, CATALOGUE, floor))

@@ -6,6 +6,12 @@ import { problem } from '@/server/problem'
 /** The printed PDF. */
 export const GET = answering<{ params: Promise<{ printId: string }> }>(async (_, { params }) => {
   const print = printOf((await params).printId)
-  if (print?.state !== 'done') return problem(404, 'No such file', 'Nothing is printed under this number yet.')
-  return new Response(new Uint8Array(await readFile(print.path)), { headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${print.name}"` } })
+  if (print?.state !== 'done')
+    return problem(404, 'No such file', 'Nothing is printed under this number yet.')
+  return new Response(new Uint8Array(await readFile(print.path)), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `attachment; filename="${print.name}"`,
+    },
+  })
 })

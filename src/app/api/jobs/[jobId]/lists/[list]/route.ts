@@ -12,7 +12,13 @@ export const GET = answering<{ params: Promise<{ jobId: string; list: string }> 
   const { jobId, list } = await params
   const stored = load(record(), jobId)
   if (!stored) return noJob(jobId)
-  if (!Object.hasOwn(PULL_LISTS, list)) return problem(404, 'No such list', `Ask for ${Object.keys(PULL_LISTS).join(', ')}.`)
+  if (!Object.hasOwn(PULL_LISTS, list))
+    return problem(404, 'No such list', `Ask for ${Object.keys(PULL_LISTS).join(', ')}.`)
   const csv = PULL_LISTS[list as keyof typeof PULL_LISTS](pullSheet(stored.job, CATALOGUE), stored.job)
-  return new Response(csv, { headers: { 'content-type': 'text/csv; charset=utf-8', ...attachment(`${stored.job.name} ${list}`, 'csv') } })
+  return new Response(csv, {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      ...attachment(`${stored.job.name} ${list}`, 'csv'),
+    },
+  })
 })
