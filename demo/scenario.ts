@@ -1,7 +1,7 @@
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '@/core/assess'
 import {
-  JOB_FILE_VERSION,
+  RECORD_VERSION,
   NO_DETAILS,
   USUAL_ALLOWANCES,
   USUAL_POLICIES,
@@ -65,6 +65,8 @@ export class Scenario {
       records: [],
       photos: [],
       faults: [],
+      conflicts: [],
+      signed: [],
       ...facts,
     }
   }
@@ -184,7 +186,7 @@ export class Scenario {
   file(): JobFile {
     return {
       format: 'neat-bracket-job',
-      version: JOB_FILE_VERSION,
+      version: RECORD_VERSION,
       job: this.job,
       photos: [...this.photos.values()].map(({ sha256, base64 }) => ({ sha256, base64 })),
     }

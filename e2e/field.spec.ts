@@ -10,6 +10,12 @@ const own = (laptop: string, phone: string) => (test.info().project.name === 'ph
 async function gone(context: BrowserContext): Promise<void> {
   await context.route('**/*', (route) => route.abort('connectionrefused'))
 }
+/** The page has fetched what it needs without signal: the plan's sheet, and last the worker that surveys. */
+async function equipped(page: Page): Promise<void> {
+  await page.waitForFunction(() =>
+    performance.getEntriesByType('resource').some(({ name }) => name.includes('worker')),
+  )
+}
 const back = (context: BrowserContext) => context.unroute('**/*')
 
 /** Records the step that is shown and waits for the next one. */
@@ -26,8 +32,9 @@ test('with the whole server gone, screens change, work is kept, and it all arriv
   context,
 }) => {
   const mark = own('03', '05')
-  await page.goto(`/jobs/kestrel-quay/devices/device-${mark}/log`, { waitUntil: 'networkidle' })
+  await page.goto(`/jobs/kestrel-quay/devices/device-${mark}/log`)
   await expect(page.getByText(/^Step \d+ of/)).toBeVisible()
+  await equipped(page)
   await gone(context)
   await record(page, 'no server, first')
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Board' }).click()
@@ -129,4 +136,52 @@ test('names on tabs tell screens apart, and what is found opens', async ({ page 
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/device-13/)
   await expect(page).toHaveTitle(/^13 /)
+})
+
+test('two people see each other’s work within a second, and choose where they meet', async ({
+  browser,
+  page: lead,
+}) => {
+  const at = `/jobs/tamarisk-surgery/devices/device-${own('01', '03')}/sight`
+  const other = await browser.newContext()
+  const fitter = await other.newPage()
+  await Promise.all([lead.goto(at), fitter.goto(at)])
+  const field = (page: Page, label: string) => page.getByLabel(label, { exact: true })
+  const set = async (page: Page, label: string, words: string) => {
+    await field(page, label).fill(words)
+    await field(page, label).blur()
+  }
+  await set(lead, 'Target height', `4' 7"`)
+  await expect(field(fitter, 'Target height')).toHaveValue(`4' 7"`, { timeout: 3000 })
+
+  // The fitter's line is cut; both set the tilt, and each something of their own.
+  await gone(other)
+  await set(fitter, 'Tilt below level', '31')
+  await set(lead, 'Tilt below level', '24')
+  await set(lead, 'Target distance', `18'`)
+  await expect(fitter.getByText(/signal, 1 kept/)).toBeVisible()
+  await back(other)
+  const asks = fitter.getByText(/Two people changed the tilt of/)
+  await expect(asks).toBeVisible({ timeout: 30_000 })
+  await expect(field(fitter, 'Target distance')).toHaveValue(/^18'/)
+  await expect(field(lead, 'Tilt below level')).toHaveValue('31.0°')
+  await lead.getByRole('button', { name: 'Use 24' }).click()
+  await expect(asks).toBeHidden()
+  await expect(field(fitter, 'Tilt below level')).toHaveValue('24.0°')
+  await other.close()
+})
+
+test('a record is signed as it stands, and stays so when the plan changes', async ({ page }) => {
+  const device = own('01', '03')
+  await page.goto(`/jobs/tamarisk-surgery/record/device-${device}`)
+  await page.getByRole('button', { name: 'Sign the record as it stands' }).click()
+  await expect(page.getByText('Write who signs.')).toBeVisible()
+  await page.getByLabel('Who signs').fill('Practice manager')
+  await page.getByRole('button', { name: 'Sign the record as it stands' }).click()
+  await expect(page.getByText('✓ What is computed now is what was signed.')).toBeVisible()
+  await page.goto(`/jobs/tamarisk-surgery/devices/device-${device}/sight`)
+  await page.getByLabel('Target distance', { exact: true }).fill(`21'`)
+  await page.getByLabel('Target distance', { exact: true }).blur()
+  await page.goto(`/jobs/tamarisk-surgery/record/device-${device}`)
+  await expect(page.getByText(/things? (is|are) otherwise now/)).toBeVisible()
 })

@@ -32,13 +32,13 @@ test('errors are problem details with the fields they concern, never a 500', asy
     [
       post(request, [
         say('kestrel-quay', {
-          type: 'setPower',
+          type: 'setPlan',
           deviceId: 'device-01',
-          power: { supplyId: 'office', port: -1 },
+          plan: { power: { supplyId: 'office', port: -1 } },
         }),
       ]),
       422,
-      /\/commands\/0\/power\/port/,
+      /\/commands\/0\/plan\/power\/port/,
     ],
     [post(request, [say('nowhere', { type: 'removePhoto', photoId: 'x' })]), 422, /no job with this id/],
     [request.get('/api/jobs/nowhere'), 404, /No such job/],

@@ -77,7 +77,8 @@ try {
     })
     await context.addInitScript((value) => localStorage.setItem('theme', value), theme)
     const page = await context.newPage()
-    await page.goto(`http://localhost:${PORT}${path}`, { waitUntil: 'networkidle' })
+    await page.goto(`http://localhost:${PORT}${path}`)
+    await page.waitForFunction(() => document.fonts.status === 'loaded' && document.readyState === 'complete')
     // the survey runs beside the page
     await page.waitForFunction(() => !document.querySelector('h1')?.textContent?.startsWith('Looking'))
     await page.waitForTimeout(300)

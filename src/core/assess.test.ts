@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { anyJob, device, job, NOW } from '@/testing/jobs'
+import { anyJob, device, job, NOW, said } from '@/testing/jobs'
 import { assess, assessAgain, assessDevice } from './assess'
 import { apply, type Job } from './job'
 
@@ -43,15 +43,7 @@ describe('assess is total, pure and deterministic', () => {
         if (!target || !sight) return
         const applied = apply(
           j,
-          {
-            type: 'setSight',
-            deviceId: target.id,
-            sight: { ...sight, heightM },
-            id: '',
-            jobId: j.id,
-            at: NOW,
-            by: 'Lead',
-          },
+          said({ type: 'setPlan', deviceId: target.id, plan: { sight: { ...sight, heightM } } }),
           CATALOGUE,
         )
         if (!applied.ok) throw new Error('refused')

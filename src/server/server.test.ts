@@ -5,8 +5,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { commandsOf, JOB_FILE_VERSION, type Change, type Job } from '@/core/job'
-import { device, job, NOW } from '@/testing/jobs'
+import { commandsOf, RECORD_VERSION, type Job } from '@/core/job'
+import { device, job, NOW, said } from '@/testing/jobs'
 import { scratchRecord } from '@/testing/record'
 import { checkRecord } from './check'
 import { applyBatch, applyNew, load } from './commands/batch'
@@ -24,13 +24,12 @@ beforeEach(() => {
   ;({ db, folder } = scratch)
 })
 
-const say = (change: Change, jobId = 'job-1') => ({ ...change, id: randomUUID(), jobId, at: NOW, by: 'Lead' })
 const yard = (): Job => job({ devices: [device(), device({ id: 'device-2', mark: '02', name: 'Gate' })] })
 const put = (on: Job) => expect(applyNew(db, commandsOf(on, randomUUID))).toEqual([])
 const rename = (name: string) => ({
-  type: 'setPower' as const,
+  type: 'setPlan' as const,
   deviceId: name,
-  power: { supplyId: 'switch', port: 3 },
+  plan: { power: { supplyId: 'switch', port: 3 } },
 })
 const keepPhoto = async (sha256: string | null, bytes: Buffer) => {
   const kept = await storePhoto(folder, sha256, bytes)
@@ -76,10 +75,10 @@ describe('the record', () => {
     put(yard())
     expect(load(db, 'job-1')!.revision).toBe(1)
     const other = openRecord(folder)
-    applyBatch(other, [say(rename('device-1'))])
+    applyBatch(other, [said(rename('device-1'))])
     other.close()
     expect(load(db, 'job-1')!.job.devices[0]!.power).toEqual({ supplyId: 'switch', port: 3 })
-    expect(applyBatch(db, [say(rename('device-2'))]).revisions).toEqual({ 'job-1': 3 })
+    expect(applyBatch(db, [said(rename('device-2'))]).revisions).toEqual({ 'job-1': 3 })
     expect(loadJob(db, 'job-1')!.job.devices.map(({ power }) => power?.port)).toEqual([3, 3])
   })
 })
@@ -88,10 +87,10 @@ describe('a batch', () => {
   it('answers each command for itself, and applies the good ones', () => {
     put(yard())
     const batch = [
-      say(rename('device-1')),
-      say(rename('gone')),
+      said(rename('device-1')),
+      said(rename('gone')),
       { id: 'x', type: 'nonsense' },
-      say({ type: 'removeDevice', deviceId: 'device-2' }),
+      said({ type: 'removeDevice', deviceId: 'device-2' }),
     ]
     expect(applyBatch(db, batch).answers.map(({ status }) => status)).toEqual([
       'applied',
@@ -103,7 +102,7 @@ describe('a batch', () => {
   })
   it('is idempotent by command id, within a batch and between batches, and tells a reused id', () => {
     put(yard())
-    const once = say(rename('device-1'))
+    const once = said(rename('device-1'))
     expect(applyBatch(db, [once, once]).answers.map(({ status }) => status)).toEqual([
       'applied',
       'already applied',
@@ -117,7 +116,7 @@ describe('a batch', () => {
     ])
   })
   it('whole or nothing leaves nothing behind', () => {
-    expect(applyNew(db, [...commandsOf(yard(), randomUUID), say(rename('gone'))])).toMatchObject([
+    expect(applyNew(db, [...commandsOf(yard(), randomUUID), said(rename('gone'))])).toMatchObject([
       { path: '/deviceId' },
     ])
     expect(load(db, 'job-1')).toBeNull()
@@ -125,16 +124,16 @@ describe('a batch', () => {
   })
   it('keeps every command in order', () => {
     put(yard())
-    applyBatch(db, [say(rename('device-1'))])
+    applyBatch(db, [said(rename('device-1'))])
     const entries = history(db, 'job-1')
     expect(entries[0]!.command.type).toBe('createJob')
-    expect(entries.at(-1)!.command.type).toBe('setPower')
+    expect(entries.at(-1)!.command.type).toBe('setPlan')
     expect(history(db, 'job-1', entries.at(-2)!.seq)).toHaveLength(1)
   })
   it('refuses a photo whose bytes are not here', () => {
     put(yard())
     const facts = { sha256: 'c'.repeat(64), deviceId: 'device-1', stepId: null, faultId: null, caption: '' }
-    expect(applyBatch(db, [say({ type: 'addPhoto', photoId: 'p', facts })]).answers).toMatchObject([
+    expect(applyBatch(db, [said({ type: 'addPhoto', photoId: 'p', facts })]).answers).toMatchObject([
       { status: 'refused', reasons: [{ path: '/facts/sha256' }] },
     ])
   })
@@ -256,7 +255,7 @@ describe('the job file', () => {
   it('is refused whole when it does not hold together', async () => {
     const lost = {
       format: 'neat-bracket-job',
-      version: JOB_FILE_VERSION,
+      version: RECORD_VERSION,
       job: job({ devices: [device({ cameraId: 'gone' })] }),
       photos: [],
     }

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
+import { randomUUID } from 'node:crypto'
 import { CATALOGUE } from '@/catalogue'
 import {
   CAUSES,
+  RECORD_VERSION,
   EXPOSURES,
   FLOORS,
   LEVELS,
@@ -13,6 +15,8 @@ import {
   TERRAINS,
   USUAL_ALLOWANCES,
   USUAL_POLICIES,
+  type Change,
+  type Command,
   type Device,
   type Fault,
   type Job,
@@ -71,6 +75,8 @@ export function job(change: Partial<Job> = {}): Job {
     records: [],
     photos: [],
     faults: [],
+    conflicts: [],
+    signed: [],
     ...change,
   }
 }
@@ -403,3 +409,17 @@ export const anyJob: fc.Arbitrary<Job> = fc
       })
     },
   )
+
+/** A change as somebody says it: in its envelope, each time with an id of its own. */
+export const said = (change: Change, envelope: Partial<Envelope> = {}): Command => ({
+  ...change,
+  id: randomUUID(),
+  jobId: 'job-1',
+  at: NOW,
+  by: 'Lead',
+  version: RECORD_VERSION,
+  madeOn: '',
+  base: null,
+  ...envelope,
+})
+type Envelope = Pick<Command, 'id' | 'jobId' | 'at' | 'by' | 'madeOn' | 'base'>

@@ -1,1 +1,2 @@
 export { deviceRecord } from './record'
+export { differences, frozenRecord, sealed, unsealed } from './frozen'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
-import { device, job, NOW } from '@/testing/jobs'
+import { device, job, NOW, said } from '@/testing/jobs'
 import { apply, NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, type Change, type Command, type Job } from '.'
 
 /** What each command does to a job: one line a command, applied to the same small yard. */
@@ -51,13 +51,7 @@ const START: Job = job({
   ],
 })
 const LATER = '2026-03-05T12:00:00.000Z'
-const command = (change: Change): Command => ({
-  ...change,
-  id: '00000000-0000-4000-8000-000000000001',
-  jobId: 'job-1',
-  at: LATER,
-  by: 'Installer 2',
-})
+const command = (change: Change): Command => said(change, { at: LATER, by: 'Installer 2' })
 function after(change: Change, on: Job | null = START): Job {
   const applied = apply(on, command(change), CATALOGUE)
   if (!applied.ok) throw new Error(JSON.stringify(applied.reasons))
@@ -107,10 +101,12 @@ describe('the job itself', () => {
       records: [],
       photos: [],
       faults: [],
+      conflicts: [],
+      signed: [],
     }))
   it('is not created twice', () => expect(refused({ type: 'createJob', facts })).toBe('/jobId'))
   it('changes its facts and keeps the rest', () =>
-    expect(after({ type: 'editJob', facts })).toEqual({ ...START, ...facts }))
+    expect(after({ type: 'editJob', change: facts })).toEqual({ ...START, ...facts }))
   it('takes a supply, changes it in place and lets it go', () => {
     const added = after({ type: 'putSupply', supply: { id: 'dc', name: 'DC', partId: 'dc-12-5' } })
     expect(added.supplies.map(({ id }) => id)).toEqual(['switch', 'dc'])
@@ -147,12 +143,12 @@ describe('devices', () => {
     })
   })
   it('keep what is planned when their parts change', () => {
-    const planned = after({ type: 'setSight', deviceId: 'device-1', sight: proposals.sight.input })
+    const planned = after({ type: 'setPlan', deviceId: 'device-1', plan: { sight: proposals.sight.input } })
     const changed = after(
       {
         type: 'editDevice',
         deviceId: 'device-1',
-        choice: { ...CHOICE, name: 'Doors', cameraId: 'bullet-2mp-4' },
+        change: { name: 'Doors', cameraId: 'bullet-2mp-4' },
       },
       planned,
     )
@@ -163,10 +159,8 @@ describe('devices', () => {
     })
   })
   it('may keep their own mark, not take another’s', () => {
-    expect(refused({ type: 'editDevice', deviceId: 'device-1', choice: CHOICE })).toBeNull()
-    expect(refused({ type: 'editDevice', deviceId: 'device-1', choice: { ...CHOICE, mark: '02' } })).toBe(
-      '/choice/mark',
-    )
+    expect(refused({ type: 'editDevice', deviceId: 'device-1', change: CHOICE })).toBeNull()
+    expect(refused({ type: 'editDevice', deviceId: 'device-1', change: { mark: '02' } })).toBe('/change/mark')
   })
   it('go only while nothing is recorded on them', () => {
     expect(after({ type: 'removeDevice', deviceId: 'device-2' }).devices.map(({ id }) => id)).toEqual([
@@ -175,78 +169,99 @@ describe('devices', () => {
     expect(refused({ type: 'removeDevice', deviceId: 'device-1' })).toBe('/deviceId')
   })
   it.each<[Change, string]>([
-    [{ type: 'setSight', deviceId: 'device-2', sight: proposals.sight.input }, 'sight'],
-    [{ type: 'setMount', deviceId: 'device-2', mount: proposals.mount.input }, 'mount'],
-    [{ type: 'setRoute', deviceId: 'device-2', route: proposals.route.input }, 'route'],
-    [{ type: 'setTerminate', deviceId: 'device-2', terminate: proposals.terminate.input }, 'terminate'],
-    [{ type: 'setSeal', deviceId: 'device-2', seal: proposals.seal.input }, 'seal'],
-    [{ type: 'setPower', deviceId: 'device-2', power: { supplyId: 'switch', port: 4 } }, 'power'],
-    [{ type: 'setDetails', deviceId: 'device-2', details: { ...NO_DETAILS, serial: 'NB-1' } }, 'details'],
+    [{ type: 'setPlan', deviceId: 'device-2', plan: { sight: proposals.sight.input } }, 'sight'],
+    [{ type: 'setPlan', deviceId: 'device-2', plan: { mount: proposals.mount.input } }, 'mount'],
+    [{ type: 'setPlan', deviceId: 'device-2', plan: { route: proposals.route.input } }, 'route'],
+    [{ type: 'setPlan', deviceId: 'device-2', plan: { terminate: proposals.terminate.input } }, 'terminate'],
+    [{ type: 'setPlan', deviceId: 'device-2', plan: { seal: proposals.seal.input } }, 'seal'],
+    [{ type: 'setPlan', deviceId: 'device-2', plan: { power: { supplyId: 'switch', port: 4 } } }, 'power'],
+    [{ type: 'editDetails', deviceId: 'device-2', change: { ...NO_DETAILS, serial: 'NB-1' } }, 'details'],
   ])('%# are planned one stage at a time, and only that changes', (change, stage) => {
     const now = after(change)
     const { [stage as 'sight']: planned, ...rest } = now.devices[1]!
     const { [stage as 'sight']: __, ...before } = START.devices[1]!
-    expect(planned).toEqual((change as unknown as Record<string, unknown>)[stage])
+    const { plan, change: details } = change as { plan?: Record<string, object>; change?: object }
+    expect(planned).toEqual(plan?.[stage] ?? details)
     expect(rest).toEqual(before)
     expect(refused({ ...change, deviceId: 'gone' } as Change)).toBe('/deviceId')
   })
   it.each<[Change, string]>([
     [
-      { type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, fixingId: 'none' } },
-      '/mount/fixingId',
-    ],
-    [
-      { type: 'setMount', deviceId: 'device-1', mount: { ...proposals.mount.input, woodId: 'balsa' } },
-      '/mount/woodId',
-    ],
-    [
-      { type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'none', headEndId: 'jack' } },
-      '/terminate/cameraEndId',
-    ],
-    [
-      { type: 'setTerminate', deviceId: 'device-1', terminate: { cameraEndId: 'plug', headEndId: 'none' } },
-      '/terminate/headEndId',
-    ],
-    [
       {
-        type: 'setSeal',
+        type: 'setPlan',
         deviceId: 'device-1',
-        seal: { choices: [{ opening: 'x', sealId: 'none', cables: 1 }] },
+        plan: { mount: { ...proposals.mount.input, fixingId: 'none' } },
       },
-      '/seal/choices/0/sealId',
+      '/plan/mount/fixingId',
     ],
     [
       {
-        type: 'setRoute',
+        type: 'setPlan',
         deviceId: 'device-1',
-        route: {
-          segments: [
-            {
-              id: 'a',
-              space: 'conduit',
-              lengthM: 1,
-              riseM: 0,
-              temperatureC: 20,
-              conduitId: 'none',
-              conduitName: '',
-            },
-          ],
-          cordsM: 0,
-          leadLengthM: null,
+        plan: { mount: { ...proposals.mount.input, woodId: 'balsa' } },
+      },
+      '/plan/mount/woodId',
+    ],
+    [
+      {
+        type: 'setPlan',
+        deviceId: 'device-1',
+        plan: { terminate: { cameraEndId: 'none', headEndId: 'jack' } },
+      },
+      '/plan/terminate/cameraEndId',
+    ],
+    [
+      {
+        type: 'setPlan',
+        deviceId: 'device-1',
+        plan: { terminate: { cameraEndId: 'plug', headEndId: 'none' } },
+      },
+      '/plan/terminate/headEndId',
+    ],
+    [
+      {
+        type: 'setPlan',
+        deviceId: 'device-1',
+        plan: { seal: { choices: [{ opening: 'x', sealId: 'none', cables: 1 }] } },
+      },
+      '/plan/seal/choices/0/sealId',
+    ],
+    [
+      {
+        type: 'setPlan',
+        deviceId: 'device-1',
+        plan: {
+          route: {
+            segments: [
+              {
+                id: 'a',
+                space: 'conduit',
+                lengthM: 1,
+                riseM: 0,
+                temperatureC: 20,
+                conduitId: 'none',
+                conduitName: '',
+              },
+            ],
+            cordsM: 0,
+            leadLengthM: null,
+          },
         },
       },
-      '/route/segments/0/conduitId',
+      '/plan/route/segments/0/conduitId',
     ],
     [
       {
-        type: 'setRoute',
+        type: 'setPlan',
         deviceId: 'device-1',
-        route: {
-          ...proposals.route.input,
-          segments: [proposals.route.input.segments[0]!, proposals.route.input.segments[0]!],
+        plan: {
+          route: {
+            ...proposals.route.input,
+            segments: [proposals.route.input.segments[0]!, proposals.route.input.segments[0]!],
+          },
         },
       },
-      '/route/segments',
+      '/plan/route/segments',
     ],
   ])('%# refuse parts that the catalogue lacks, at the field', (change, path) =>
     expect(refused(change)).toBe(path),
@@ -302,7 +317,7 @@ describe('the install log, photos and faults', () => {
       '/facts/deviceId',
     )
     expect(
-      after({ type: 'editFault', faultId: 'f', facts: { ...about, severity: 'safety' } }).faults[0],
+      after({ type: 'editFault', faultId: 'f', change: { severity: 'safety' } }).faults[0],
     ).toMatchObject({ severity: 'safety', state: 'open', raisedBy: 'Lead' })
     // nothing was fixed yet
     expect(refused({ type: 'recheckFault', faultId: 'f', passed: true, note: '' })).toBe('/faultId')

@@ -1,103 +1,55 @@
 import { z } from 'zod'
-import { FLOORS } from './choices'
-import { Id, keysOf, Moment } from './fields'
-import {
-  Details,
-  DeviceChoice,
-  FaultFacts,
-  Fix,
-  Job,
-  JobFacts,
-  JobSupply,
-  Mount,
-  Outcome,
-  PhotoFacts,
-  Power,
-  Route,
-  Seal,
-  Sight,
-  StepRecord,
-  Terminate,
-} from './job'
-import { Background, PlanThing, Site } from './plan'
+import type { Catalogue } from '../parts'
+import { COMMANDS } from './commands'
+import { ENVELOPE, refuse, type Applied, type Envelope, type Touched } from './commands/kind'
+import { jobMade } from './commands/site'
+import type { Job } from './job'
 
-/**
- * The only ways to change anything. Each carries who, when, and an id made by the client, so that sending
- * twice does no harm.
- */
+/** The only ways to change anything. Each carries who, when, and an id made by whoever says it. */
 
-const envelope = {
-  id: z.uuid('A command id is a UUID.'),
-  jobId: Id,
-  at: Moment,
-  by: Job.shape.createdBy,
-}
-
-const onDevice = { ...envelope, deviceId: Id }
-
-export const Command = z.discriminatedUnion('type', [
-  z.strictObject({ ...envelope, type: z.literal('createJob'), facts: JobFacts }),
-  z.strictObject({ ...envelope, type: z.literal('editJob'), facts: JobFacts }),
-  z.strictObject({ ...envelope, type: z.literal('putSupply'), supply: JobSupply }),
-  z.strictObject({ ...envelope, type: z.literal('removeSupply'), supplyId: Id }),
-  z.strictObject({ ...envelope, type: z.literal('setSite'), site: Site.nullable() }),
-  z.strictObject({
-    ...envelope,
-    type: z.literal('setBackground'),
-    floor: keysOf(FLOORS),
-    background: Background.nullable(),
-  }),
-  z.strictObject({ ...envelope, type: z.literal('putThing'), thing: PlanThing }),
-  z.strictObject({ ...envelope, type: z.literal('removeThing'), thingId: Id }),
-  z.strictObject({ ...onDevice, type: z.literal('addDevice'), choice: DeviceChoice }),
-  z.strictObject({ ...onDevice, type: z.literal('editDevice'), choice: DeviceChoice }),
-  z.strictObject({ ...onDevice, type: z.literal('removeDevice') }),
-  z.strictObject({ ...onDevice, type: z.literal('setSight'), sight: Sight }),
-  z.strictObject({ ...onDevice, type: z.literal('setMount'), mount: Mount }),
-  z.strictObject({ ...onDevice, type: z.literal('setRoute'), route: Route }),
-  z.strictObject({ ...onDevice, type: z.literal('setTerminate'), terminate: Terminate }),
-  z.strictObject({ ...onDevice, type: z.literal('setSeal'), seal: Seal }),
-  z.strictObject({ ...onDevice, type: z.literal('setPower'), power: Power }),
-  z.strictObject({ ...onDevice, type: z.literal('setDetails'), details: Details }),
-  z.strictObject({
-    ...onDevice,
-    type: z.literal('recordStep'),
-    stepId: StepRecord.shape.stepId,
-    outcome: Outcome,
-  }),
-  z.strictObject({ ...onDevice, type: z.literal('clearStep'), stepId: StepRecord.shape.stepId }),
-  z.strictObject({ ...envelope, type: z.literal('addPhoto'), photoId: Id, facts: PhotoFacts }),
-  z.strictObject({ ...envelope, type: z.literal('removePhoto'), photoId: Id }),
-  z.strictObject({ ...envelope, type: z.literal('raiseFault'), faultId: Id, facts: FaultFacts }),
-  z.strictObject({ ...envelope, type: z.literal('editFault'), faultId: Id, facts: FaultFacts }),
-  z.strictObject({ ...envelope, type: z.literal('fixFault'), faultId: Id, fix: Fix }),
-  z.strictObject({
-    ...envelope,
-    type: z.literal('recheckFault'),
-    faultId: Id,
-    passed: z.boolean(),
-    note: Outcome.shape.note,
-  }),
-])
-export type Command = z.infer<typeof Command>
+type Kinds = typeof COMMANDS
+export type CommandType = keyof Kinds
+type Carried<T extends CommandType> = z.infer<z.ZodObject<Kinds[T]['shape']>>
 
 /** What a person or screen says; the envelope is added by whoever sends it. */
-export type Change = Command extends infer C
-  ? C extends Command
-    ? Omit<C, 'id' | 'jobId' | 'at' | 'by'>
-    : never
-  : never
+export type Change = { [T in CommandType]: { readonly type: T } & Carried<T> }[CommandType]
+export type Command = { [T in CommandType]: { type: T } & Envelope & Carried<T> }[CommandType]
 
-export interface Reason {
-  /** Where in the command, as a JSON pointer; '' for the whole. */
-  readonly path: string
-  readonly message: string
+const schemas = Object.entries(COMMANDS).map(([type, { shape }]) =>
+  z.strictObject({ ...ENVELOPE, type: z.literal(type), ...shape }),
+)
+export const Command = z.discriminatedUnion(
+  'type',
+  schemas as unknown as [z.ZodObject<{ type: z.ZodLiteral<CommandType> }>],
+) as unknown as z.ZodType<Command>
+
+/** What is common to all kinds, whatever they carry. */
+interface AnyKind {
+  readonly called: string
+  readonly apply: (job: Job, command: Command, catalogue: Catalogue) => Applied
+  readonly touches?: (command: Change) => Touched
 }
+const kindOf = (type: CommandType): AnyKind => COMMANDS[type] as unknown as AnyKind
 
-/** Turns Zod's issues into reasons with JSON pointers. */
-export function reasonsOf(error: z.ZodError): Reason[] {
-  return error.issues.map((issue) => ({
-    path: issue.path.map((step) => `/${String(step)}`).join(''),
-    message: issue.message,
-  }))
+/** What a command is called by those who gave it. */
+export const calledOf = ({ type }: Pick<Change, 'type'>): string => kindOf(type).called
+
+/** The single fields that a command sets. */
+export const touchedBy = (change: Change): Touched => kindOf(change.type).touches?.(change) ?? []
+
+/**
+ * Applies one command to a job and returns the new job, sharing whatever did not change, or the reasons for
+ * refusing it. Pure: the server persists what differs, the page shows it before the server has answered. A
+ * field that is set again is no longer in conflict.
+ */
+export function apply(job: Job | null, command: Command, catalogue: Catalogue): Applied {
+  if (command.type === 'createJob' && !job) return { ok: true, job: jobMade(command) }
+  if (!job) return refuse('/jobId', 'There is no job with this id.')
+  const applied = kindOf(command.type).apply(job, command, catalogue)
+  if (!applied.ok || applied.job.conflicts.length === 0 || command.type === 'noteConflict') return applied
+  const set = new Set(touchedBy(command).map(([path]) => path))
+  const left = applied.job.conflicts.filter(({ path }) => !set.has(path))
+  return left.length === applied.job.conflicts.length
+    ? applied
+    : { ok: true, job: { ...applied.job, conflicts: left } }
 }

@@ -7,9 +7,11 @@ import type { Job } from './job'
  */
 export function inverseOf(job: Job, change: Change): Change | null {
   switch (change.type) {
-    case 'putThing': {
-      const before = job.things.find(({ id }) => id === change.thing.id)
-      return before ? { type: 'putThing', thing: before } : { type: 'removeThing', thingId: change.thing.id }
+    case 'putThing':
+    case 'editThing': {
+      const thingId = change.type === 'putThing' ? change.thing.id : change.thingId
+      const before = job.things.find(({ id }) => id === thingId)
+      return before ? { type: 'putThing', thing: before } : { type: 'removeThing', thingId }
     }
     case 'removeThing': {
       const before = job.things.find(({ id }) => id === change.thingId)
@@ -23,14 +25,12 @@ export function inverseOf(job: Job, change: Change): Change | null {
       const { floor, ...background } = before
       return { type: 'setBackground', floor, background }
     }
-    case 'setSight': {
-      const before = job.devices.find(({ id }) => id === change.deviceId)?.sight
+    case 'setPlan': {
+      const { deviceId, plan } = change
+      if (!plan.sight) return null
+      const before = job.devices.find(({ id }) => id === deviceId)?.sight
       // A sight plan is not taken away again: off the plan is as far back as it goes.
-      return {
-        type: 'setSight',
-        deviceId: change.deviceId,
-        sight: before ?? { ...change.sight, place: null },
-      }
+      return { type: 'setPlan', deviceId, plan: { sight: before ?? { place: null } } }
     }
     default:
       return null

@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { anyJob, device, job, NOW } from '@/testing/jobs'
-import { apply, Command, commandsOf, Job, JOB_FILE_VERSION, openJobFile, reasonsOf, type Change } from '.'
+import { anyJob, device, job, NOW, said } from '@/testing/jobs'
+import { apply, Command, commandsOf, Job, RECORD_VERSION, openJobFile, reasonsOf, type Change } from '.'
 
 const ids = () => {
   let n = 0
   return () => `00000000-0000-4000-8000-${String(n++).padStart(12, '0')}`
 }
-const command = (change: Change, jobId = 'job-1') => ({ ...change, id: ids()(), jobId, at: NOW, by: 'Lead' })
+const command = (change: Change) => said(change)
 const refusal = (on: Job | null, change: Change) => {
   const applied = apply(on, command(change), CATALOGUE)
   return applied.ok ? 'applied' : applied.reasons.map(({ path, message }) => `${path} ${message}`).join()
@@ -48,7 +48,7 @@ describe('a job and its commands', () => {
     const before = job({ devices: [device(), device({ id: 'device-2', mark: '02' })] })
     const applied = apply(
       before,
-      command({ type: 'setPower', deviceId: 'device-2', power: { supplyId: 'switch', port: 1 } }),
+      command({ type: 'setPlan', deviceId: 'device-2', plan: { power: { supplyId: 'switch', port: 1 } } }),
       CATALOGUE,
     )
     expect(applied.ok && applied.job.devices[0]).toBe(before.devices[0])
@@ -89,8 +89,8 @@ describe('refusals name the field and say what to do', () => {
     [yard, { type: 'removeSupply', supplyId: 'switch' }, /Device 01 is powered from it/],
     [
       yard,
-      { type: 'setPower', deviceId: 'device-1', power: { supplyId: 'gone', port: 1 } },
-      /^\/power\/supplyId/,
+      { type: 'setPlan', deviceId: 'device-1', plan: { power: { supplyId: 'gone', port: 1 } } },
+      /^\/plan\/power\/supplyId/,
     ],
     [
       yard,
@@ -107,16 +107,16 @@ describe('refusals name the field and say what to do', () => {
 
   it('points at the field in a command that breaks the schema', () => {
     const parsed = Command.safeParse({
-      ...command({ type: 'setPower', deviceId: 'device-1', power: { supplyId: 'switch', port: 0 } }),
+      ...command({ type: 'setPlan', deviceId: 'device-1', plan: { power: { supplyId: 'switch', port: 0 } } }),
     })
     expect(parsed.success ? [] : reasonsOf(parsed.error)).toEqual([
-      { path: '/power/port', message: 'Ports count from 1.' },
+      { path: '/plan/power/port', message: 'Ports count from 1.' },
     ])
   })
 })
 
 it('leads a fault from raised over a temporary and a lasting fix to closed, and opens it again when the re-check fails', () => {
-  const said: Change[] = [
+  const changes: Change[] = [
     {
       type: 'raiseFault',
       faultId: 'f',
@@ -138,21 +138,21 @@ it('leads a fault from raised over a temporary and a lasting fix to closed, and 
     { type: 'recheckFault', faultId: 'f', passed: true, note: '' },
   ]
   let now = job()
-  const states = said.map((change) => {
+  const states = changes.map((change) => {
     const applied = apply(now, command(change), CATALOGUE)
     if (!applied.ok) throw new Error(JSON.stringify(applied.reasons))
     now = applied.job
     return now.faults[0]!.state
   })
   expect(states).toEqual(['open', 'temporary fix', 'fixed', 'open', 'fixed', 'closed'])
-  expect(refusal(now, said[1]!)).toMatch(/closed/)
+  expect(refusal(now, changes[1]!)).toMatch(/closed/)
 })
 
 describe('job files', () => {
   const file = (change: object = {}) =>
     JSON.stringify({
       format: 'neat-bracket-job',
-      version: JOB_FILE_VERSION,
+      version: RECORD_VERSION,
       job: job(),
       photos: [],
       ...change,

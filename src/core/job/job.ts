@@ -1,23 +1,27 @@
 import { z } from 'zod'
-import { STAGES } from '../findings'
+import { PLANNED_STAGES, STAGES, type PlannedStage } from '../findings'
+import { PLANS } from '../stages/plans'
 import {
   CAUSES,
   COAX_SCHOOLS,
   EDITIONS,
   EXPOSURES,
-  LEVELS,
-  PASSAGES,
   PIN_SCHEMES,
-  POLE_MATERIALS,
   SEALING_POLICIES,
   SEVERITIES,
-  SPACES,
   TERRAINS,
   UNIT_SYSTEMS,
   type Cause,
 } from './choices'
 import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId, Words } from './fields'
-import { FloorBackground, Place, PlanPoint, PlanThing, Site } from './plan'
+import { FloorBackground, PlanThing, Site } from './plan'
+
+export { Mount } from '../mount/plan'
+export { Power } from '../power/plan'
+export { Route, Segment } from '../route/plan'
+export { Seal } from '../seal/plan'
+export { Sight } from '../sight/plan'
+export { Terminate } from '../terminate/plan'
 
 /** The whole record of one site. These schemas are its definition, its validation and its file format. */
 
@@ -43,108 +47,6 @@ export type Allowances = z.infer<typeof Allowances>
 
 export const JobSupply = z.strictObject({ id: Id, name: Name, partId: PartId })
 export type JobSupply = z.infer<typeof JobSupply>
-
-export const Sight = z.strictObject({
-  heightM: between(0.3, 60, 'm'),
-  targetDistanceM: between(0.3, 500, 'm'),
-  targetHeightM: between(0, 20, 'm'),
-  level: keysOf(LEVELS),
-  focalMm: between(0.5, 300, 'mm'),
-  tiltDeg: between(-90, 90, '°'),
-  portrait: z.boolean(),
-  shutterS: between(0.00001, 2, 's'),
-  /** Where the customer asked for it; why and by whose agreement it stands elsewhere, when it does. */
-  wish: z.strictObject({
-    place: Line,
-    at: PlanPoint.nullable(),
-    kept: z.boolean(),
-    reason: Line,
-    agreedBy: Line,
-  }),
-  /** Where it stands on the plan; null while it is not on it. */
-  place: Place.nullable(),
-})
-export type Sight = z.infer<typeof Sight>
-
-export const Mount = z.strictObject({
-  fixingId: PartId,
-  fixingCount: z.int('Give a whole number.').min(1, 'At least one.').max(24, 'At most 24.'),
-  woodId: PartId.nullable(),
-  /** Thread in solid wood; ignored where the fixing is not a wood or lag screw. */
-  threadInWoodMm: between(0, 200, 'mm'),
-  /** The maker's own pull-out value for one fixing, when it replaces the catalogue's. */
-  makersPullN: between(1, 100_000, 'N').nullable(),
-  passage: keysOf(PASSAGES),
-  tethered: z.boolean(),
-  backed: z.boolean(),
-  /** From a fixing to the nearest edge of what it holds in, or mortar joint; null while not measured. */
-  edgeMm: between(0, 2000, 'mm').nullable(),
-  /**
-   * From the middle of the cable hole to the nearest vent slot, joist or joint; null where there is none
-   * near.
-   */
-  slotMm: between(0, 2000, 'mm').nullable(),
-  /** What it is banded to; null where it is no pole. */
-  pole: z
-    .strictObject({
-      material: keysOf(POLE_MATERIALS),
-      diameterMm: between(20, 1000, 'mm'),
-      wallMm: between(0.5, 500, 'mm'),
-      heightM: between(0.5, 60, 'm'),
-    })
-    .refine(({ diameterMm, wallMm }) => 2 * wallMm <= diameterMm, {
-      path: ['wallMm'],
-      message: 'The wall is thicker than half the pole.',
-    })
-    .nullable(),
-})
-export type Mount = z.infer<typeof Mount>
-
-export const Segment = z.strictObject({
-  id: Id,
-  space: keysOf(SPACES),
-  lengthM: between(0, 1000, 'm'),
-  riseM: between(-100, 100, 'm'),
-  temperatureC: between(-40, 90, '°C'),
-  conduitId: PartId.nullable(),
-  /**
-   * Stretches of the job's runs with the same name lie in the same conduit; '' where it has one to itself.
-   */
-  conduitName: Line,
-})
-export type Segment = z.infer<typeof Segment>
-
-export const Route = z.strictObject({
-  segments: z.array(Segment).max(40, 'At most 40 segments.'),
-  /** Patch leads at both ends together, outside the fixed link. */
-  cordsM: between(0, 50, 'm'),
-  /** Length of a ready-made lead; null when the cable is cut from a drum or box. */
-  leadLengthM: between(0.5, 100, 'm').nullable(),
-})
-export type Route = z.infer<typeof Route>
-
-export const Terminate = z.strictObject({ cameraEndId: PartId, headEndId: PartId })
-export type Terminate = z.infer<typeof Terminate>
-
-export const Seal = z.strictObject({
-  /** One sealing part, or none, for each opening of the stack; openings are named `part/opening`. */
-  choices: z
-    .array(
-      z.strictObject({
-        opening: z.string().min(1).max(80),
-        sealId: PartId.nullable(),
-        cables: z.int().min(1).max(8),
-      }),
-    )
-    .max(40),
-})
-export type Seal = z.infer<typeof Seal>
-
-export const Power = z.strictObject({
-  supplyId: Id,
-  port: z.int().min(1, 'Ports count from 1.').max(512).nullable(),
-})
-export type Power = z.infer<typeof Power>
 
 /** What is written on the device and given to it: never pairing codes or passwords. */
 export const Details = z.strictObject({
@@ -175,15 +77,21 @@ export const DeviceChoice = z.strictObject({
 })
 export type DeviceChoice = z.infer<typeof DeviceChoice>
 
+type NullablePlans = { [S in PlannedStage]: z.ZodNullable<(typeof PLANS)[S]> }
+/** Null as long as nobody has planned the stage. */
+const plans = Object.fromEntries(
+  PLANNED_STAGES.map((stage) => [stage, PLANS[stage].nullable()]),
+) as unknown as NullablePlans
+
+/** A device of which nothing is planned yet. */
+export const NO_PLANS = Object.fromEntries(PLANNED_STAGES.map((stage) => [stage, null])) as {
+  [S in PlannedStage]: null
+}
+
 export const Device = z.strictObject({
   id: Id,
   ...DeviceChoice.shape,
-  sight: Sight.nullable(),
-  mount: Mount.nullable(),
-  route: Route.nullable(),
-  terminate: Terminate.nullable(),
-  seal: Seal.nullable(),
-  power: Power.nullable(),
+  ...plans,
   details: Details,
 })
 export type Device = z.infer<typeof Device>
@@ -273,6 +181,36 @@ export const JobFacts = z.strictObject({
 })
 export type JobFacts = z.infer<typeof JobFacts>
 
+/** A value that somebody gave a field. */
+export const Given = z.strictObject({ value: z.unknown(), by: Name, at: Moment })
+
+/** A field that two people set without knowing of each other: both values are kept, the newer is in use. */
+export const Conflict = z.strictObject({
+  id: Id,
+  /** The way to the field: `device/<id>/sight/tiltDeg`. */
+  path: z.string().min(1).max(300),
+  newer: Given,
+  older: Given,
+})
+export type Conflict = z.infer<typeof Conflict>
+
+/** What was signed: the record as it was computed then, frozen. Later limits and parts never change it. */
+export const SignedFacts = z.strictObject({
+  /** The device whose record it is; null for the whole job. */
+  deviceId: Id.nullable(),
+  signedBy: Name,
+  /** Of the record's form, of every limit of the computation, and of the catalogue. */
+  versions: z.strictObject({ record: z.int(), limits: Line, catalogue: Line }),
+  /** The frozen record as JSON text. */
+  body: z.string().min(2).max(40_000_000),
+  /** SHA-256 of the body's UTF-8 bytes. */
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, 'A SHA-256 has 64 hexadecimal digits.'),
+})
+export type SignedFacts = z.infer<typeof SignedFacts>
+
+export const SignedRecord = z.strictObject({ id: Id, ...SignedFacts.shape, at: Moment, by: Name })
+export type SignedRecord = z.infer<typeof SignedRecord>
+
 export const MOST_THINGS = 5000
 
 export const Job = z.strictObject({
@@ -288,6 +226,8 @@ export const Job = z.strictObject({
   records: z.array(StepRecord),
   photos: z.array(Photo),
   faults: z.array(Fault),
+  conflicts: z.array(Conflict),
+  signed: z.array(SignedRecord),
 })
 export type Job = z.infer<typeof Job>
 

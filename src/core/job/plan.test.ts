@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, job, NOW } from '@/testing/jobs'
+import { device, job, said } from '@/testing/jobs'
 import { area, soffit, wall, xy } from '@/testing/plans'
 import { proposeMount } from '../mount'
 import { proposeSight } from '../sight'
@@ -10,7 +10,7 @@ import {
   Command,
   commandsOf,
   inverseOf,
-  JOB_FILE_VERSION,
+  RECORD_VERSION,
   openJobFile,
   PlanThing,
   reasonsOf,
@@ -19,16 +19,9 @@ import {
   type Job,
 } from '.'
 
-const say = (change: Change) => ({
-  ...change,
-  id: '0b0b3a3e-7b6c-4f0e-9a55-0c0d6a1b2c3d',
-  jobId: 'job-1',
-  at: NOW,
-  by: 'Lead',
-})
 const after = (now: Job, ...changes: Change[]) =>
   changes.reduce((held, change) => {
-    const applied = apply(held, Command.parse(say(change)), CATALOGUE)
+    const applied = apply(held, Command.parse(said(change)), CATALOGUE)
     if (!applied.ok) throw new Error(applied.reasons.map(({ message }) => message).join())
     return applied.job
   }, now)
@@ -102,7 +95,7 @@ describe('things on the plan', () => {
     expect(
       apply(
         full,
-        Command.parse(say({ type: 'putThing', thing: wall(0, 0, 1, 1, { id: 'one-more' }) })),
+        Command.parse(said({ type: 'putThing', thing: wall(0, 0, 1, 1, { id: 'one-more' }) })),
         CATALOGUE,
       ),
     ).toMatchObject({ ok: false, reasons: [{ path: '/thing' }] })
@@ -130,9 +123,9 @@ describe('undo', () => {
     [
       'a moved device',
       {
-        type: 'setSight',
+        type: 'setPlan',
         deviceId: 'device-1',
-        sight: { ...sight(), place: { floor: 'ground', x: 1, y: 2, panDeg: 3, rollDeg: 0 } },
+        plan: { sight: { ...sight(), place: { floor: 'ground', x: 1, y: 2, panDeg: 3, rollDeg: 0 } } },
       },
     ],
     [
@@ -202,7 +195,7 @@ describe('job files', () => {
       ok: true,
       file: {
         format: 'neat-bracket-job',
-        version: JOB_FILE_VERSION,
+        version: RECORD_VERSION,
         job: job({ devices: [device({ sight: sight() }), device({ id: 'd2', mark: '02' })] }),
         photos: [],
       },
@@ -223,7 +216,7 @@ describe('job files', () => {
       ok: true,
       file: {
         format: 'neat-bracket-job',
-        version: JOB_FILE_VERSION,
+        version: RECORD_VERSION,
         job: job({ devices: [device({ mount: mounted() })] }),
         photos: [],
       },

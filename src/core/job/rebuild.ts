@@ -1,7 +1,15 @@
+import type { z } from 'zod'
+import { PLANNED_STAGES } from '../findings'
+import type { PlanChange } from '../stages/plans'
 import type { Change, Command } from './command'
-import type { Device, Job, JobFacts } from './job'
+import { DeviceChoice, JobFacts, type Device, type Job } from './job'
+import { RECORD_VERSION } from './version'
 
-type Said = { change: Change; at: string; by: string }
+interface Said {
+  readonly change: Change
+  readonly at: string
+  readonly by: string
+}
 
 /**
  * The commands that make a job from nothing, each with its own moment and author; importers and the demo go
@@ -19,8 +27,9 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
   for (const thing of job.things) plan({ type: 'putThing', thing })
   for (const supply of job.supplies) plan({ type: 'putSupply', supply })
   for (const device of job.devices) planDevice(device, plan)
-  for (const { deviceId, stepId, at, by, ...outcome } of job.records)
+  for (const { deviceId, stepId, at, by, ...outcome } of job.records) {
     said.push({ change: { type: 'recordStep', deviceId, stepId, outcome }, at, by })
+  }
   for (const { id: faultId, raisedAt, raisedBy, events, state: _, ...facts } of job.faults) {
     said.push({ change: { type: 'raiseFault', faultId, facts }, at: raisedAt, by: raisedBy })
     for (const event of events) {
@@ -31,35 +40,33 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
       said.push({ change, at: event.at, by: event.by })
     }
   }
-  for (const { id: photoId, at, by, ...facts } of job.photos)
+  for (const { id: photoId, at, by, ...facts } of job.photos) {
     said.push({ change: { type: 'addPhoto', photoId, facts }, at, by })
-  return said.map(({ change, at, by }) => ({ ...change, id: nextId(), jobId, at, by }))
+  }
+  for (const conflict of job.conflicts) plan({ type: 'noteConflict', conflict })
+  for (const { id: recordId, at, by, ...facts } of job.signed) {
+    said.push({ change: { type: 'signRecord', recordId, facts }, at, by })
+  }
+  const envelope = { jobId, version: RECORD_VERSION, madeOn: '', base: null } as const
+  return said.map(({ change, at, by }) => ({ ...change, ...envelope, id: nextId(), at, by }))
 }
 
 /** The facts of a job that `createJob` and `editJob` carry. */
-export function factsOf({
-  name,
-  address,
-  units,
-  headEnd,
-  windMS,
-  terrain,
-  mainsV,
-  keepPhotoPlace,
-  policies,
-  allowances,
-}: Job): JobFacts {
-  return { name, address, units, headEnd, windMS, terrain, mainsV, keepPhotoPlace, policies, allowances }
+export const factsOf = (job: Job): JobFacts => only(JobFacts, job)
+
+/** The properties of an item that a schema names. */
+function only<S extends z.ZodObject>(schema: S, item: z.infer<S>): z.infer<S> {
+  const all = item as Record<string, unknown>
+  return Object.fromEntries(Object.keys(schema.shape).map((key) => [key, all[key]])) as z.infer<S>
 }
 
 function planDevice(device: Device, plan: (change: Change) => void): void {
-  const { id: deviceId, sight, mount, route, terminate, seal, power, details, ...choice } = device
-  plan({ type: 'addDevice', deviceId, choice })
-  if (sight) plan({ type: 'setSight', deviceId, sight })
-  if (mount) plan({ type: 'setMount', deviceId, mount })
-  if (route) plan({ type: 'setRoute', deviceId, route })
-  if (terminate) plan({ type: 'setTerminate', deviceId, terminate })
-  if (seal) plan({ type: 'setSeal', deviceId, seal })
-  if (power) plan({ type: 'setPower', deviceId, power })
-  plan({ type: 'setDetails', deviceId, details })
+  const { id: deviceId, details } = device
+  plan({ type: 'addDevice', deviceId, choice: only(DeviceChoice, device) })
+  const planned = PLANNED_STAGES.filter((stage) => device[stage] !== null)
+  if (planned.length > 0) {
+    const plans = Object.fromEntries(planned.map((stage) => [stage, device[stage]])) as PlanChange
+    plan({ type: 'setPlan', deviceId, plan: plans })
+  }
+  plan({ type: 'editDetails', deviceId, change: details })
 }

@@ -2,18 +2,11 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assess, assessAgain } from '../assess'
-import { device, job, NOW } from '@/testing/jobs'
-import { apply, Command, openJobFile, reasonsOf, type Change, type Job, type Route } from '.'
+import { device, job, NOW, said } from '@/testing/jobs'
+import { apply, Command, openJobFile, reasonsOf, RECORD_VERSION, type Change, type Job, type Route } from '.'
 
-const say = (change: Change) => ({
-  ...change,
-  id: '0b0b3a3e-7b6c-4f0e-9a55-0c0d6a1b2c3d',
-  jobId: 'job-1',
-  at: NOW,
-  by: 'Lead',
-})
 const reasons = (change: object) => {
-  const parsed = Command.safeParse({ ...say(change as Change) })
+  const parsed = Command.safeParse({ ...said(change as Change) })
   return parsed.success ? [] : reasonsOf(parsed.error).map(({ path, message }) => `${path} ${message}`)
 }
 
@@ -27,7 +20,7 @@ function asVersion3(): {
   const file = JSON.parse(readFileSync('demo/jobs/2-tamarisk-surgery.job.json', 'utf8')) as ReturnType<
     typeof asVersion3
   >
-  const { terrain: _t, mainsV: _m, keepPhotoPlace: _k, ...older } = file.job
+  const { terrain: _t, mainsV: _m, keepPhotoPlace: _k, conflicts: _c, signed: _s, ...older } = file.job
   const old = (id: string) => ({ 'bench/unpack': 'test/unpack', 'bench/power-up': 'test/bench' })[id] ?? id
   return {
     ...file,
@@ -58,7 +51,7 @@ it('a file of version 3 opens: mains by its units, no shared conduit, steps of t
   const opened = openJobFile(JSON.stringify(older))
   expect(opened).toMatchObject({
     ok: true,
-    file: { version: 4, job: { mainsV: 120, terrain: 'open', keepPhotoPlace: false } },
+    file: { version: RECORD_VERSION, job: { mainsV: 120, terrain: 'open', keepPhotoPlace: false } },
   })
   if (!opened.ok) return
   const now = opened.file.job
@@ -140,7 +133,7 @@ it('evidence of a closed fault stays; of an open one it goes', () => {
   const remove = (state: 'closed' | 'open') =>
     apply(
       job({ photos: [photo], faults: [{ ...fault, state }] }),
-      Command.parse(say({ type: 'removePhoto', photoId: 'p' })),
+      Command.parse(said({ type: 'removePhoto', photoId: 'p' })),
       CATALOGUE,
     )
   expect(remove('closed')).toMatchObject({ ok: false, reasons: [{ path: '/photoId' }] })

@@ -9,6 +9,7 @@ import type { WalkCamera } from './ask'
 import type { Eye } from './footprint'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
+import { boxAbout, occludersWithin } from './narrowed'
 import { firstBetween, nameOf, occludersOf, soffitBoard } from './occluders'
 import { imagerOf, uprightHalfDeg, type Point } from './projection'
 import { simulate, type SimulatedPicture } from './scene'
@@ -118,15 +119,19 @@ function look(
     place,
   )
   const least = LEVELS[levelsOf(policies.edition)[0]!].densityPxM
+  const profileM = Math.max(sight.targetDistanceM * 1.6, 6)
+  const axis = [along(place, place.panDeg, -profileM / 4), along(place, place.panDeg, profileM)]
+  const ahead = occludersWithin(occluders, boxAbout([place, ...axis], SIGHT_LIMITS.nearSurfaceM.value + 0.1))
   return {
     eye,
-    profile: alongAxis(occluders, place, Math.max(sight.targetDistanceM * 1.6, 6)),
-    hidden: firstBetween(occluders, eye.pose, targetOf(sight, place)),
-    near: allRound ? [] : nearSurfaces(eye.imager, eye.pose, occluders),
+    profile: alongAxis(ahead, place, profileM),
+    hidden: firstBetween(ahead, eye.pose, targetOf(sight, place)),
+    near: allRound ? [] : nearSurfaces(eye.imager, eye.pose, ahead),
     sun: site && exposure.outdoors && !allRound ? sunInPicture(eye, occluders, site) : null,
     private: here.flatMap((thing) => {
       if (thing.kind !== 'privacy' || !mayReach(eye, thing.outline)) return []
-      const { share, bestPxM } = lookingInto(thing, eye, occluders)
+      const between = occludersWithin(occluders, boxAbout([place, ...thing.outline], 0.5))
+      const { share, bestPxM } = lookingInto(thing, eye, between)
       return share > 0 && bestPxM >= least ? [{ name: nameOf(thing), share, bestPxM }] : []
     }),
     setBackM: lip && setBackM(place, lip.from, lip.to),

@@ -1,6 +1,7 @@
 import { getPosition } from 'suncalc'
 import type { Site } from '../job/plan'
 import type { Eye } from './footprint'
+import { byBearing } from './narrowed'
 import { firstBetween, type Occluders } from './occluders'
 import { axesOf, showsWay } from './projection'
 
@@ -79,20 +80,20 @@ export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: 
   const { moments, directions } = sunYear(site)
   const axes = axesOf(pose)
   // A ray to the sun only rises: what ends below the lens is never in its way.
-  const above: Occluders = {
-    uprights: occluders.uprights.filter(({ toM }) => toM > pose.z),
-    boards: occluders.boards.filter(({ heightM }) => heightM > pose.z),
-    solids: [],
-  }
+  const near = byBearing(
+    {
+      uprights: occluders.uprights.filter(({ toM }) => toM > pose.z),
+      boards: occluders.boards.filter(({ heightM }) => heightM > pose.z),
+    },
+    pose,
+  )
   const byMonth = new Array<number>(12).fill(0)
   const days = new Map<number, { first: number; last: number; minutes: number }>()
   for (let i = 0; i < moments.length; i++) {
     const [x, y, z] = [directions[3 * i]!, directions[3 * i + 1]!, directions[3 * i + 2]!]
-    if (
-      !showsWay(imager, axes, x, y, z) ||
-      firstBetween(above, pose, { x: pose.x + x * FAR_M, y: pose.y + y * FAR_M, z: pose.z + z * FAR_M })
-    )
-      continue
+    if (!showsWay(imager, axes, x, y, z)) continue
+    const sun = { x: pose.x + x * FAR_M, y: pose.y + y * FAR_M, z: pose.z + z * FAR_M }
+    if (firstBetween(near(x, y), pose, sun)) continue
     const moment = moments[i]!
     byMonth[new Date(moment).getUTCMonth()]! += (EVERY_DAYS * STEP_MIN) / 60
     const day = Math.floor(moment / DAY_MS)

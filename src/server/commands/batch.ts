@@ -1,9 +1,11 @@
 import 'server-only'
+import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { CATALOGUE } from '@/catalogue'
-import { apply, Command, reasonsOf, type Job, type Reason } from '@/core/job'
+import { apply, Command, conflictsOf, reasonsOf, upgradedCommand, type Job, type Reason } from '@/core/job'
 import { loadJob, revisionOf, saveJob, type Stored } from '../db/job'
 import type { Db } from '../db/open'
+import { commandsSince } from './history'
 
 /** What became of one command. */
 export type Answer =
@@ -27,67 +29,102 @@ export const Batch = z.strictObject({
     .max(5000, 'Send at most 5000 commands at once.'),
 })
 
+interface Open {
+  readonly before: Stored | null
+  now: Job | null
+  /** What was applied in this batch, with the commands that the server itself adds. */
+  readonly log: Command[]
+}
+
 /**
- * Applies a batch in one transaction. Each command is answered: applied, already applied (its id is known),
- * or refused with reasons. Refused commands change nothing and do not hold up the others.
+ * Applies a batch in one transaction. Each command, of whatever version, is answered: applied, already
+ * applied (its id is known), or refused with reasons. Refused commands change nothing and do not hold up the
+ * others.
  */
 export function applyBatch(db: Db, commands: readonly unknown[]): BatchAnswer {
   const saved: Stored[] = []
   const answer = db
     .transaction((): BatchAnswer => {
-      const jobs = new Map<string, { before: Stored | null; now: Job | null }>()
-      const known = db.prepare('SELECT body FROM command WHERE id = ?').pluck()
-      const log: Command[] = []
+      const jobs = new Map<string, Open>()
       const bodies = new Map<string, string>()
-
-      const answers = commands.map((raw): Answer => {
-        const parsed = Command.safeParse(raw)
-        if (!parsed.success) return { id: idOf(raw), status: 'refused', reasons: reasonsOf(parsed.error) }
-        const command = parsed.data
-        let job = jobs.get(command.jobId)
-        if (!job) {
-          const before = load(db, command.jobId)
-          job = { before, now: before?.job ?? null }
-          jobs.set(command.jobId, job)
-        }
-        const body = JSON.stringify(command)
-        const earlier = bodies.get(command.id) ?? (known.get(command.id) as string | undefined)
-        if (earlier !== undefined) {
-          if (earlier === body) return { id: command.id, status: 'already applied' }
-          return {
-            id: command.id,
-            status: 'refused',
-            reasons: [{ path: '/id', message: 'This id was used for another command.' }],
-          }
-        }
-        const lacking = missingPhoto(db, command)
-        if (lacking) return { id: command.id, status: 'refused', reasons: [lacking] }
-        const applied = apply(job.now, command, CATALOGUE)
-        if (!applied.ok) return { id: command.id, status: 'refused', reasons: applied.reasons }
-        job.now = applied.job
-        log.push(command)
-        bodies.set(command.id, body)
-        return { id: command.id, status: 'applied' }
-      })
+      const answers = commands.map((raw) => answerTo(db, raw, jobs, bodies))
       const revisions: Record<string, number> = {}
-      for (const [id, { before, now }] of jobs) {
-        const old = before?.revision ?? 0
+      for (const [id, { before, now, log }] of jobs) {
         if (!now) continue
-        const changed = now !== before?.job
-        revisions[id] = changed ? old + 1 : old
-        if (!changed) continue
-        saveJob(db, before?.job ?? null, now, old + 1)
-        saved.push({ revision: old + 1, job: now })
+        const revision = (before?.revision ?? 0) + (log.length > 0 ? 1 : 0)
+        revisions[id] = revision
+        if (log.length === 0) continue
+        saveJob(db, before?.job ?? null, now, revision)
+        keepCommands(db, log, revision)
+        saved.push({ revision, job: now })
       }
-      keepCommands(
-        db,
-        log.map((command) => ({ command, body: bodies.get(command.id)! })),
-      )
       return { answers, revisions }
     })
     .immediate()
   for (const stored of saved) heldBy(db).set(stored.job.id, stored) // only once the transaction stands
   return answer
+}
+
+function answerTo(db: Db, raw: unknown, jobs: Map<string, Open>, bodies: Map<string, string>): Answer {
+  const parsed = Command.safeParse(upgradedCommand(raw))
+  if (!parsed.success) return { id: idOf(raw), status: 'refused', reasons: reasonsOf(parsed.error) }
+  const command = parsed.data
+  const { id } = command
+  const refused = (...reasons: Reason[]): Answer => ({ id, status: 'refused', reasons })
+  let open = jobs.get(command.jobId)
+  if (!open) {
+    const before = load(db, command.jobId)
+    open = { before, now: before?.job ?? null, log: [] }
+    jobs.set(command.jobId, open)
+  }
+  const body = JSON.stringify(command)
+  const earlier = bodies.get(id) ?? bodyOf(db, id)
+  if (earlier === body) return { id, status: 'already applied' }
+  if (earlier !== null) return refused({ path: '/id', message: 'This id was used for another command.' })
+  if (command.type === 'noteConflict') {
+    return refused({ path: '/type', message: 'Conflicts are noted by the server alone.' })
+  }
+  const lacking = missingPhoto(db, command)
+  if (lacking) return refused(lacking)
+  const applied = apply(open.now, command, CATALOGUE)
+  if (!applied.ok) return refused(...applied.reasons)
+  open.now = applied.job
+  const conflicts = unknownTo(db, command, open)
+  open.log.push(command)
+  bodies.set(id, body)
+  for (const noted of conflicts) {
+    const kept = apply(open.now, noted, CATALOGUE)
+    if (!kept.ok) continue
+    open.now = kept.job
+    open.log.push(noted)
+  }
+  return { id, status: 'applied' }
+}
+
+/** A known command as it would be written today; null when the id is new. */
+function bodyOf(db: Db, id: string): string | null {
+  const held = db.prepare('SELECT body FROM command WHERE id = ?').pluck().get(id) as string | undefined
+  if (held === undefined) return null
+  const parsed = Command.safeParse(upgradedCommand(JSON.parse(held)))
+  return parsed.success ? JSON.stringify(parsed.data) : held
+}
+
+/** The notes of fields that somebody else set since the command's base, unknown to whoever said it. */
+function unknownTo(db: Db, command: Command, { before, log }: Open): Command[] {
+  const { base, jobId, at, by, version } = command
+  if (base === null || !before) return []
+  const since = base < before.revision ? (commandsSince(db, jobId, base) ?? []) : []
+  return conflictsOf(command, [...since, ...log]).map((conflict) => ({
+    type: 'noteConflict',
+    id: randomUUID(),
+    jobId,
+    at,
+    by,
+    version,
+    madeOn: 'server',
+    base: null,
+    conflict,
+  }))
 }
 
 /**
@@ -109,25 +146,22 @@ export function applyNew(db: Db, commands: readonly Command[]): 'exists' | reado
     .transaction((): 'exists' | readonly Reason[] => {
       if (revisionOf(db, made.id) !== null) return 'exists'
       saveJob(db, null, made, 1)
-      keepCommands(
-        db,
-        commands.map((command) => ({ command, body: JSON.stringify(command) })),
-      )
+      keepCommands(db, commands, 1)
       return []
     })
     .immediate()
 }
 
-function keepCommands(db: Db, log: readonly { readonly command: Command; readonly body: string }[]): void {
+function keepCommands(db: Db, log: readonly Command[], revision: number): void {
   const insert = db.prepare(
-    'INSERT INTO command (id, job_id, type, at, by, body, applied_at) VALUES (@id, @jobId, @type, @at, @by, @body, @appliedAt)',
+    `INSERT INTO command (id, job_id, type, at, by, body, applied_at, revision)
+     VALUES (@id, @jobId, @type, @at, @by, @body, @appliedAt, @revision)`,
   )
   const appliedAt = new Date().toISOString()
-  for (const {
-    command: { id, jobId, type, at, by },
-    body,
-  } of log)
-    insert.run({ id, jobId, type, at, by, body, appliedAt })
+  for (const command of log) {
+    const { id, jobId, type, at, by } = command
+    insert.run({ id, jobId, type, at, by, body: JSON.stringify(command), appliedAt, revision })
+  }
 }
 
 /** Loads a job, from memory when the record still stands at the same revision. */
@@ -153,13 +187,16 @@ function heldBy(db: Db): Map<string, Stored> {
   return held
 }
 
+function pictureIn(command: Command): { readonly sha256: string; readonly path: string } | null {
+  if (command.type === 'addPhoto') return { sha256: command.facts.sha256, path: '/facts/sha256' }
+  if (command.type === 'setBackground' && command.background) {
+    return { sha256: command.background.sha256, path: '/background/sha256' }
+  }
+  return null
+}
+
 function missingPhoto(db: Db, command: Command): Reason | null {
-  const named =
-    command.type === 'addPhoto'
-      ? { sha256: command.facts.sha256, path: '/facts/sha256' }
-      : command.type === 'setBackground' && command.background
-        ? { sha256: command.background.sha256, path: '/background/sha256' }
-        : null
+  const named = pictureIn(command)
   if (!named || db.prepare('SELECT 1 FROM photo_content WHERE sha256 = ?').get(named.sha256)) return null
   return { path: named.path, message: 'Upload the picture first: its bytes are not here yet.' }
 }

@@ -1,5 +1,5 @@
 import 'server-only'
-import { JOB_FILE_VERSION, type Job, type JobFile } from '@/core/job'
+import { RECORD_VERSION, type Job, type JobFile } from '@/core/job'
 import type { Db } from '../db/open'
 import { readPhoto } from '../photos/store'
 
@@ -10,5 +10,5 @@ export function jobFile(db: Db, folder: string, job: Job): JobFile {
     const photo = readPhoto(db, folder, sha256, 'original')
     return photo ? [{ sha256, base64: photo.bytes.toString('base64') }] : []
   })
-  return { format: 'neat-bracket-job', version: JOB_FILE_VERSION, job, photos }
+  return { format: 'neat-bracket-job', version: RECORD_VERSION, job, photos }
 }

@@ -33,7 +33,7 @@ export function DevicePage({ device, assessed }: { device: Device; assessed: Dev
           draftKey={`device:${job.id}:${device.id}`}
           action="Keep these parts"
           onSay={async (choice) => {
-            const said = await send({ type: 'editDevice', deviceId: device.id, choice })
+            const said = await send({ type: 'editDevice', deviceId: device.id, change: choice })
             setMessage(said.ok ? '✓ Kept.' : null)
             return said.ok ? [] : said.reasons
           }}
@@ -89,7 +89,7 @@ export function DetailFields({ device }: { device: Device }) {
             const parsed = Details.shape[key].safeParse(words)
             if (!parsed.success) return parsed.error.issues[0]!.message
             return refusalOf(
-              send({ type: 'setDetails', deviceId: device.id, details: { ...details, [key]: parsed.data } }),
+              send({ type: 'editDetails', deviceId: device.id, change: { [key]: parsed.data } }),
             )
           }}
         />
@@ -97,7 +97,7 @@ export function DetailFields({ device }: { device: Device }) {
       <Tick
         checked={details.passwordReplaced}
         onTick={(passwordReplaced) =>
-          void send({ type: 'setDetails', deviceId: device.id, details: { ...details, passwordReplaced } })
+          void send({ type: 'editDetails', deviceId: device.id, change: { passwordReplaced } })
         }
       >
         Default password replaced (never write it here)

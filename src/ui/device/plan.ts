@@ -12,8 +12,7 @@ type Input<S extends PlannedStage> = StateOf<S>['input']
 
 /** The command that plans a stage. */
 export function planChange<S extends PlannedStage>(stage: S, deviceId: string, input: Input<S>): Change {
-  const type = `set${stage[0]!.toUpperCase()}${stage.slice(1)}`
-  return { type, deviceId, [stage]: input } as unknown as Change
+  return { type: 'setPlan', deviceId, plan: { [stage]: input } }
 }
 
 /** One stage of one device for its sheet: what stands, how to try a change and how to keep it. */

@@ -10,6 +10,7 @@ import { Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DeviceRecord } from './DeviceRecord'
 import { PdfButton } from './PdfButton'
+import { Signatures } from './Signatures'
 
 /** Downloads and print, in one row that paper does not show. */
 export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: string }) {
@@ -96,6 +97,7 @@ export function HandOver() {
           </Table.Body>
         </Table.Root>
       </Table.ScrollArea>
+      <Signatures deviceId={null} />
       {assessment.devices.map(({ deviceId }) => (
         <Box key={deviceId} css={{ breakBefore: 'page' }}>
           <DeviceRecord deviceId={deviceId} />
@@ -114,6 +116,7 @@ export function OneRecord({ deviceId }: { deviceId: string }) {
       </Heading>
       <RecordBar jobId={job.id} deviceId={deviceId} />
       <DeviceRecord deviceId={deviceId} />
+      <Signatures deviceId={deviceId} />
     </Box>
   )
 }

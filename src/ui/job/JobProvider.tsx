@@ -1,13 +1,10 @@
 'use client'
 
-import { useQuery, useQueryClient } from '@tanstack/react-query'
 import {
   createContext,
-  useCallback,
   useContext,
   useEffect,
   useMemo,
-  useRef,
   useState,
   useSyncExternalStore,
   type ReactNode,
@@ -15,13 +12,9 @@ import {
 import { CATALOGUE } from '@/catalogue'
 import { assessAgain, type Assessed, type Assessment, type DeviceAssessment } from '@/core/assess'
 import type { Change, Device, Job } from '@/core/job'
-import { envelope, say, withCommands, type Said } from './commands'
 import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
-
-interface StoredJob {
-  readonly revision: number
-  readonly job: Job
-}
+import { say, type Said } from './commands'
+import { Replica, type StoredJob } from './replica'
 
 interface JobView {
   readonly job: Job
@@ -55,68 +48,24 @@ export function useOutbox(): OutboxState {
   return useSyncExternalStore(subscribe, snapshot, NOTHING_WAITING)
 }
 
-/**
- * Holds one job: what the server has, what waits in the outbox, what is being tried, and everything
- * computed from it.
- */
+/** Holds one job and everything computed from it. */
 export function JobProvider({ stored, children }: { stored: StoredJob; children: ReactNode }) {
-  const jobId = stored.job.id
-  const queries = useQueryClient()
+  const [replica] = useState(() => new Replica(stored))
+  useEffect(() => replica.follow(), [replica])
+  const job = useSyncExternalStore(replica.subscribe, replica.job, replica.job)
   const waiting = useOutbox()
-  const [tried, preview] = useState<Change | null>(null)
-  const { data } = useQuery<StoredJob>({
-    queryKey: ['job', jobId],
-    queryFn: async () => {
-      const response = await fetch(`/api/jobs/${jobId}`)
-      if (!response.ok) throw new Error('The job could not be read.')
-      return (await response.json()) as StoredJob
-    },
-    initialData: stored,
-  })
-
-  useEffect(
-    () =>
-      outbox().onApplied((commands, revisions) => {
-        const revision = revisions[jobId]
-        const own = commands.filter((command) => command.jobId === jobId)
-        if (revision === undefined || own.length === 0) return
-        const held = queries.getQueryData<StoredJob>(['job', jobId])
-        const job = held ? withCommands(held.job, own) : null
-        if (job && held?.revision === revision - 1)
-          queries.setQueryData<StoredJob>(['job', jobId], { revision, job })
-        else void queries.invalidateQueries({ queryKey: ['job', jobId] })
-      }),
-    [jobId, queries],
-  )
-
-  const own = useMemo(
-    () =>
-      waiting.waiting
-        .filter((one) => one.jobId === jobId && one.reasons === null)
-        .map(({ command }) => command),
-    [waiting.waiting, jobId],
-  )
-  const said = useMemo(() => withCommands(data.job, own) ?? data.job, [data.job, own])
-  const shown = useMemo(
-    () => (tried ? (withCommands(said, [envelope(jobId, tried)]) ?? said) : said),
-    [said, tried, jobId],
-  )
-
   const [assessShown] = useState(rememberingAssess)
-  const assessment = useMemo(() => assessShown(shown), [assessShown, shown])
-
-  const served = useRef(data.job)
-  useEffect(() => {
-    served.current = data.job
-  }, [data.job])
-  const latest = useCallback(
-    () => withCommands(served.current, outbox().unsent(jobId)) ?? served.current,
-    [jobId],
-  )
-  const send = useCallback((change: Change) => say(latest(), jobId, change), [latest, jobId])
-  const view = useMemo(
-    () => ({ job: shown, assessment, outbox: waiting, send, latest, preview }),
-    [shown, assessment, waiting, send, latest],
+  const assessment = useMemo(() => assessShown(job), [assessShown, job])
+  const view = useMemo<JobView>(
+    () => ({
+      job,
+      assessment,
+      outbox: waiting,
+      send: (change) => say(replica.latest(), replica.jobId, change, replica.revision),
+      latest: replica.latest,
+      preview: replica.preview,
+    }),
+    [job, assessment, waiting, replica],
   )
   return <View.Provider value={view}>{children}</View.Provider>
 }

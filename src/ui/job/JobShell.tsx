@@ -11,6 +11,7 @@ import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 import { serverAnswers } from '../outbox/post'
 import { screenAt, type ScreenName } from '../screens/address'
+import { Conflicts } from './Conflicts'
 import { useJob } from './JobProvider'
 import { Refused, Sent } from './Sent'
 import { Who } from './Who'
@@ -112,6 +113,7 @@ export function JobShell({ children }: { children: ReactNode }) {
         <ThemeSwitch />
       </Flex>
       <Refused />
+      <Conflicts />
       <Box as="main" id="main">
         {children}
       </Box>

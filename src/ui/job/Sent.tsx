@@ -2,7 +2,7 @@
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { CloudOff, RefreshCw } from 'lucide-react'
-import type { Command } from '@/core/job'
+import { calledOf } from '@/core/job'
 import { Removal } from '../kit/Removal'
 import { outbox, type Waiting } from '../outbox/outbox'
 import { useOutbox } from './JobProvider'
@@ -20,36 +20,6 @@ export function Sent() {
       {words}
     </HStack>
   )
-}
-
-/** What each command is called by those who gave it. */
-const CALLED: Readonly<Record<Command['type'], string>> = {
-  createJob: 'a new job',
-  editJob: 'the job’s facts',
-  putSupply: 'a supply',
-  removeSupply: 'a supply taken out',
-  setSite: 'where the site lies',
-  setBackground: 'the drawing under the plan',
-  putThing: 'something on the plan',
-  removeThing: 'something taken off the plan',
-  addDevice: 'a new device',
-  editDevice: 'a device’s parts',
-  removeDevice: 'a device taken out',
-  setSight: 'a sight plan',
-  setMount: 'a mount plan',
-  setRoute: 'a route plan',
-  setTerminate: 'the ends of a cable',
-  setSeal: 'the seals',
-  setPower: 'the power plan',
-  setDetails: 'what stands on a label',
-  recordStep: 'a recorded step',
-  clearStep: 'a step taken back',
-  addPhoto: 'a photo',
-  removePhoto: 'a photo taken out',
-  raiseFault: 'a fault',
-  editFault: 'a changed fault',
-  fixFault: 'a fix',
-  recheckFault: 'a re-check',
 }
 
 /** Saves everything that waits as a file. */
@@ -104,7 +74,7 @@ function RefusedLine({ one: { id, command, reasons } }: { one: Waiting }) {
   return (
     <HStack gap={3} alignItems="center" flexWrap="wrap" mb={2}>
       <Text flex="1" minW="220px">
-        <strong>Not taken over: {CALLED[command.type]}.</strong>{' '}
+        <strong>Not taken over: {calledOf(command)}.</strong>{' '}
         {reasons!.map(({ message }) => message).join(' ')}
       </Text>
       <Button minH="44px" variant="outline" colorPalette="inky" onClick={() => void outbox().retry(id)}>
@@ -112,7 +82,7 @@ function RefusedLine({ one: { id, command, reasons } }: { one: Waiting }) {
       </Button>
       <Removal
         label="Drop it"
-        asks={`Drop ${CALLED[command.type]}? It is nowhere else.`}
+        asks={`Drop ${calledOf(command)}? It is nowhere else.`}
         onRemove={() => outbox().drop(id)}
       />
     </HStack>

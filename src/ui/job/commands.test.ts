@@ -8,7 +8,12 @@ import { envelope, say, withCommands } from './commands'
 import { outbox } from '../outbox/outbox'
 
 const yard = job({ devices: [device()] })
-const power = { type: 'setPower' as const, deviceId: 'device-1', power: { supplyId: 'switch', port: 2 } }
+const powered = (supplyId: string, port: number) => ({
+  type: 'setPlan' as const,
+  deviceId: 'device-1',
+  plan: { power: { supplyId, port } },
+})
+const power = powered('switch', 2)
 
 beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no signal')))
@@ -33,8 +38,8 @@ describe('saying a change', () => {
     expect(outbox().snapshot().waiting).toHaveLength(before + 1)
   })
   it.each([
-    ['breaks the schema', { ...power, power: { supplyId: 'switch', port: 0 } }, '/power/port'],
-    ['does not fit the job', { ...power, power: { supplyId: 'gone', port: 1 } }, '/power/supplyId'],
+    ['breaks the schema', powered('switch', 0), '/plan/power/port'],
+    ['does not fit the job', powered('gone', 1), '/plan/power/supplyId'],
   ])('never lets one leave that %s, and names the field', async (_, change, path) => {
     const before = outbox().snapshot().waiting.length
     const said = await say(yard, 'job-1', change)
@@ -46,7 +51,7 @@ describe('saying a change', () => {
 describe('a job as it will be', () => {
   it('shows what waits, in order, and passes over what the server has taken over already', () => {
     const add = envelope('job-1', { type: 'putSupply', supply: { id: 'dc', name: 'DC', partId: 'dc-12-5' } })
-    const use = envelope('job-1', { ...power, power: { supplyId: 'dc', port: 1 } })
+    const use = envelope('job-1', powered('dc', 1))
     const now = withCommands(yard, [add, use])!
     expect(now.devices[0]!.power).toEqual({ supplyId: 'dc', port: 1 })
     const raise = envelope('job-1', {

@@ -4,21 +4,14 @@ import { Blob as NodeBlob } from 'node:buffer'
 import { createHash, randomUUID } from 'node:crypto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Command } from '@/core/job'
+import { said } from '@/testing/jobs'
 import { Outbox } from './outbox'
 import { OutboxStore } from './store'
 
 /** One storage and one job for each test: what an earlier one left behind sends nothing into the next. */
 let here = ''
-const NOW = '2026-03-02T09:30:00.000Z'
-const command = (change: object = {}): Command => ({
-  id: randomUUID(),
-  jobId: here,
-  at: NOW,
-  by: 'Lead',
-  type: 'removePhoto',
-  photoId: 'p',
-  ...change,
-})
+const command = (change: object = {}): Command =>
+  said({ type: 'removePhoto', photoId: 'p', ...change }, { jobId: here })
 const photo = (sha256: string) =>
   command({
     type: 'addPhoto',

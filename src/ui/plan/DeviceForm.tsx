@@ -29,9 +29,9 @@ export function DeviceForm({
   const sight = state.input
   const { place, wish } = sight
   const keep = (change: Partial<Sight>) =>
-    commit({ type: 'setSight', deviceId: device.id, sight: { ...sight, ...change } })
+    commit({ type: 'setPlan', deviceId: device.id, plan: { sight: { ...sight, ...change } } })
   const show = (change: Partial<Sight>) =>
-    attempt({ type: 'setSight', deviceId: device.id, sight: { ...sight, ...change } })
+    attempt({ type: 'setPlan', deviceId: device.id, plan: { sight: { ...sight, ...change } } })
   const draft = (field: string) => `${job.id}:plan:${device.id}:${field}`
   const common = { units: job.units, onGiveUp: () => attempt(null) }
   const field = (

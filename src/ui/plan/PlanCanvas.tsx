@@ -252,25 +252,27 @@ export const PlanCanvas = memo(function PlanCanvas({
     if (!device || !sight?.place) return null
     if (now.on === 'wish')
       return {
-        type: 'setSight' as const,
+        type: 'setPlan' as const,
         deviceId: device.id,
-        sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } },
+        plan: { sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } } },
       }
     if (now.on === 'aim')
       return {
-        type: 'setSight' as const,
+        type: 'setPlan' as const,
         deviceId: device.id,
-        sight: {
-          ...sight,
-          ...aimed(sight.place, at),
-          place: { ...sight.place, panDeg: round(bearingDeg(sight.place, at), 0.5) },
+        plan: {
+          sight: {
+            ...sight,
+            ...aimed(sight.place, at),
+            place: { ...sight.place, panDeg: round(bearingDeg(sight.place, at), 0.5) },
+          },
         },
       }
     const to = snapping ? (ontoEdge(at, options)?.at ?? snapped(at).at) : at
     return {
-      type: 'setSight' as const,
+      type: 'setPlan' as const,
       deviceId: device.id,
-      sight: { ...sight, place: { ...sight.place, ...to } },
+      plan: { sight: { ...sight, place: { ...sight.place, ...to } } },
     }
   }
   const original = useRef<(typeof job.things)[number] | null>(null)
@@ -315,23 +317,25 @@ export const PlanCanvas = memo(function PlanCanvas({
       if (!device || !sight) return
       if (tool.does === 'wish')
         void editor.commit({
-          type: 'setSight',
+          type: 'setPlan',
           deviceId: device.id,
-          sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } },
+          plan: { sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } } },
         })
       else {
         const edge = snapping ? ontoEdge(at, options) : null
         const spot = edge?.at ?? snapped(at).at
         void editor.commit({
-          type: 'setSight',
+          type: 'setPlan',
           deviceId: device.id,
-          sight: {
-            ...sight,
-            place: {
-              floor,
-              ...spot,
-              panDeg: edge?.outDeg ?? sight.place?.panDeg ?? 0,
-              rollDeg: sight.place?.rollDeg ?? 0,
+          plan: {
+            sight: {
+              ...sight,
+              place: {
+                floor,
+                ...spot,
+                panDeg: edge?.outDeg ?? sight.place?.panDeg ?? 0,
+                rollDeg: sight.place?.rollDeg ?? 0,
+              },
             },
           },
         })

@@ -32,24 +32,26 @@ import { SitePanel } from './SitePanel'
 import { ThingForm } from './ThingForm'
 import { LayerChoice, ToolHelp, Tools } from './Tools'
 import { WalkPanel } from './WalkPanel'
-import { useSurvey } from './worker'
+import { useSurvey, warm } from './worker'
 
-/** The sheet is fetched when the first screen of a job has opened; without signal since then it says so. */
-const PlanCanvas = dynamic(
-  () =>
-    import('./PlanCanvas').then(
-      (module) => module.PlanCanvas,
-      () => NotHere,
-    ),
-  {
-    ssr: false,
-    loading: () => (
-      <Text p={4} color="soft">
-        Laying out the plan…
-      </Text>
-    ),
-  },
-)
+/** Fetches the sheet; without signal since the job was opened, what stands in its place says so. */
+const fetchSheet = () =>
+  import('./PlanCanvas').then(
+    (module) => module.PlanCanvas,
+    () => NotHere,
+  )
+
+const PlanCanvas = dynamic(fetchSheet, {
+  ssr: false,
+  loading: () => (
+    <Text p={4} color="soft">
+      Laying out the plan…
+    </Text>
+  ),
+})
+
+/** Fetches what the plan wants while there is signal, so that it is there without. */
+export const equip = (): void => void fetchSheet().then(warm)
 
 /**
  * The site drawing: what stands where, what every camera sees of it, and who sees the point one asks about.
@@ -404,14 +406,16 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
       if (thing) void commit({ type: 'putThing', thing: moved(thing, dx * stepM, dy * stepM) })
       else if (device?.sight?.place)
         void commit({
-          type: 'setSight',
+          type: 'setPlan',
           deviceId: device.id,
-          sight: {
-            ...device.sight,
-            place: {
-              ...device.sight.place,
-              x: device.sight.place.x + dx * stepM,
-              y: device.sight.place.y + dy * stepM,
+          plan: {
+            sight: {
+              ...device.sight,
+              place: {
+                ...device.sight.place,
+                x: device.sight.place.x + dx * stepM,
+                y: device.sight.place.y + dy * stepM,
+              },
             },
           },
         })
@@ -422,11 +426,13 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
       used()
       const turn = (event.key === '[' ? -1 : 1) * (event.shiftKey ? 10 : 1)
       void commit({
-        type: 'setSight',
+        type: 'setPlan',
         deviceId: device.id,
-        sight: {
-          ...device.sight,
-          place: { ...device.sight.place, panDeg: (device.sight.place.panDeg + turn + 360) % 360 },
+        plan: {
+          sight: {
+            ...device.sight,
+            place: { ...device.sight.place, panDeg: (device.sight.place.panDeg + turn + 360) % 360 },
+          },
         },
       })
     } else if (event.key === 'Delete' && selection?.is === 'thing') {

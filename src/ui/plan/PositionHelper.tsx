@@ -142,12 +142,14 @@ export function PositionHelper({
                 minH="44px"
                 variant="ghost"
                 colorPalette="inky"
-                onPointerEnter={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })}
+                onPointerEnter={() =>
+                  attempt({ type: 'setPlan', deviceId, plan: { sight: sightAt(position) } })
+                }
                 onPointerLeave={() => attempt(null)}
-                onFocus={() => attempt({ type: 'setSight', deviceId, sight: sightAt(position) })}
+                onFocus={() => attempt({ type: 'setPlan', deviceId, plan: { sight: sightAt(position) } })}
                 onBlur={() => attempt(null)}
                 onClick={() => {
-                  void commit({ type: 'setSight', deviceId, sight: sightAt(position) })
+                  void commit({ type: 'setPlan', deviceId, plan: { sight: sightAt(position) } })
                   editor.select({ is: 'device', id: deviceId })
                 }}
               >

@@ -99,7 +99,7 @@ export function FaultPage({ faultId }: { faultId: string }) {
             draftKey={`fault-edit:${faultId}`}
             action="Keep the change"
             onSay={async (changed) => {
-              const said = await send({ type: 'editFault', faultId, facts: changed })
+              const said = await send({ type: 'editFault', faultId, change: changed })
               if (said.ok) edit(false)
               return said.ok ? [] : said.reasons
             }}

@@ -10,8 +10,7 @@ import { HandOver, OneRecord } from '../handover/HandOver'
 import { useJob } from '../job/JobProvider'
 import { useWay } from '../kit/go'
 import { Missing } from '../kit/Missing'
-import { PlanPage } from '../plan/PlanPage'
-import { warm } from '../plan/worker'
+import { equip, PlanPage } from '../plan/PlanPage'
 import { PullSheetPage } from '../pull/PullSheetPage'
 import { FaultPage } from '../punch/FaultPage'
 import { NewFault } from '../punch/NewFault'
@@ -47,7 +46,7 @@ export function JobScreens() {
   }, [title])
   // What other screens want later is fetched while there is signal.
   useEffect(() => {
-    import('../plan/PlanCanvas').then(warm, () => undefined) // without signal the plan says so itself
+    equip()
   }, [])
   return screen ? SHOWS[screen.name](screen.words, new URLSearchParams(query)) : <Missing />
 }

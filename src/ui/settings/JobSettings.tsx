@@ -30,7 +30,7 @@ export function JobSettings() {
           action="Keep these"
           unfolded
           onSay={async (facts) => {
-            const said = await send({ type: 'editJob', facts })
+            const said = await send({ type: 'editJob', change: facts })
             setSaved(said.ok)
             return said.ok ? [] : said.reasons
           }}

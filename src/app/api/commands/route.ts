@@ -1,6 +1,7 @@
 import { reasonsOf } from '@/core/job'
 import { answering, bodyOf } from '@/server/answer'
-import { applyBatch, Batch } from '@/server/commands/batch'
+import { Batch } from '@/server/commands/batch'
+import { applyTogether } from '@/server/commands/together'
 import { record } from '@/server/db/open'
 import { jsonOf, problem } from '@/server/problem'
 
@@ -16,7 +17,7 @@ export const POST = answering(async (request) => {
   const batch = Batch.safeParse(body)
   if (!batch.success)
     return problem(400, 'Not a batch', 'The body must be {"commands": [...]}.', reasonsOf(batch.error))
-  const answer = applyBatch(record(), batch.data.commands)
+  const answer = await applyTogether(record(), batch.data.commands)
   if (answer.answers.some(({ status }) => status !== 'refused')) return Response.json(answer)
   const errors = answer.answers.flatMap((one, index) =>
     one.status === 'refused'

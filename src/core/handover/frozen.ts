@@ -1,0 +1,188 @@
+import { z } from 'zod'
+import type { Assessment, DeviceAssessment } from '../assess'
+import { PLANNED_STAGES } from '../findings'
+import { RECORD_VERSION, hashOf } from '../job'
+import type { Device, Job, SignedFacts, SignedRecord } from '../job/job'
+import type { Catalogue } from '../parts'
+import { SOURCES } from '../sources'
+import { REGISTER } from '../sources/register'
+import { printReading } from '../units'
+
+/**
+ * What is signed: the record as it was computed on the day, in words and figures that no later limit or part
+ * changes.
+ */
+
+const FrozenFinding = z.object({
+  verdict: z.string(),
+  title: z.string(),
+  figure: z.string(),
+  limit: z.string(),
+  reason: z.string(),
+  source: z.string(),
+  advice: z.string(),
+})
+
+const FrozenDevice = z.object({
+  id: z.string(),
+  mark: z.string(),
+  name: z.string(),
+  /** The parts as the catalogue had them, each by its id. */
+  parts: z.record(z.string(), z.unknown()),
+  stages: z.record(
+    z.string(),
+    z.object({ figures: z.record(z.string(), z.string()), findings: z.array(FrozenFinding) }),
+  ),
+  /** What was planned, measured, photographed: the record itself. */
+  record: z.unknown(),
+  steps: z.array(z.object({ id: z.string(), title: z.string(), verdict: z.string(), says: z.string() })),
+})
+
+export const FrozenRecord = z.object({
+  name: z.string(),
+  address: z.string(),
+  sentence: z.string(),
+  devices: z.array(FrozenDevice),
+  faults: z.array(z.unknown()),
+})
+export type FrozenRecord = z.infer<typeof FrozenRecord>
+type FrozenDevice = z.infer<typeof FrozenDevice>
+
+/** The record of a job, or of one device of it, as it is computed now. */
+export function frozenRecord(
+  job: Job,
+  { sentence, devices }: Assessment,
+  catalogue: Catalogue,
+  deviceId: string | null,
+): FrozenRecord {
+  const ofIt = (one: { readonly deviceId: string | null }) => deviceId === null || one.deviceId === deviceId
+  return {
+    name: job.name,
+    address: job.address,
+    sentence,
+    devices: job.devices.flatMap((device, index) =>
+      ofIt({ deviceId: device.id }) ? [frozenDevice(job, device, devices[index]!, catalogue)] : [],
+    ),
+    faults: job.faults.filter(ofIt),
+  }
+}
+
+function frozenDevice(
+  job: Job,
+  device: Device,
+  assessed: DeviceAssessment,
+  catalogue: Catalogue,
+): FrozenDevice {
+  const { stages, steps } = assessed
+  const said = (reading: Parameters<typeof printReading>[0] | null) =>
+    reading === null ? '' : printReading(reading, job.units)
+  const planned = PLANNED_STAGES.flatMap((name) => {
+    const state = stages?.[name]
+    return state?.planned ? [{ name, ...state.result }] : []
+  })
+  return {
+    id: device.id,
+    mark: device.mark,
+    name: device.name,
+    parts: partsOf(device, catalogue),
+    stages: Object.fromEntries(
+      planned.map(({ name, figures, findings }) => [
+        name,
+        {
+          figures: Object.fromEntries(figures.map(({ label, reading }) => [label, said(reading)])),
+          findings: findings.map(({ verdict, title, figure, limit, reason, source, advice }) => ({
+            verdict,
+            title,
+            figure: said(figure),
+            limit: said(limit),
+            reason,
+            source: SOURCES[source].cite,
+            advice: advice ?? '',
+          })),
+        },
+      ]),
+    ),
+    record: { ...device, photos: job.photos.filter(({ deviceId }) => deviceId === device.id) },
+    steps: steps.flatMap(({ step, record, verdict, says }) =>
+      record ? [{ id: step.id, title: step.title, verdict: verdict ?? '', says }] : [],
+    ),
+  }
+}
+
+/** Every part that a device names, as the catalogue has it. */
+function partsOf(device: Device, catalogue: Catalogue): Record<string, unknown> {
+  const named = new Set(
+    JSON.stringify(device)
+      .match(/"[^"]+"/g)
+      ?.map((word) => word.slice(1, -1)),
+  )
+  const found: Record<string, unknown> = {}
+  for (const table of Object.values(catalogue) as ReadonlyMap<string, unknown>[]) {
+    for (const [id, part] of table) if (named.has(id)) found[id] = part
+  }
+  return found
+}
+
+/** What is signed, with the versions it was computed by and the hash that seals it. */
+export function sealed(
+  record: FrozenRecord,
+  catalogue: Catalogue,
+  signedBy: string,
+  deviceId: string | null,
+): SignedFacts {
+  const body = JSON.stringify(record)
+  const tables = Object.entries(catalogue).map(([name, table]) => [
+    name,
+    ...(table as ReadonlyMap<string, unknown>),
+  ])
+  const versions = {
+    record: RECORD_VERSION,
+    limits: hashOf(JSON.stringify(REGISTER)).slice(0, 12),
+    catalogue: hashOf(JSON.stringify(tables)).slice(0, 12),
+  }
+  return { deviceId, signedBy, versions, body, sha256: hashOf(body) }
+}
+
+/** What was signed, read back; null where it is not what its hash says. */
+export function unsealed({ body, sha256 }: SignedRecord): FrozenRecord | null {
+  if (hashOf(body) !== sha256) return null
+  const read = FrozenRecord.safeParse(JSON.parse(body))
+  return read.success ? read.data : null
+}
+
+/** What is computed otherwise now than when it was signed, a line each. */
+export function differences(signed: FrozenRecord, now: FrozenRecord): string[] {
+  const today = new Map(now.devices.map((device) => [device.id, device]))
+  const before = new Set(signed.devices.map(({ id }) => id))
+  return [
+    ...signed.devices.flatMap((device) => {
+      const other = today.get(device.id)
+      return other ? differencesOf(device, other) : [`${device.mark} ${device.name} is no longer in the job.`]
+    }),
+    ...now.devices
+      .filter(({ id }) => !before.has(id))
+      .map(({ mark, name }) => `${mark} ${name} has come since.`),
+  ]
+}
+
+function differencesOf(signed: FrozenDevice, now: FrozenDevice): string[] {
+  const lines: string[] = []
+  for (const stage of new Set([...Object.keys(signed.stages), ...Object.keys(now.stages)])) {
+    const [was, is] = [signed.stages[stage], now.stages[stage]]
+    const labels = new Set([...Object.keys(was?.figures ?? {}), ...Object.keys(is?.figures ?? {})])
+    for (const label of labels) {
+      const [a, b] = [was?.figures[label] ?? 'nothing', is?.figures[label] ?? 'nothing']
+      if (a !== b) lines.push(`${now.mark} ${stage}, ${label.toLowerCase()}: signed ${a}, now ${b}.`)
+    }
+    const found = (of: typeof was) => of?.findings.map(({ verdict, title }) => `${verdict}: ${title}`) ?? []
+    const [had, has] = [found(was), found(is)]
+    for (const one of has) if (!had.includes(one)) lines.push(`${now.mark} ${stage}: now ${one}.`)
+    for (const one of had) if (!has.includes(one)) lines.push(`${now.mark} ${stage}: no longer ${one}.`)
+  }
+  const steps = new Map(signed.steps.map(({ id, says }) => [id, says]))
+  for (const { id, title, says } of now.steps) {
+    const was = steps.get(id) ?? 'not recorded'
+    if (was !== says) lines.push(`${now.mark} ${title}: signed ${was}, now ${says}.`)
+  }
+  return lines
+}

@@ -1,0 +1,45 @@
+import { noteConflict, settleConflict } from './conflicts'
+import { addDevice, editDetails, editDevice, removeDevice, setPlan } from './devices'
+import { editFault, fixFault, raiseFault, recheckFault } from './faults'
+import { addPhoto, clearStep, recordStep, removePhoto } from './log'
+import { signRecord } from './signing'
+import {
+  createJob,
+  editJob,
+  editThing,
+  putSupply,
+  putThing,
+  removeSupply,
+  removeThing,
+  setBackground,
+  setSite,
+} from './site'
+
+/** Every kind of command there is: types, checks and what is said of them follow from this table. */
+export const COMMANDS = {
+  createJob,
+  editJob,
+  putSupply,
+  removeSupply,
+  setSite,
+  setBackground,
+  putThing,
+  editThing,
+  removeThing,
+  addDevice,
+  editDevice,
+  removeDevice,
+  setPlan,
+  editDetails,
+  recordStep,
+  clearStep,
+  addPhoto,
+  removePhoto,
+  raiseFault,
+  editFault,
+  fixFault,
+  recheckFault,
+  noteConflict,
+  settleConflict,
+  signRecord,
+} as const

@@ -1,0 +1,69 @@
+import { Id } from '../fields'
+import { Outcome, PhotoFacts, StepRecord } from '../job'
+import { changed, kind, refuse } from './kind'
+
+/** Commands of the install log: steps and photos. */
+
+const StepId = StepRecord.shape.stepId
+
+export const recordStep = kind({
+  shape: { deviceId: Id, stepId: StepId, outcome: Outcome },
+  called: 'a recorded step',
+  apply: (job, { deviceId, stepId, outcome, at, by }) => {
+    if (!job.devices.some(({ id }) => id === deviceId)) {
+      return refuse('/deviceId', 'There is no device with this id.')
+    }
+    if (outcome.state === 'left out' && outcome.note === '') {
+      return refuse('/outcome/note', 'Say why the step is left out.')
+    }
+    const record = { deviceId, stepId, ...outcome, at, by }
+    const index = job.records.findIndex((one) => one.stepId === stepId && one.deviceId === deviceId)
+    return changed(job, {
+      records: index < 0 ? [...job.records, record] : job.records.with(index, record),
+    })
+  },
+  touches: ({ deviceId, stepId, outcome }) => [[`step/${deviceId}/${stepId}`, outcome]],
+})
+
+export const clearStep = kind({
+  shape: { deviceId: Id, stepId: StepId },
+  called: 'a step taken back',
+  apply: (job, { deviceId, stepId }) => {
+    if (!job.devices.some(({ id }) => id === deviceId)) {
+      return refuse('/deviceId', 'There is no device with this id.')
+    }
+    return changed(job, {
+      records: job.records.filter((record) => record.deviceId !== deviceId || record.stepId !== stepId),
+    })
+  },
+})
+
+export const addPhoto = kind({
+  shape: { photoId: Id, facts: PhotoFacts },
+  called: 'a photo',
+  apply: (job, { photoId, facts, at, by }) => {
+    const { deviceId, faultId } = facts
+    if (job.photos.some(({ id }) => id === photoId)) {
+      return refuse('/photoId', 'This photo is in the job already.')
+    }
+    if (deviceId !== null && !job.devices.some(({ id }) => id === deviceId)) {
+      return refuse('/facts/deviceId', 'There is no device with this id.')
+    }
+    if (faultId !== null && !job.faults.some(({ id }) => id === faultId)) {
+      return refuse('/facts/faultId', 'There is no fault with this id.')
+    }
+    return changed(job, { photos: [...job.photos, { id: photoId, ...facts, at, by }] })
+  },
+})
+
+export const removePhoto = kind({
+  shape: { photoId: Id },
+  called: 'a photo taken out',
+  apply: (job, { photoId }) => {
+    const photo = job.photos.find(({ id }) => id === photoId)
+    if (job.faults.some(({ id, state }) => id === photo?.faultId && state === 'closed')) {
+      return refuse('/photoId', 'It is evidence of a closed fault: it stays in the record.')
+    }
+    return changed(job, { photos: job.photos.filter(({ id }) => id !== photoId) })
+  },
+})

@@ -1,0 +1,110 @@
+import { z } from 'zod'
+import { FLOORS } from '../choices'
+import { Id, keysOf } from '../fields'
+import { JobFacts, JobSupply, MOST_THINGS, type Job } from '../job'
+import { Background, PlanThing, Site } from '../plan'
+import { changed, fieldsOf, kind, put, reasonsOf, refuse, unknownPart, type Envelope } from './kind'
+
+/** Commands about the job as a whole, its supplies, and what stands on its plans. */
+
+export const createJob = kind({
+  shape: { facts: JobFacts },
+  called: 'a new job',
+  apply: () => refuse('/jobId', 'This job exists already.'),
+})
+
+/** The job that `createJob` makes. */
+export function jobMade({ jobId, at, by, facts }: Envelope & { facts: JobFacts }): Job {
+  return {
+    id: jobId,
+    ...facts,
+    createdAt: at,
+    createdBy: by,
+    site: null,
+    backgrounds: [],
+    things: [],
+    supplies: [],
+    devices: [],
+    records: [],
+    photos: [],
+    faults: [],
+    conflicts: [],
+    signed: [],
+  }
+}
+
+export const editJob = kind({
+  shape: { change: JobFacts.partial() },
+  called: 'the job’s facts',
+  apply: (job, { change }) => changed(job, change),
+  touches: ({ change }) => fieldsOf('job', change),
+})
+
+export const putSupply = kind({
+  shape: { supply: JobSupply },
+  called: 'a supply',
+  apply: (job, { supply }, catalogue) =>
+    catalogue.supplies.has(supply.partId)
+      ? changed(job, { supplies: put(job.supplies, supply) })
+      : unknownPart('/supply/partId', supply.partId),
+  touches: ({ supply: { id, ...fields } }) => fieldsOf(`supply/${id}`, fields),
+})
+
+export const removeSupply = kind({
+  shape: { supplyId: Id },
+  called: 'a supply taken out',
+  apply: (job, { supplyId }) => {
+    const user = job.devices.find((device) => device.power?.supplyId === supplyId)
+    if (user) {
+      return refuse('/supplyId', `Device ${user.mark} is powered from it: choose another supply there first.`)
+    }
+    return changed(job, { supplies: job.supplies.filter(({ id }) => id !== supplyId) })
+  },
+})
+
+export const setSite = kind({
+  shape: { site: Site.nullable() },
+  called: 'where the site lies',
+  apply: (job, { site }) => changed(job, { site }),
+  touches: ({ site }) => [['site', site]],
+})
+
+export const setBackground = kind({
+  shape: { floor: keysOf(FLOORS), background: Background.nullable() },
+  called: 'the drawing under the plan',
+  apply: (job, { floor, background }) => {
+    const others = job.backgrounds.filter((other) => other.floor !== floor)
+    return changed(job, { backgrounds: background ? [...others, { floor, ...background }] : others })
+  },
+  touches: ({ floor, background }) => [[`background/${floor}`, background]],
+})
+
+export const putThing = kind({
+  shape: { thing: PlanThing },
+  called: 'something on the plan',
+  apply: (job, { thing }) => {
+    if (job.things.length >= MOST_THINGS && !job.things.some(({ id }) => id === thing.id)) {
+      return refuse('/thing', `A job holds at most ${MOST_THINGS} things on its plans.`)
+    }
+    return changed(job, { things: put(job.things, thing) })
+  },
+})
+
+export const editThing = kind({
+  shape: { thingId: Id, change: z.record(z.string().max(40), z.unknown()) },
+  called: 'something on the plan',
+  apply: (job, { thingId, change }) => {
+    const thing = job.things.find(({ id }) => id === thingId)
+    if (!thing) return refuse('/thingId', 'There is nothing with this id on the plans.')
+    const made = PlanThing.safeParse({ ...thing, ...change, id: thing.id, kind: thing.kind })
+    if (!made.success) return { ok: false, reasons: reasonsOf(made.error, '/change') }
+    return changed(job, { things: put(job.things, made.data) })
+  },
+  touches: ({ thingId, change }) => fieldsOf(`thing/${thingId}`, change),
+})
+
+export const removeThing = kind({
+  shape: { thingId: Id },
+  called: 'something taken off the plan',
+  apply: (job, { thingId }) => changed(job, { things: job.things.filter(({ id }) => id !== thingId) }),
+})

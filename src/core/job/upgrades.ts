@@ -1,0 +1,163 @@
+import { USUAL_MAINS_V, USUAL_WIND_MS } from './job'
+
+/**
+ * How records of earlier versions become what they are today. An upgrade names the pieces that it changes;
+ * the pieces stand in job files and in commands alike, so both open from any year. What is malformed stays
+ * so, for the schema to name.
+ */
+
+type Rough = Record<string, unknown>
+type Change = (piece: Rough) => Rough
+const isRough = (value: unknown): value is Rough =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+const changedIf = (value: unknown, change: Change | undefined): unknown =>
+  change && isRough(value) ? change(value) : value
+const each = (list: unknown, change: Change): unknown =>
+  Array.isArray(list) ? list.map((one: unknown) => changedIf(one, change)) : list
+
+interface Upgrade {
+  /** Facts of a job, as its first and its later commands carry them. A later one may hold only some. */
+  readonly facts?: Change
+  /** Plans of a device, by stage. */
+  readonly plans?: Readonly<Record<string, Change>>
+  /** What carries the id of a step: records, photos, commands. */
+  readonly step?: Change
+  readonly fault?: Change
+  /** What only a whole device, a whole job or a whole command shows. */
+  readonly device?: Change
+  readonly job?: Change
+  readonly command?: Change
+}
+
+/** Steps on the bench no longer carry the name of a stage. */
+const RENAMED_STEPS: Readonly<Record<string, string>> = {
+  'test/unpack': 'bench/unpack',
+  'test/bench': 'bench/power-up',
+}
+const renamed = (stepId: unknown): unknown =>
+  typeof stepId === 'string' ? (RENAMED_STEPS[stepId] ?? stepId) : stepId
+
+/** One step a version, oldest first: the first leads to version 2. */
+const UPGRADES: readonly Upgrade[] = [
+  {
+    // 2 knows the plan: site, backgrounds, things, and where each device and wish stands on it.
+    plans: {
+      sight: (sight) => ({
+        place: null,
+        ...sight,
+        wish: isRough(sight.wish) ? { at: null, ...sight.wish } : sight.wish,
+      }),
+    },
+    job: (job) => ({ site: null, backgrounds: [], things: [], ...job }),
+  },
+  {
+    // 3 knows the wind, poles, and what stands near the holes.
+    facts: (facts) => ({ windMS: USUAL_WIND_MS, ...facts }),
+    plans: { mount: (mount) => ({ edgeMm: null, slotMm: null, pole: null, ...mount }) },
+  },
+  {
+    // 4 knows terrain, mains volts, shared conduits, and whether photos keep their place.
+    facts: (facts) => ({
+      terrain: 'open',
+      mainsV: facts.units === 'imperial' ? USUAL_MAINS_V.imperial : USUAL_MAINS_V.metric,
+      keepPhotoPlace: false,
+      ...facts,
+    }),
+    plans: {
+      route: (route) => ({
+        ...route,
+        segments: each(route.segments, (segment) => ({ conduitName: '', ...segment })),
+      }),
+    },
+    step: (one) => ({ ...one, stepId: renamed(one.stepId) }),
+    fault: (fault) =>
+      typeof fault.origin === 'string' && fault.origin.startsWith('step:')
+        ? { ...fault, origin: `step:${String(renamed(fault.origin.slice(5)))}` }
+        : fault,
+    // The all-round lens is f-theta.
+    device: (device) =>
+      device.cameraId === 'panoramic-12mp' && isRough(device.sight) && device.sight.focalMm === 1.6
+        ? { ...device, sight: { ...device.sight, focalMm: 2.36 } }
+        : device,
+  },
+  {
+    // 5 knows fields that two people set at once, signed records, and commands that say fields.
+    job: (job) => ({ conflicts: [], signed: [], ...job }),
+    command: (command) => ({ madeOn: '', base: null, ...inFields(command) }),
+  },
+]
+
+/** Commands that carried whole plans, each of a type of its own, as ones that say fields. */
+function inFields(command: Rough): Rough {
+  const { type, ...rest } = command
+  const stage = typeof type === 'string' ? WHOLE_PLANS[type] : undefined
+  if (stage !== undefined && stage in rest) {
+    const { [stage]: plan, ...others } = rest
+    return { ...others, type: 'setPlan', plan: { [stage]: plan } }
+  }
+  const [now, key] = (typeof type === 'string' ? WHOLE_FACTS[type] : undefined) ?? []
+  if (now === undefined || key === undefined || !(key in rest)) return command
+  const { [key]: change, ...others } = rest
+  return { ...others, type: now, change }
+}
+
+const WHOLE_PLANS: Readonly<Record<string, string>> = {
+  setSight: 'sight',
+  setMount: 'mount',
+  setRoute: 'route',
+  setTerminate: 'terminate',
+  setSeal: 'seal',
+  setPower: 'power',
+}
+const WHOLE_FACTS: Readonly<Record<string, readonly [now: string, key: string]>> = {
+  setDetails: ['editDetails', 'details'],
+  editJob: ['editJob', 'facts'],
+  editDevice: ['editDevice', 'choice'],
+  editFault: ['editFault', 'facts'],
+}
+
+function upgradeJob(job: Rough, { facts, plans = {}, step, fault, device, job: whole }: Upgrade): Rough {
+  const planned: Change = (one) => {
+    const made = Object.entries(plans).map(([stage, change]) => [stage, changedIf(one[stage], change)])
+    const known = made.filter(([stage]) => (stage as string) in one)
+    return changedIf({ ...one, ...Object.fromEntries(known) }, device) as Rough
+  }
+  const next: Rough = {
+    ...(facts ? facts(job) : job),
+    devices: each(job.devices, planned),
+    ...(step ? { records: each(job.records, step), photos: each(job.photos, step) } : {}),
+    ...(fault ? { faults: each(job.faults, fault) } : {}),
+  }
+  return whole ? whole(next) : next
+}
+
+/** Until version 4 a command carried whole facts and plans; what it lacks of them is filled in. */
+function upgradeCommand(command: Rough, upgrade: Upgrade): Rough {
+  const { facts, plans = {}, step, fault, command: whole } = upgrade
+  let next = command
+  const { type } = command
+  if (type === 'createJob' || type === 'editJob') next = { ...next, facts: changedIf(next.facts, facts) }
+  for (const [stage, change] of Object.entries(plans)) {
+    if (stage in next) next = { ...next, [stage]: changedIf(next[stage], change) }
+  }
+  if (step && 'stepId' in next) next = step(next)
+  if (type === 'addPhoto') next = { ...next, facts: changedIf(next.facts, step) }
+  if (type === 'raiseFault' || type === 'editFault') next = { ...next, facts: changedIf(next.facts, fault) }
+  return whole ? whole(next) : next
+}
+
+/** A job of an older version as one of today's. */
+export function upgradedJob(job: unknown, from: number): unknown {
+  return isRough(job) ? UPGRADES.slice(from - 1).reduce(upgradeJob, job) : job
+}
+
+/** A command of any version as one of today's; one that names no version is of before versions were named. */
+export function upgradedCommand(command: unknown): unknown {
+  if (!isRough(command)) return command
+  const { version } = command
+  const from = version === undefined ? 1 : version
+  if (typeof from !== 'number' || !Number.isInteger(from) || from < 1 || from > UPGRADES.length + 1) {
+    return command
+  }
+  return { ...UPGRADES.slice(from - 1).reduce(upgradeCommand, command), version: UPGRADES.length + 1 }
+}

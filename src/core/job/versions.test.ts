@@ -1,0 +1,214 @@
+import { describe, expect, it } from 'vitest'
+import { CATALOGUE } from '@/catalogue'
+import { device, job, NOW } from '@/testing/jobs'
+import { apply, Command, commandsOf, factsOf, upgradedCommand } from '.'
+
+/**
+ * Commands as programs of every version wrote them: a day's work without signal outlives an update. The
+ * bodies are the old forms, word for word; none is made by today's code.
+ */
+const ENVELOPE = { jobId: 'job-1', at: NOW, by: 'Installer 1' }
+const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
+const policies = {
+  pinScheme: 'T568B',
+  sealing: 'by exposure',
+  coaxSchool: 'twist-on',
+  edition: '2014',
+  contactGrease: 'in salt air',
+}
+const allowances = {
+  deviceSlackM: 1,
+  headEndSlackM: 3,
+  dripLoopM: 0.3,
+  serviceLoopM: 1,
+  cutOffM: 0.3,
+  terminationM: 0.1,
+  wastePercent: 5,
+}
+const facts = { name: 'Old yard', address: '', units: 'imperial', headEnd: '', policies, allowances }
+const sight = {
+  heightM: 3,
+  targetDistanceM: 6,
+  targetHeightM: 1.6,
+  level: 'recognise',
+  focalMm: 4,
+  tiltDeg: 12,
+  portrait: false,
+  shutterS: 0.004,
+  wish: { place: 'left', kept: true, reason: '', agreedBy: '' },
+}
+const mount = {
+  fixingId: 'screw-8',
+  fixingCount: 4,
+  woodId: null,
+  threadInWoodMm: 30,
+  makersPullN: null,
+  passage: 'bare cable',
+  tethered: false,
+  backed: false,
+}
+const segment = {
+  id: 'a',
+  space: 'loft',
+  lengthM: 8,
+  riseM: 0,
+  temperatureC: 40,
+  conduitId: null,
+}
+const choice = {
+  mark: '01',
+  name: 'Doors',
+  cameraId: 'bullet-4mp-vf',
+  mountIds: ['junction-box'],
+  surfaceId: 'timber-wall',
+  exposure: 'open weather',
+  cableId: 'cat6-outdoor',
+  accessoryIds: [],
+}
+const details = {
+  serial: 'NB-1',
+  hardwareAddress: '',
+  networkAddress: '',
+  firmware: '',
+  passwordReplaced: true,
+}
+const fault = {
+  deviceId: null,
+  stage: null,
+  origin: 'step:test/unpack',
+  title: 'Scratched',
+  severity: 'looks',
+  cause: 'other',
+  note: '',
+  due: null,
+}
+const placed = { ...sight, wish: { ...sight.wish, at: null }, place: null }
+const braced = { ...mount, edgeMm: 40, slotMm: null, pole: null }
+
+/** What each version knew, told in the order in which it was said. */
+const SAID: Readonly<Record<number, readonly object[]>> = {
+  1: [
+    { type: 'createJob', facts },
+    { type: 'putSupply', supply: { id: 'switch', name: 'Switch', partId: 'switch-8' } },
+    { type: 'addDevice', deviceId: 'device-1', choice },
+    { type: 'setSight', deviceId: 'device-1', sight },
+    { type: 'setMount', deviceId: 'device-1', mount },
+    { type: 'setRoute', deviceId: 'device-1', route: { segments: [segment], cordsM: 1, leadLengthM: null } },
+    {
+      type: 'setTerminate',
+      deviceId: 'device-1',
+      terminate: { cameraEndId: 'plug', headEndId: 'jack' },
+    },
+    { type: 'setSeal', deviceId: 'device-1', seal: { choices: [] } },
+    { type: 'setPower', deviceId: 'device-1', power: { supplyId: 'switch', port: 2 } },
+    { type: 'setDetails', deviceId: 'device-1', details },
+    {
+      type: 'recordStep',
+      deviceId: 'device-1',
+      stepId: 'test/unpack',
+      outcome: { state: 'done', value: null, choice: null, note: 'dry' },
+    },
+    { type: 'raiseFault', faultId: 'f', facts: fault },
+    { type: 'editFault', faultId: 'f', facts: { ...fault, severity: 'safety' } },
+    { type: 'editDevice', deviceId: 'device-1', choice: { ...choice, name: 'Double doors' } },
+    { type: 'editJob', facts: { ...facts, headEnd: 'Office' } },
+  ],
+  2: [{ type: 'setSight', deviceId: 'device-1', sight: { ...placed, tiltDeg: 14 } }],
+  3: [
+    { type: 'setMount', deviceId: 'device-1', mount: braced },
+    { type: 'editJob', facts: { ...facts, headEnd: 'Office', windMS: 52 } },
+  ],
+  4: [
+    {
+      type: 'setRoute',
+      deviceId: 'device-1',
+      route: { segments: [{ ...segment, conduitName: 'riser' }], cordsM: 2, leadLengthM: null },
+    },
+    {
+      type: 'editJob',
+      facts: {
+        ...facts,
+        headEnd: 'Office',
+        windMS: 52,
+        terrain: 'water',
+        mainsV: 110,
+        keepPhotoPlace: true,
+      },
+    },
+  ],
+}
+
+describe('commands of every version are still taken', () => {
+  const commands = Object.values(SAID)
+    .flat()
+    .map((change, n) => ({ ...change, ...ENVELOPE, id: id(n) }))
+  const made = commands.reduce<ReturnType<typeof job> | null>((now, old) => {
+    const command = Command.parse(upgradedCommand(old))
+    const applied = apply(now, command, CATALOGUE)
+    if (!applied.ok) throw new Error(`${command.type}: ${JSON.stringify(applied.reasons)}`)
+    return applied.job
+  }, null)!
+
+  it('and lead to what they said, with today’s defaults where they knew nothing', () => {
+    expect(factsOf(made)).toMatchObject({ name: 'Old yard', headEnd: 'Office', windMS: 52, terrain: 'water' })
+    expect(factsOf(made)).toMatchObject({ mainsV: 110, keepPhotoPlace: true })
+    const [only] = made.devices
+    expect(only).toMatchObject({ name: 'Double doors', details, power: { supplyId: 'switch', port: 2 } })
+    expect(only!.sight).toEqual({ ...placed, tiltDeg: 14 })
+    expect(only!.mount).toEqual(braced)
+    expect(only!.route!.segments).toEqual([{ ...segment, conduitName: 'riser' }])
+    expect(made.records.map(({ stepId, note }) => [stepId, note])).toEqual([['bench/unpack', 'dry']])
+    expect(made.faults[0]).toMatchObject({ severity: 'safety', origin: 'step:bench/unpack' })
+  })
+  it('the first job’s facts: mains by its units, a usual wind, open ground', () => {
+    const first = upgradedCommand({ ...SAID[1]![0], ...ENVELOPE, id: id(0) })
+    expect(first).toMatchObject({
+      facts: { windMS: 45, terrain: 'open', mainsV: 120, keepPhotoPlace: false },
+    })
+  })
+  it('what names its version is brought up from there, and what is of today stays as it is', () => {
+    for (const command of commandsOf(made, () => id(99))) expect(upgradedCommand(command)).toEqual(command)
+    const fromFour = { ...SAID[4]![0], ...ENVELOPE, id: id(5), version: 4 }
+    expect(Command.parse(upgradedCommand(fromFour))).toMatchObject({
+      type: 'setPlan',
+      base: null,
+      madeOn: '',
+    })
+  })
+  it('what no version wrote is left for the schema to name', () => {
+    for (const odd of [
+      null,
+      7,
+      [],
+      { type: 'setSight' },
+      { version: 99 },
+      { version: -1, type: 'editJob' },
+    ]) {
+      expect(Command.safeParse(upgradedCommand(odd)).success).toBe(false)
+    }
+  })
+})
+
+it('a plan that nobody made yet comes whole; later its fields come alone', () => {
+  const yard = job({ devices: [device()] })
+  const say = (plan: object) =>
+    apply(
+      yard,
+      Command.parse({
+        ...ENVELOPE,
+        id: id(1),
+        version: 5,
+        madeOn: 'a',
+        base: 3,
+        type: 'setPlan',
+        deviceId: 'device-1',
+        plan,
+      }),
+      CATALOGUE,
+    )
+  expect(say({ power: { port: 3 } })).toMatchObject({
+    ok: false,
+    reasons: [{ path: '/plan/power/supplyId' }],
+  })
+  expect(say({ power: { port: 3, supplyId: 'switch' } })).toMatchObject({ ok: true })
+})

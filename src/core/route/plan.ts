@@ -1,0 +1,28 @@
+import { z } from 'zod'
+import { SPACES } from '../job/choices'
+import { between, Id, keysOf, Line, PartId } from '../job/fields'
+
+/** What is planned of the way of a device's cable. */
+
+export const Segment = z.strictObject({
+  id: Id,
+  space: keysOf(SPACES),
+  lengthM: between(0, 1000, 'm'),
+  riseM: between(-100, 100, 'm'),
+  temperatureC: between(-40, 90, '°C'),
+  conduitId: PartId.nullable(),
+  /**
+   * Stretches of the job's runs with the same name lie in the same conduit; '' where it has one to itself.
+   */
+  conduitName: Line,
+})
+export type Segment = z.infer<typeof Segment>
+
+export const Route = z.strictObject({
+  segments: z.array(Segment).max(40, 'At most 40 segments.'),
+  /** Patch leads at both ends together, outside the fixed link. */
+  cordsM: between(0, 50, 'm'),
+  /** Length of a ready-made lead; null when the cable is cut from a drum or box. */
+  leadLengthM: between(0.5, 100, 'm').nullable(),
+})
+export type Route = z.infer<typeof Route>

@@ -1,0 +1,69 @@
+'use client'
+
+import { Box, Button, HStack, Text } from '@chakra-ui/react'
+import { changeAt, type Conflict, type Job } from '@/core/job'
+import { useJob } from './JobProvider'
+
+/** Fields that two people set without knowing of each other: both values, to choose from. */
+export function Conflicts() {
+  const { job, send } = useJob()
+  if (job.conflicts.length === 0) return null
+  return (
+    <Box role="alert" borderLeftWidth="4px" borderColor="check" bg="sheet" px={4} py={3} className="no-print">
+      {job.conflicts.map((conflict) => {
+        const { id, path, newer, older } = conflict
+        const change = changeAt(job, path, older.value)
+        return (
+          <HStack key={id} gap={3} flexWrap="wrap" mb={2}>
+            <Text flex="1" minW="240px">
+              <strong>▲ Two people changed {whereOf(job, conflict)}.</strong> In use: {words(newer.value)} (
+              {newer.by}). The other: {words(older.value)} ({older.by}).
+            </Text>
+            <Button
+              minH="44px"
+              variant="outline"
+              colorPalette="inky"
+              onClick={() => void send({ type: 'settleConflict', conflictId: id })}
+            >
+              Keep {words(newer.value)}
+            </Button>
+            {change ? (
+              <Button minH="44px" variant="outline" colorPalette="inky" onClick={() => void send(change)}>
+                Use {words(older.value)}
+              </Button>
+            ) : null}
+          </HStack>
+        )
+      })}
+    </Box>
+  )
+}
+
+/** `tiltDeg` as "tilt": the unit stands with the value where it is entered. */
+const fieldName = (field: string): string =>
+  field
+    .replace(/(Deg|Mm|MS|M|N|V|S|C)$/, '')
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase()
+
+/** What the field is called by those who look at it. */
+function whereOf(job: Job, { path }: Conflict): string {
+  const [what, id = '', ...rest] = path.split('/')
+  if (what === 'job') return `the job’s ${fieldName(id)}`
+  if (what === 'site') return 'where the site lies'
+  if (what === 'background') return 'the drawing under the plan'
+  if (what === 'fault') return `a fault’s ${fieldName(rest[0] ?? '')}`
+  if (what === 'thing') return `the ${fieldName(rest[0] ?? '')} of something on the plan`
+  const device = job.devices.find((one) => one.id === id)
+  const mark = device ? `${device.mark} ${device.name}` : 'a device'
+  return what === 'step' ? `a recorded step of ${mark}` : `the ${fieldName(rest.at(-1) ?? '')} of ${mark}`
+}
+
+function words(value: unknown): string {
+  if (value === null || value === '') return 'nothing'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (typeof value === 'string' || typeof value === 'number') return String(value)
+  const { note, value: read, choice } = value as { note?: unknown; value?: unknown; choice?: unknown }
+  const said = [read, choice, note].filter((one) => typeof one === 'string' || typeof one === 'number')
+  return said.filter((one) => one !== '').join(', ') || 'what was drawn or chosen'
+}

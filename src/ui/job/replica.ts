@@ -1,0 +1,199 @@
+import { z } from 'zod'
+import { Command, type Change, type Job } from '@/core/job'
+import { outbox } from '../outbox/outbox'
+import { envelope, withCommands } from './commands'
+
+export interface StoredJob {
+  readonly revision: number
+  readonly job: Job
+}
+
+/** What others said, as the server gives it after a revision. */
+const Since = z.object({ revision: z.number(), commands: z.array(Command) })
+
+interface Landing {
+  readonly command: Command
+  readonly revision: number
+}
+
+/**
+ * How long without word of the server before it is asked, ms: where server-sent events do not come through.
+ */
+const ASK_EVERY_MS = 10_000
+
+/**
+ * This page's copy of one job: what the server has, what has landed there and is not in the copy yet, what
+ * waits in the outbox, and what is being tried. It follows the server live, so that two tabs and two people
+ * see each other's work.
+ */
+export class Replica {
+  private served: StoredJob
+  private landing: readonly Landing[] = []
+  private tried: Change | null = null
+  private shown: Job
+  private saidJob: Job
+  private readonly listeners = new Set<() => void>()
+  private asking: Promise<void> | null = null
+  private wanted = 0
+
+  constructor(stored: StoredJob) {
+    this.served = stored
+    this.saidJob = stored.job
+    this.shown = stored.job
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  /** The job as it is shown: everything said in it, and what is being tried. */
+  readonly job = (): Job => this.shown
+
+  get jobId(): string {
+    return this.served.job.id
+  }
+
+  /** The revision that what is shown stands on. */
+  get revision(): number {
+    return this.served.revision
+  }
+
+  /**
+   * The job with everything said in it, also what is only now being kept: what the next change starts from.
+   */
+  readonly latest = (): Job => this.with(outbox().unsent(this.jobId))
+
+  /** Shows a change without saying it; null ends it. */
+  readonly preview = (change: Change | null): void => {
+    this.tried = change
+    this.show()
+  }
+
+  /** Follows the outbox and the server until the answer is called. */
+  follow(): () => void {
+    const ends = [
+      outbox().onApplied((commands, revisions) => this.land(commands, revisions)),
+      outbox().subscribe(() => this.reckon()),
+      this.listen(),
+    ]
+    this.reckon()
+    return () => ends.forEach((end) => end())
+  }
+
+  /** Commands of this page that the server has applied: they stay shown until the copy holds them. */
+  private land(commands: readonly Command[], revisions: Readonly<Record<string, number>>): void {
+    const revision = revisions[this.jobId]
+    const own = commands.filter(({ jobId }) => jobId === this.jobId)
+    if (revision === undefined || own.length === 0) return
+    this.landing = [...this.landing, ...own.map((command) => ({ command, revision }))]
+    this.reckon()
+    this.catchUp(revision)
+  }
+
+  /**
+   * Hears of new revisions: one tab of the browser holds the connection, as a browser has few of them, and
+   * tells the others. Where it does not come through, the server is asked now and then.
+   */
+  private listen(): () => void {
+    const name = `neat-bracket-live-${this.jobId}`
+    const tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(name)
+    tabs?.addEventListener('message', ({ data }: MessageEvent<number>) => this.catchUp(data))
+    const timer = setInterval(() => void this.ask(), ASK_EVERY_MS)
+    const ended = new AbortController()
+    const hear = () =>
+      new Promise<void>((end) => {
+        const events = new EventSource(`/api/jobs/${this.jobId}/live`)
+        events.addEventListener('message', ({ data }: MessageEvent<string>) => {
+          this.catchUp(Number(data))
+          tabs?.postMessage(Number(data))
+        })
+        ended.signal.addEventListener('abort', () => {
+          events.close()
+          end()
+        })
+      })
+    if (typeof EventSource !== 'undefined') {
+      const heard = navigator.locks ? navigator.locks.request(name, { signal: ended.signal }, hear) : hear()
+      heard.catch(() => undefined) // ended while another tab held the connection
+    }
+    return () => {
+      clearInterval(timer)
+      ended.abort()
+      tabs?.close()
+    }
+  }
+
+  /** Brings the copy up to a revision that the server is known to have. */
+  private catchUp(revision: number): void {
+    this.wanted = Math.max(this.wanted, revision)
+    if (this.served.revision < this.wanted) void this.ask()
+  }
+
+  private ask(): Promise<void> {
+    this.asking ??= this.fetchSince().finally(() => {
+      this.asking = null
+    })
+    return this.asking
+  }
+
+  private async fetchSince(): Promise<void> {
+    try {
+      const response = await fetch(`/api/jobs/${this.jobId}/commands?since=${this.served.revision}`)
+      if (response.status === 410) return await this.fetchWhole()
+      if (!response.ok) return
+      const { revision, commands } = Since.parse(await response.json())
+      const job = withCommands(this.served.job, commands)
+      if (revision >= this.served.revision && job) this.serve({ revision, job })
+    } catch {
+      // No signal: what is shown stays, and the next word of the server brings it up to date.
+    }
+  }
+
+  private async fetchWhole(): Promise<void> {
+    const response = await fetch(`/api/jobs/${this.jobId}`)
+    if (response.ok) this.serve((await response.json()) as StoredJob)
+  }
+
+  private serve(stored: StoredJob): void {
+    this.served = stored
+    this.landing = this.landing.filter(({ revision }) => revision > stored.revision)
+    this.reckon()
+    if (this.wanted > stored.revision) void Promise.resolve().then(() => this.ask())
+  }
+
+  private with(unsent: readonly Command[]): Job {
+    const landing = this.landing.map(({ command }) => command)
+    return withCommands(this.served.job, [...landing, ...unsent]) ?? this.served.job
+  }
+
+  private lastReckoned: readonly unknown[] = []
+
+  /** Puts together what is shown, unless everything it is made of is the same. */
+  private reckon(): void {
+    const waiting = outbox()
+      .snapshot()
+      .waiting.filter(({ jobId, reasons }) => jobId === this.jobId && reasons === null)
+      .map(({ command }) => command)
+    const inputs = [this.served, ...this.landing, ...waiting]
+    if (
+      inputs.length === this.lastReckoned.length &&
+      inputs.every((input, i) => input === this.lastReckoned[i])
+    ) {
+      return
+    }
+    this.lastReckoned = inputs
+    this.saidJob = this.with(waiting)
+    this.show()
+  }
+
+  private show(): void {
+    const { tried } = this
+    const next = tried
+      ? (withCommands(this.saidJob, [envelope(this.jobId, tried)]) ?? this.saidJob)
+      : this.saidJob
+    if (next === this.shown) return
+    this.shown = next
+    for (const listener of this.listeners) listener()
+  }
+}
