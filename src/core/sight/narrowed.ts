@@ -73,14 +73,24 @@ const BINS = 360
 const DEG = 180 / Math.PI
 const NOTHING: Occluders = { uprights: [], boards: [], solids: [] }
 
+type ByBearing = (x: number, y: number) => Occluders
+
+/** The last place asked about on each floor: what is tried of a camera is tried where it stands. */
+const LAST = new WeakMap<Occluders, { readonly x: number; readonly y: number; readonly found: ByBearing }>()
+
 /**
- * The occluders by the bearing at which they stand from a point: a ray that leaves it in the direction (x, y)
+ * The occluders by the bearing at which they stand from a place: a ray that leaves it in the direction (x, y)
  * can meet only those of its bin.
  */
-export function byBearing(
-  { uprights, boards }: Pick<Occluders, 'uprights' | 'boards'>,
-  from: PlanPoint,
-): (x: number, y: number) => Occluders {
+export function byBearing(occluders: Occluders, from: PlanPoint): ByBearing {
+  const held = LAST.get(occluders)
+  if (held && held.x === from.x && held.y === from.y) return held.found
+  const found = binned(occluders, from)
+  LAST.set(occluders, { x: from.x, y: from.y, found })
+  return found
+}
+
+function binned({ uprights, boards }: Occluders, from: PlanPoint): ByBearing {
   const bins = new Map<number, { uprights: Upright[]; boards: Board[]; solids: [] }>()
   const binOf = (x: number, y: number) => Math.floor((Math.atan2(y, x) * DEG + 360) % 360) % BINS
   const binAt = (index: number) => {

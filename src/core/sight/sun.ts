@@ -79,14 +79,7 @@ export interface SunInPicture {
 export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: Site): SunInPicture {
   const { moments, directions } = sunYear(site)
   const axes = axesOf(pose)
-  // A ray to the sun only rises: what ends below the lens is never in its way.
-  const near = byBearing(
-    {
-      uprights: occluders.uprights.filter(({ toM }) => toM > pose.z),
-      boards: occluders.boards.filter(({ heightM }) => heightM > pose.z),
-    },
-    pose,
-  )
+  const near = byBearing(occluders, pose)
   const byMonth = new Array<number>(12).fill(0)
   const days = new Map<number, { first: number; last: number; minutes: number }>()
   for (let i = 0; i < moments.length; i++) {

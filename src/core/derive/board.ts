@@ -1,0 +1,100 @@
+import { PLANNED_STAGES } from '../findings'
+import type { Job } from '../job/job'
+import { ladder } from '../mount'
+import type { SupplyAssessment } from '../power'
+import { print } from '../units'
+import type { DeviceAssessment } from './device'
+
+/** What the devices of a job add up to. */
+
+export interface Assessment {
+  readonly jobId: string
+  /** How things stand. */
+  readonly sentence: string
+  /** What to do next. */
+  readonly next: string
+  readonly devices: readonly DeviceAssessment[]
+  readonly supplies: readonly SupplyAssessment[]
+  readonly counts: {
+    readonly devices: number
+    readonly stopped: number
+    readonly checks: number
+    readonly unplanned: number
+    readonly ready: number
+    readonly done: number
+  }
+}
+
+/** What the list of jobs shows of one. */
+export interface JobSummary {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly sentence: string
+  readonly stopped: number
+  readonly stepsDone: number
+  readonly steps: number
+  readonly openFaults: number
+}
+
+/** A job in one line. */
+export function summarise(job: Job, { sentence, counts, devices }: Assessment): JobSummary {
+  return {
+    id: job.id,
+    name: job.name,
+    address: job.address,
+    sentence,
+    stopped: counts.stopped,
+    stepsDone: devices.reduce((sum, { log }) => sum + log.done, 0),
+    steps: devices.reduce((sum, { log }) => sum + log.total, 0),
+    openFaults: job.faults.filter(({ state }) => state !== 'closed').length,
+  }
+}
+
+const isDone = ({ log }: DeviceAssessment) => log.total > 0 && log.done === log.total
+const isPlanned = ({ stages }: DeviceAssessment) =>
+  stages !== null && PLANNED_STAGES.every((name) => stages[name]?.planned)
+
+export function counted(devices: readonly DeviceAssessment[]): Assessment['counts'] {
+  const counts = { devices: devices.length, stopped: 0, checks: 0, unplanned: 0, ready: 0, done: 0 }
+  for (const device of devices) {
+    if (isDone(device)) counts.done++
+    else if (device.verdict === 'stop') counts.stopped++
+    else if (!isPlanned(device)) counts.unplanned++
+    else if (device.verdict === 'check') counts.checks++
+    else counts.ready++
+  }
+  return counts
+}
+
+/** How a job stands, and what to do next. */
+export function standing(
+  job: Job,
+  devices: readonly DeviceAssessment[],
+  counts: Assessment['counts'],
+): { sentence: string; next: string } {
+  if (counts.devices === 0)
+    return {
+      sentence: 'No devices yet.',
+      next: 'Add the first one: camera, mount, surface, exposure, cable.',
+    }
+  const parts = [
+    counts.done > 0 ? `${counts.done} ${counts.done === 1 ? 'is' : 'are'} done` : null,
+    counts.ready > 0 ? `${counts.ready} can be installed` : null,
+    counts.stopped > 0 ? `${counts.stopped} ${counts.stopped === 1 ? 'is' : 'are'} stopped` : null,
+    counts.checks > 0 ? `${counts.checks} ${counts.checks === 1 ? 'wants' : 'want'} a look` : null,
+    counts.unplanned > 0
+      ? `${counts.unplanned} ${counts.unplanned === 1 ? 'is' : 'are'} not planned through`
+      : null,
+  ].filter((part) => part !== null)
+  const sentence = `${counts.devices} device${counts.devices === 1 ? '' : 's'}. ${parts.join(', ')}.`
+  const open = devices.filter((device) => !isDone(device) && device.verdict !== 'stop' && isPlanned(device))
+  const first = open.find(({ log }) => log.done > 0) ?? open[0] ?? devices.find((device) => !isDone(device))
+  if (!first) return { sentence, next: 'Everything is recorded: hand over.' }
+  const heightM = job.devices.find(({ id }) => id === first.deviceId)?.sight?.heightM
+  const climb =
+    heightM === undefined
+      ? ''
+      : `, ladder ${print({ value: ladder(heightM).workingLengthM, kind: 'length' }, job.units)}`
+  return { sentence, next: `Next: ${first.mark} ${first.name}${climb}. ${first.sentence}` }
+}

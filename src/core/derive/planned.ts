@@ -1,0 +1,55 @@
+import { PLANNED_STAGES, type Finding, type PlannedStage, type StageAssessment } from '../findings'
+import type { Device } from '../job/job'
+import { resolve, type Catalogue, type JobSettings, type Measured, type Neighbours } from '../parts'
+import { stepsOf, type Step } from '../procedure'
+import type { Plans } from '../stages/plans'
+import { STAGE_TABLE, type DrawingOf, type Missing, type Stage } from '../stages/table'
+
+/** What one stage of a device comes to: as planned, or as proposed as long as nothing was. */
+export interface PlannedStageState<S extends PlannedStage> {
+  readonly planned: boolean
+  readonly input: Plans[S]
+  readonly result: StageAssessment<DrawingOf<S>>
+}
+
+export type PlannedStages = { readonly [S in PlannedStage]: PlannedStageState<S> | Missing<S> }
+
+/** Everything of a device that rests on its plans and on what was measured, not on the rest of its log. */
+export interface PlannedDevice {
+  readonly device: Device
+  readonly measured: Measured
+  /** Ids that the catalogue lacks; there are no stages then. */
+  readonly missing: readonly string[]
+  readonly stages: PlannedStages | null
+  /** Of the planned stages only. */
+  readonly findings: readonly Finding[]
+  readonly steps: readonly Step[]
+}
+
+/** A device's plans assessed, from nothing. */
+export function plannedFromScratch(
+  device: Device,
+  job: JobSettings,
+  catalogue: Catalogue,
+  measured: Measured,
+  neighbours?: Neighbours,
+): PlannedDevice {
+  const context = resolve(device, job, catalogue, measured, neighbours)
+  if ('missing' in context) {
+    return { device, measured, missing: context.missing, stages: null, findings: [], steps: [] }
+  }
+  const stageOf = (name: PlannedStage) => {
+    const stage = STAGE_TABLE[name] as Stage<unknown, unknown>
+    const plan = device[name]
+    const input = plan ?? stage.propose(context)
+    const result = input === null ? null : stage.assess(context, input)
+    return result && { planned: plan !== null, input, result }
+  }
+  const stages = Object.fromEntries(
+    PLANNED_STAGES.map((name) => [name, stageOf(name)]),
+  ) as unknown as PlannedStages
+  const findings = PLANNED_STAGES.flatMap((name) =>
+    stages[name]?.planned ? stages[name].result.findings : [],
+  )
+  return { device, measured, missing: [], stages, findings, steps: stepsOf(context) }
+}
