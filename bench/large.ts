@@ -3,7 +3,10 @@ import { CATALOGUE } from '@/catalogue'
 import { assess } from '@/core/assess'
 import { openJobFile, type Device, type Job, type PlanThing } from '@/core/job'
 
-/** A job of 1,000 devices with 30,000 recorded steps, made of the demo's: what the large figures are measured on. */
+/**
+ * A job of 1,000 devices with 30,000 recorded steps, made of the demo's: what the large figures are
+ * measured on.
+ */
 
 const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
 if (!opened.ok) throw new Error('The demo job cannot be read.')

@@ -1,6 +1,7 @@
 import 'server-only'
 import { CATALOGUE } from '@/catalogue'
-import { assess, summarise, type JobSummary } from '@/core/assess'
+import { assessAgain, summarise, type Assessed, type Assessment, type JobSummary } from '@/core/assess'
+import type { Job } from '@/core/job'
 import { load } from './commands/batch'
 import type { Db } from './db/open'
 
@@ -13,8 +14,17 @@ export function jobSummaries(db: Db): (JobSummary & { readonly lastChange: strin
     .all() as { job_id: string; last_change: string }[]
   return rows.flatMap(({ job_id, last_change }) => {
     const stored = load(db, job_id)
-    return stored
-      ? [{ ...summarise(stored.job, assess(stored.job, CATALOGUE)), lastChange: last_change }]
-      : []
+    return stored ? [{ ...summarise(stored.job, assessed(stored.job)), lastChange: last_change }] : []
   })
+}
+
+/** The last assessment of each job in this process: the next takes over what did not change. */
+const LAST = new Map<string, Assessed>()
+
+function assessed(job: Job): Assessment {
+  const before = LAST.get(job.id) ?? null
+  if (before?.job === job) return before.assessment
+  const assessment = assessAgain(before, job, CATALOGUE)
+  LAST.set(job.id, { job, assessment })
+  return assessment
 }

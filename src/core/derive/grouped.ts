@@ -22,7 +22,9 @@ export function groupedFromScratch<T extends OfDevice>(items: readonly T[]): Gro
   return groups
 }
 
-/** The same, brought up to date from what changed: the group of an untouched device is the very same array. */
+/**
+ * The same, brought up to date from what changed: the group of an untouched device is the very same array.
+ */
 export function groupedUpdate<T extends OfDevice>(
   groups: Groups<T>,
   before: readonly T[],
@@ -41,7 +43,10 @@ export function groupedUpdate<T extends OfDevice>(
   return next
 }
 
-/** Items by device, remembered for one and the same list, and taken over from the list before where there is one. */
+/**
+ * Items by device, remembered for one and the same list, and taken over from the list before where there is
+ * one.
+ */
 export function groupedByDevice<T extends OfDevice>(items: readonly T[], before?: readonly T[]): Groups<T> {
   const held = KNOWN.get(items) as Groups<T> | undefined
   if (held) return held

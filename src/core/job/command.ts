@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Catalogue } from '../parts'
 import { COMMANDS } from './commands'
+import { recordedAll } from './commands/log'
 import { ENVELOPE, refuse, type Applied, type Envelope, type Touched } from './commands/kind'
 import { jobMade } from './commands/site'
 import type { Job } from './job'
@@ -52,4 +53,27 @@ export function apply(job: Job | null, command: Command, catalogue: Catalogue): 
   return left.length === applied.job.conflicts.length
     ? applied
     : { ok: true, job: { ...applied.job, conflicts: left } }
+}
+
+/** Applies commands in order, the same as one by one; the first that is refused ends it. */
+export function applyAll(job: Job | null, commands: readonly Command[], catalogue: Catalogue): Applied {
+  let now = job
+  for (let i = 0; i < commands.length; ) {
+    const steps = stepsFrom(commands, i)
+    const many = now !== null && now.conflicts.length === 0 && steps.length > 1
+    const applied = many ? recordedAll(now!, steps) : apply(now, commands[i]!, catalogue)
+    if (!applied.ok) return applied
+    now = applied.job
+    i += many ? steps.length : 1
+  }
+  return now ? { ok: true, job: now } : refuse('', 'Nothing was said.')
+}
+
+type Step = Extract<Command, { type: 'recordStep' }>
+
+/** The run of recorded steps that begins at a place. */
+function stepsFrom(commands: readonly Command[], from: number): Step[] {
+  let to = from
+  while (commands[to]?.type === 'recordStep') to++
+  return commands.slice(from, to) as Step[]
 }

@@ -2,7 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob, device, job, NOW, said } from '@/testing/jobs'
-import { apply, Command, commandsOf, Job, RECORD_VERSION, openJobFile, reasonsOf, type Change } from '.'
+import {
+  apply,
+  applyAll,
+  Command,
+  commandsOf,
+  Job,
+  RECORD_VERSION,
+  openJobFile,
+  reasonsOf,
+  type Change,
+} from '.'
 
 const ids = () => {
   let n = 0
@@ -13,13 +23,16 @@ const refusal = (on: Job | null, change: Change) => {
   const applied = apply(on, command(change), CATALOGUE)
   return applied.ok ? 'applied' : applied.reasons.map(({ path, message }) => `${path} ${message}`).join()
 }
+/** One by one, and all at once: the same. */
 const known = (j: Job) => {
+  const all = applyAll(null, commandsOf(j, ids()), CATALOGUE)
   let now: Job | null = null
   for (const c of commandsOf(j, ids())) {
     const applied = apply(now, c, CATALOGUE)
     if (!applied.ok) return null
     now = applied.job
   }
+  expect(all).toEqual({ ok: true, job: now })
   return now
 }
 

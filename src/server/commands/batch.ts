@@ -2,7 +2,16 @@ import 'server-only'
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { CATALOGUE } from '@/catalogue'
-import { apply, Command, conflictsOf, reasonsOf, upgradedCommand, type Job, type Reason } from '@/core/job'
+import {
+  apply,
+  applyAll,
+  Command,
+  conflictsOf,
+  reasonsOf,
+  upgradedCommand,
+  type Job,
+  type Reason,
+} from '@/core/job'
 import { loadJob, revisionOf, saveJob, type Stored } from '../db/job'
 import type { Db } from '../db/open'
 import { commandsSince } from './history'
@@ -133,15 +142,13 @@ function unknownTo(db: Db, command: Command, { before, log }: Open): Command[] {
  * waits for it.
  */
 export function applyNew(db: Db, commands: readonly Command[]): 'exists' | readonly Reason[] {
-  let job: Job | null = null
   for (const command of commands) {
     const lacking = missingPhoto(db, command)
-    const applied = apply(job, command, CATALOGUE)
     if (lacking) return [lacking]
-    if (!applied.ok) return applied.reasons
-    job = applied.job
   }
-  const made = job!
+  const applied = applyAll(null, commands, CATALOGUE)
+  if (!applied.ok) return applied.reasons
+  const { job: made } = applied
   return db
     .transaction((): 'exists' | readonly Reason[] => {
       if (revisionOf(db, made.id) !== null) return 'exists'

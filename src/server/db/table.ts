@@ -1,4 +1,5 @@
 import 'server-only'
+import { stretch } from '@/core/derive'
 import type { Db } from './open'
 
 /** How lists of the record are kept in tables: one map of columns a table, from which all its SQL follows. */
@@ -92,15 +93,15 @@ export function putList<T extends object>(
   after: readonly T[],
 ): void {
   if (before === after) return
-  const [start, end] = stretch(before, after)
+  const [start, endBefore, endAfter] = stretch(before, after)
   const keyOf = keyTo(list)
-  const was = new Map(before.slice(start).map((item, index) => [keyOf(item), { item, index }]))
+  const was = new Map(before.slice(start, endBefore).map((item, index) => [keyOf(item), { item, index }]))
   const sqlKey = ['job_id', ...list.key.map(sqlName)]
   const put = db.prepare(putSql(list.name, sqlKey, list.columns, ['position']))
   const move = db.prepare(putSql(list.name, sqlKey, { ...list.columns, position: 'plain' }, []))
   let next: number | null = null
   let last = -1
-  for (const item of after.slice(start, end.after)) {
+  for (const item of after.slice(start, endAfter)) {
     const known = was.get(keyOf(item))
     if (next === null && known && known.index > last) {
       last = known.index
@@ -112,7 +113,7 @@ export function putList<T extends object>(
   }
   if (next === null) return
   // Something new or moved stands before these: they come after it.
-  for (const item of after.slice(end.after)) {
+  for (const item of after.slice(endAfter)) {
     move.run({ job_id: jobId, ...flat(list, item), position: next++ })
   }
 }
@@ -126,10 +127,10 @@ export function removeGone<T extends object>(
   after: readonly T[],
 ): void {
   if (before === after) return
-  const [start, end] = stretch(before, after)
+  const [start, endBefore, endAfter] = stretch(before, after)
   const keyOf = keyTo(list)
-  const kept = new Set(after.slice(start, end.after).map(keyOf))
-  const gone = before.slice(start, end.before).filter((item) => !kept.has(keyOf(item)))
+  const kept = new Set(after.slice(start, endAfter).map(keyOf))
+  const gone = before.slice(start, endBefore).filter((item) => !kept.has(keyOf(item)))
   if (gone.length === 0) return
   const where = list.key.map((property) => `${sqlName(property)} = ?`).join(' AND ')
   const remove = db.prepare(`DELETE FROM ${list.name} WHERE job_id = ? AND ${where}`)
@@ -143,22 +144,6 @@ const keyTo =
   <T extends object>({ key }: List<T>) =>
   (item: T): string =>
     key.length === 1 ? String(item[key[0]!]) : key.map((property) => String(item[property])).join('\u001f')
-
-/** Where two lists begin to differ, and where their common ends begin. */
-function stretch(
-  before: readonly object[],
-  after: readonly object[],
-): [start: number, end: { before: number; after: number }] {
-  const shorter = Math.min(before.length, after.length)
-  let start = 0
-  while (start < shorter && before[start] === after[start]) start++
-  const end = { before: before.length, after: after.length }
-  while (end.before > start && end.after > start && before[end.before - 1] === after[end.after - 1]) {
-    end.before--
-    end.after--
-  }
-  return [start, end]
-}
 
 function nextPosition(db: Db, name: string, jobId: string): number {
   return db

@@ -2,21 +2,21 @@
 
 import { Box, Button, Grid, Heading, HStack, Table, Text, VisuallyHidden } from '@chakra-ui/react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
-import { byGravity, PLANNED_STAGES, worstOf, type PlannedStage } from '@/core/findings'
+import { PLANNED_STAGES, worstOf, type PlannedStage } from '@/core/findings'
+import { STAGE_TABLE } from '@/core/stages'
 import { printReading, type UnitSystem } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { FindingNote } from '../kit/Findings'
 import { go, GoLink } from '../kit/go'
 import { Nothing, Sentence } from '../kit/Page'
 import { Brackets, MARKS } from '../kit/Verdict'
+import { useWindowed } from '../kit/windowed'
 
 const TITLES: Record<PlannedStage | 'log', string> = {
-  sight: 'Sight',
-  mount: 'Mount',
-  route: 'Route',
-  terminate: 'Terminate',
-  seal: 'Seal',
-  power: 'Power',
+  ...(Object.fromEntries(PLANNED_STAGES.map((stage) => [stage, STAGE_TABLE[stage].title])) as Record<
+    PlannedStage,
+    string
+  >),
   log: 'Log',
 }
 
@@ -34,8 +34,10 @@ export function Board() {
       findings.map((finding) => ({ device: null, finding, key: `${supplyId}/${finding.id}` })),
     ),
   ].filter(({ finding }) => finding.verdict !== 'good')
-  const order = byGravity(trouble.map(({ finding }) => finding))
-  const inTheWay = trouble.toSorted((a, b) => order.indexOf(a.finding) - order.indexOf(b.finding))
+  const inTheWay = [
+    ...trouble.filter(({ finding }) => finding.verdict === 'stop'),
+    ...trouble.filter(({ finding }) => finding.verdict === 'check'),
+  ]
   const proposals = assessment.devices.reduce((sum, device) => sum + device.proposedFaults.length, 0)
   const home = `/jobs/${job.id}`
 
@@ -123,6 +125,18 @@ function Continue({ home, devices }: { home: string; devices: readonly DeviceAss
   )
 }
 
+/** Heights of a row of either list, px. */
+const WIDE_PX = 45
+const NARROW_PX = 189
+
+/** What the rows out of view take. */
+const Space = ({ px }: { px: number }) =>
+  px > 0 ? (
+    <tr aria-hidden>
+      <td style={{ height: px, padding: 0 }} />
+    </tr>
+  ) : null
+
 interface ListProps {
   readonly home: string
   readonly devices: readonly DeviceAssessment[]
@@ -130,8 +144,9 @@ interface ListProps {
 }
 
 function Wide({ home, devices, units }: ListProps) {
+  const { list, shown, abovePx, belowPx } = useWindowed(devices, WIDE_PX)
   return (
-    <Table.ScrollArea hideBelow="md">
+    <Table.ScrollArea hideBelow="md" ref={list}>
       <Table.Root
         size="sm"
         variant="line"
@@ -151,7 +166,8 @@ function Wide({ home, devices, units }: ListProps) {
           </Table.Row>
         </Table.Header>
         <Table.Body>
-          {devices.map((device) => (
+          <Space px={abovePx} />
+          {shown.map(({ item: device }) => (
             <Table.Row
               key={device.deviceId}
               bg="transparent"
@@ -182,6 +198,7 @@ function Wide({ home, devices, units }: ListProps) {
               ))}
             </Table.Row>
           ))}
+          <Space px={belowPx} />
         </Table.Body>
       </Table.Root>
     </Table.ScrollArea>
@@ -190,9 +207,18 @@ function Wide({ home, devices, units }: ListProps) {
 
 /** One device a block, its stages in two columns: nothing to scroll sideways for. */
 function Narrow({ home, devices, units }: ListProps) {
+  const { list, shown, abovePx, belowPx } = useWindowed(devices, NARROW_PX)
   return (
-    <Box as="ul" listStyleType="none" hideFrom="md" aria-label="Devices">
-      {devices.map((device) => (
+    <Box
+      as="ul"
+      listStyleType="none"
+      hideFrom="md"
+      aria-label="Devices"
+      ref={list}
+      pt={`${abovePx}px`}
+      pb={`${belowPx}px`}
+    >
+      {shown.map(({ item: device }) => (
         <Box as="li" key={device.deviceId} borderTopWidth="1px" borderColor="ink" py={1}>
           <HStack asChild gap={2.5} minH="48px" fontWeight={600}>
             <GoLink href={`${home}/devices/${device.deviceId}/log`}>

@@ -5,6 +5,7 @@ import { PanelLeftClose, PanelLeftOpen } from 'lucide-react'
 import { useRef, useState, type ReactNode } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
 import { PLANNED_STAGES, worstOf, type Finding, type PlannedStage } from '@/core/findings'
+import { STAGE_TABLE } from '@/core/stages'
 import type { Device } from '@/core/job'
 import { InstallLog } from '../log/InstallLog'
 import { useDevice, useJob } from '../job/JobProvider'
@@ -83,7 +84,7 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
         >
           {folded === null ? <PanelLeftClose size={18} /> : <PanelLeftOpen size={18} />}
         </IconButton>
-        {assessment.devices.map((one) => {
+        {nearby(assessment.devices, deviceId).map((one) => {
           const current = one.deviceId === deviceId
           return (
             <Box
@@ -164,6 +165,7 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
               >
                 <GoLink
                   href={`${home}/devices/${deviceId}/${name}`}
+                  title={name in STAGE_TABLE ? STAGE_TABLE[name as PlannedStage].question : undefined}
                   aria-current={current ? 'page' : undefined}
                   ref={current ? intoView : undefined}
                 >
@@ -333,4 +335,17 @@ function sentenceOf(findings: readonly Finding[]): string {
   const worst = worstOf(findings)
   if (worst) return `${worst.title}. ${worst.advice}`
   return findings.length === 0 ? 'Nothing to object to.' : `${findings[0]!.title}.`
+}
+
+/**
+ * Rows of the list of devices: of a long list the ones about the device that is open; find leads to the
+ * rest.
+ */
+const MOST_LISTED = 100
+
+function nearby(devices: readonly DeviceAssessment[], deviceId: string): readonly DeviceAssessment[] {
+  if (devices.length <= MOST_LISTED) return devices
+  const at = devices.findIndex((one) => one.deviceId === deviceId)
+  const from = Math.min(Math.max(0, at - MOST_LISTED / 2), devices.length - MOST_LISTED)
+  return devices.slice(from, from + MOST_LISTED)
 }

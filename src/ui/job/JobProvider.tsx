@@ -9,9 +9,11 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react'
+import { Text } from '@chakra-ui/react'
 import { CATALOGUE } from '@/catalogue'
 import { assessAgain, type Assessed, type Assessment, type DeviceAssessment } from '@/core/assess'
 import type { Change, Device, Job } from '@/core/job'
+import { useMounted } from '../kit/ink'
 import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
 import { say, type Said } from './commands'
 import { Replica, type StoredJob } from './replica'
@@ -48,14 +50,29 @@ export function useOutbox(): OutboxState {
   return useSyncExternalStore(subscribe, snapshot, NOTHING_WAITING)
 }
 
+/** Above so many devices the server leaves the screens to the browser: others are served meanwhile. */
+const MOST_SERVED = 60
+
 /** Holds one job and everything computed from it. */
 export function JobProvider({ stored, children }: { stored: StoredJob; children: ReactNode }) {
+  const mounted = useMounted()
+  if (mounted || stored.job.devices.length <= MOST_SERVED) return <Live stored={stored}>{children}</Live>
+  return (
+    <Text p={5} color="soft">
+      Opening {stored.job.name}: {stored.job.devices.length} devices…
+    </Text>
+  )
+}
+
+function Live({ stored, children }: { stored: StoredJob; children: ReactNode }) {
   const [replica] = useState(() => new Replica(stored))
   useEffect(() => replica.follow(), [replica])
   const job = useSyncExternalStore(replica.subscribe, replica.job, replica.job)
+  // What is dragged on the plan is shown at once; what it comes to is reckoned when the hand lets go.
+  const judged = useSyncExternalStore(replica.subscribe, replica.judged, replica.judged)
   const waiting = useOutbox()
   const [assessShown] = useState(rememberingAssess)
-  const assessment = useMemo(() => assessShown(job), [assessShown, job])
+  const assessment = useMemo(() => assessShown(judged), [assessShown, judged])
   const view = useMemo<JobView>(
     () => ({
       job,

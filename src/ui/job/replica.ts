@@ -16,6 +16,9 @@ interface Landing {
   readonly revision: number
 }
 
+/** Changes that touch every device of a floor: too much for each move of a hand. */
+const TOO_MANY_TO_JUDGE: ReadonlySet<Change['type']> = new Set(['putThing', 'editThing'])
+
 /**
  * How long without word of the server before it is asked, ms: where server-sent events do not come through.
  */
@@ -49,6 +52,10 @@ export class Replica {
 
   /** The job as it is shown: everything said in it, and what is being tried. */
   readonly job = (): Job => this.shown
+
+  /** The job as it is judged: a thing of the plan that is only being dragged does not count yet. */
+  readonly judged = (): Job =>
+    this.tried && TOO_MANY_TO_JUDGE.has(this.tried.type) ? this.saidJob : this.shown
 
   get jobId(): string {
     return this.served.job.id

@@ -1,22 +1,61 @@
 import { Id } from '../fields'
-import { Outcome, PhotoFacts, StepRecord } from '../job'
-import { changed, kind, refuse } from './kind'
+import { Outcome, PhotoFacts, StepRecord, type Job } from '../job'
+import { changed, kind, refuse, type Applied, type Envelope } from './kind'
 
 /** Commands of the install log: steps and photos. */
 
 const StepId = StepRecord.shape.stepId
 
+/** Many steps recorded one after the other: the same as one by one, in one pass. */
+export function recordedAll(job: Job, commands: readonly (Recorded & Envelope)[]): Applied {
+  const known = new Set(job.devices.map(({ id }) => id))
+  const records = [...job.records]
+  const at = new Map(records.map((record, index) => [keyOf(record), index]))
+  for (const command of commands) {
+    const wrong = wrongIn(command, known.has(command.deviceId))
+    if (wrong) return wrong
+    const record = recordOf(command)
+    const index = at.get(keyOf(record))
+    if (index !== undefined) records[index] = record
+    else at.set(keyOf(record), records.push(record) - 1)
+  }
+  return changed(job, { records })
+}
+
+interface Recorded {
+  readonly deviceId: string
+  readonly stepId: string
+  readonly outcome: Outcome
+}
+
+const keyOf = ({ deviceId, stepId }: { deviceId: string; stepId: string }): string =>
+  `${deviceId}\u001f${stepId}`
+
+const recordOf = ({ deviceId, stepId, outcome, at, by }: Recorded & Envelope): StepRecord => ({
+  deviceId,
+  stepId,
+  ...outcome,
+  at,
+  by,
+})
+
+function wrongIn({ outcome }: Recorded, deviceIsThere: boolean): Applied | null {
+  if (!deviceIsThere) return refuse('/deviceId', 'There is no device with this id.')
+  if (outcome.state !== 'left out' || outcome.note !== '') return null
+  return refuse('/outcome/note', 'Say why the step is left out.')
+}
+
 export const recordStep = kind({
   shape: { deviceId: Id, stepId: StepId, outcome: Outcome },
   called: 'a recorded step',
-  apply: (job, { deviceId, stepId, outcome, at, by }) => {
-    if (!job.devices.some(({ id }) => id === deviceId)) {
-      return refuse('/deviceId', 'There is no device with this id.')
-    }
-    if (outcome.state === 'left out' && outcome.note === '') {
-      return refuse('/outcome/note', 'Say why the step is left out.')
-    }
-    const record = { deviceId, stepId, ...outcome, at, by }
+  apply: (job, command) => {
+    const { deviceId, stepId } = command
+    const wrong = wrongIn(
+      command,
+      job.devices.some(({ id }) => id === deviceId),
+    )
+    if (wrong) return wrong
+    const record = recordOf(command)
     const index = job.records.findIndex((one) => one.stepId === stepId && one.deviceId === deviceId)
     return changed(job, {
       records: index < 0 ? [...job.records, record] : job.records.with(index, record),

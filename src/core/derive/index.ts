@@ -1,0 +1,1 @@
+export { stretch } from './stretch'
