@@ -1,22 +1,20 @@
 import Database from 'better-sqlite3'
 import { randomUUID } from 'node:crypto'
 import { spawn } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Bench } from 'tinybench'
 import { CATALOGUE } from '@/catalogue'
 import { assess, assessAgain, assessDevice } from '@/core/assess'
-import { factsOf, openJobFile, type Device, type Job } from '@/core/job'
+import { factsOf, type Device, type Job } from '@/core/job'
+import { demo, largeJob } from './large'
 import { surveying } from './survey'
 
 /**
  * Prints how long assessing takes and how it grows, and commands per second through the API beside raw
  * inserts.
  */
-const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
-if (!opened.ok) throw new Error('The demo job cannot be read.')
-const demo = opened.file.job
 const planned = demo.devices.filter(({ power }) => power !== null)
 
 function jobOf(count: number, onPlan = false): Job {
@@ -175,6 +173,39 @@ async function commands(): Promise<void> {
   }
 }
 
+/** A job of 1,000 devices and 30,000 recorded steps: from nothing, and a step recorded on it. */
+function large(): void {
+  const timed = <T>(work: () => T): [T, number] => {
+    const start = performance.now()
+    const result = work()
+    return [result, performance.now() - start]
+  }
+  const onPlan = largeJob()
+  const off = {
+    ...onPlan,
+    devices: onPlan.devices.map((device) => ({
+      ...device,
+      sight: device.sight && { ...device.sight, place: null },
+    })),
+  }
+  console.log('\n1,000 devices, 30,000 recorded steps (one thread)')
+  for (const [name, job] of [
+    ['none on the plan', off],
+    ['480 on the plan among 1,360 things, with a year of sun', onPlan],
+  ] as const) {
+    assess(job, CATALOGUE)
+    const [before, scratch] = timed(() => assess(job, CATALOGUE))
+    const steps = Array.from({ length: 25 }, (_, i) => {
+      const records = job.records.with(i * 100, { ...job.records[i * 100]!, note: 'again' })
+      return timed(() => assessAgain({ job, assessment: before }, { ...job, records }, CATALOGUE))[1]
+    }).sort((a, b) => a - b)
+    console.log(
+      `  ${name}: from nothing ${scratch.toFixed(0)} ms, a step recorded ${steps[12]!.toFixed(1)} ms`,
+    )
+  }
+}
+
 await assessing()
+large()
 surveying()
 await commands()

@@ -309,6 +309,8 @@ function tiltArc(e: Elevation, frame: Frame, cameraY: number): Mark[] {
   const r = 46
   const x = frame.cameraX
   const steps = Math.max(2, Math.ceil(Math.abs(e.tiltDeg) / 6))
+  // Between level and axis where the upper edge of the picture rises through the place above.
+  const above = e.tiltDeg >= 0 && (e.tiltDeg < 12 || e.verticalFovDeg / 2 <= e.tiltDeg)
   const arc = Array.from(
     { length: steps + 1 },
     (_, i): Spot => [
@@ -320,7 +322,7 @@ function tiltArc(e: Elevation, frame: Frame, cameraY: number): Mark[] {
     line([x, cameraY], [x + r + 14, cameraY], 'dimension'),
     polyline(arc, 'dimension'),
     words(
-      [x + r + 18, cameraY + (e.tiltDeg >= 0 ? -5 : 14)],
+      [x + r + 18, cameraY + (above ? -5 : 13)],
       `tilt ${print({ value: e.tiltDeg, kind: 'angle' }, 'metric')}`,
       { tone: 'copper' },
     ),

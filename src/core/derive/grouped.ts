@@ -33,15 +33,23 @@ export function groupedUpdate<T extends OfDevice>(
   const [start, endBefore, endAfter] = stretch(before, items)
   const changed = [...before.slice(start, endBefore), ...items.slice(start, endAfter)]
   const touched = new Set(changed.map(({ deviceId }) => deviceId).filter((id) => id !== null))
-  if (touched.size > MANY) return groupedFromScratch(items)
+  if (touched.size > MANY) {
+    const all = new Map<string, readonly T[]>(groupedFromScratch(items))
+    for (const [id, group] of all) all.set(id, kept(groups.get(id), group))
+    return all
+  }
   const next = new Map(groups)
   for (const id of touched) {
     const group = items.filter(({ deviceId }) => deviceId === id)
-    if (group.length > 0) next.set(id, group)
+    if (group.length > 0) next.set(id, kept(groups.get(id), group))
     else next.delete(id)
   }
   return next
 }
+
+/** The earlier group where it holds the very same items. */
+const kept = <T>(earlier: readonly T[] | undefined, group: readonly T[]): readonly T[] =>
+  earlier?.length === group.length && earlier.every((item, i) => item === group[i]) ? earlier : group
 
 /**
  * Items by device, remembered for one and the same list, and taken over from the list before where there is

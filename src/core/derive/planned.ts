@@ -10,6 +10,8 @@ export interface PlannedStageState<S extends PlannedStage> {
   readonly planned: boolean
   readonly input: Plans[S]
   readonly result: StageAssessment<DrawingOf<S>>
+  /** What is not judged of it, each with the reason. */
+  readonly unjudged: readonly string[]
 }
 
 export type PlannedStages = { readonly [S in PlannedStage]: PlannedStageState<S> | Missing<S> }
@@ -43,7 +45,7 @@ export function plannedFromScratch(
     const plan = device[name]
     const input = plan ?? stage.propose(context)
     const result = input === null ? null : stage.assess(context, input)
-    return result && { planned: plan !== null, input, result }
+    return result && { planned: plan !== null, input, result, unjudged: stage.unjudged(context, input) }
   }
   const stages = Object.fromEntries(
     PLANNED_STAGES.map((name) => [name, stageOf(name)]),

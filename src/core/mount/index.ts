@@ -9,3 +9,4 @@ export { woodScrewLbPerInch, lagScrewLbPerInch, leastThreadMm, pilotMm, ladder }
 export { bitMm, printBit } from './bits'
 export { MOUNT_LIMITS, VAN_LIMITS } from './limits'
 export { mountTemplate, type MountTemplate } from './template'
+export { MOUNT_JUDGED, unjudgedMount } from './judged'

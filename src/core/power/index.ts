@@ -2,3 +2,4 @@ export { assessPower, proposePower, poeClassFor, type PowerLadder } from './powe
 export { assessSupplies, type SupplyAssessment } from './supplies'
 export { voltsAtLoad, powerAtEnd } from './circuit'
 export { POE_CLASSES } from './limits'
+export { POWER_JUDGED, unjudgedPower } from './judged'

@@ -12,3 +12,4 @@ export {
 } from './length'
 export { fillLimit, fillPercent } from './conduit'
 export { ROUTE_LIMITS } from './limits'
+export { ROUTE_JUDGED, unjudgedRoute } from './judged'

@@ -1,2 +1,2 @@
-export { PLANS, type PlanChange, type Plans } from './plans'
+export type { PlanChange, Plans } from './plans'
 export { STAGE_TABLE, type Stage } from './table'

@@ -134,6 +134,7 @@ async function devicePages(
           size: 8.5,
         })
     }
+    sheet.text(`Not judged: ${state.unjudged.join(' ')}`, { size: 7.5 })
   }
   sheet.heading(`Install log, ${assessed.log.done} of ${assessed.log.total}`, 11)
   for (const { step, record: done, verdict, says } of assessed.steps) {

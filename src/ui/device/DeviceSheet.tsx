@@ -13,7 +13,7 @@ import { useDraft } from '../kit/draft'
 import { unread } from '../kit/unread'
 import { go, GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
-import { FigureList, FindingList, FindingNote } from '../kit/Findings'
+import { FigureList, FindingList, FindingNote, Judged } from '../kit/Findings'
 import { Nothing, Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DevicePage } from './DevicePage'
@@ -316,6 +316,7 @@ function StagePage({
         <FigureList figures={state.result.figures} units={job.units} />
         <Stack mt={4}>
           <FindingList findings={state.result.findings} units={job.units} onRaise={raise} />
+          <Judged judged={STAGE_TABLE[stage].judged} unjudged={state.unjudged} />
         </Stack>
       </Box>
     </Grid>

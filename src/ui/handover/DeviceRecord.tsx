@@ -96,6 +96,9 @@ export function DeviceRecord({ deviceId }: { deviceId: string }) {
                   </Text>
                 </Text>
               ))}
+            <Text color="soft" fontSize="sm">
+              Not judged: {state.unjudged.join(' ')}
+            </Text>
           </Box>
         )
       })}

@@ -94,6 +94,10 @@ function Drawn({ mark, hatch }: { mark: Mark; hatch: string }) {
           fontSize: SIZES[mark.size],
           fontWeight: mark.size === 'small' ? 400 : 600,
           fontVariantNumeric: 'tabular-nums',
+          // Words stay readable over lines.
+          paintOrder: 'stroke',
+          stroke: paint('sheet'),
+          strokeWidth: 3,
         }}
       >
         {mark.words}

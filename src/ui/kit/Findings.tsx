@@ -118,3 +118,18 @@ export function FigureList({
     </Stack>
   )
 }
+
+/** What was judged and what was not, at the foot of the findings: Good is never said of the latter. */
+export function Judged({ judged, unjudged }: { judged: string; unjudged: readonly string[] }) {
+  return (
+    <Box color="soft" fontSize="sm" mt={4} borderTopWidth="1px" borderColor="rule" pt={2}>
+      <Text>Judged: {judged.toLowerCase()}.</Text>
+      <Text mt={1}>Not judged:</Text>
+      <Box as="ul" ps={4} listStyleType="disc">
+        {unjudged.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,17 @@
+import type { DeviceContext } from '../parts'
+import type { Route } from './plan'
+
+/** What the route is judged by. */
+export const ROUTE_JUDGED =
+  'Length against the limit at its heat, leads, jacket, drum, conduit fill, drip loop'
+
+/** What is not judged of a route, and why. */
+export function unjudgedRoute({ measured }: DeviceContext, { segments, leadLengthM }: Route): string[] {
+  return [
+    ...(segments.length === 0 ? ['The way: no stretch of it is entered.'] : []),
+    ...(measured.installedM === null && leadLengthM === null
+      ? ['The length as it lies: it is reckoned until somebody reads it off the jacket.']
+      : []),
+    'The pull and the bends on the way: the log says how hard and how tight.',
+  ]
+}

@@ -1,0 +1,147 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { CATALOGUE } from '@/catalogue'
+import { anyJob, device, job } from '@/testing/jobs'
+import { wall } from '@/testing/plans'
+import { assess, assessAgain, assessDevice } from '../assess'
+import { PLANNED_STAGES } from '../findings'
+import { apply, commandsOf, type Change, type Job } from '../job'
+import { said } from '@/testing/jobs'
+import { groupedByDevice, groupedFromScratch } from '../derive/grouped'
+
+const site = { latitudeDeg: 51, longitudeDeg: 0, upBearingDeg: 0, timeZone: 'UTC' }
+const unjudged = (
+  stage: (typeof PLANNED_STAGES)[number],
+  change: object = {},
+  on: Partial<Job> = {},
+  read = {},
+) => {
+  const bare = assessDevice(device(), job(on), CATALOGUE).stages![stage]!.input
+  const planned = device({ [stage]: { ...bare, ...change } })
+  const record = {
+    deviceId: 'device-1',
+    state: 'done',
+    choice: null,
+    note: '',
+    at: '',
+    by: '',
+    stepId: '',
+    value: 1,
+  }
+  const records = Object.keys(read).length > 0 ? [{ ...record, ...read } as never] : []
+  return assessDevice(planned, job(on), CATALOGUE, { records, photos: [], faults: [] }).stages![
+    stage
+  ]!.unjudged.join(' ')
+}
+const place = { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 }
+
+describe('what a stage did not judge it says', () => {
+  it.each([
+    ['sight', {}, {}, {}, /stands on no plan.*The sun: it stands on no plan/],
+    ['sight', { place }, {}, {}, /^The sun: where the site lies is not given/],
+    ['sight', { place }, { site }, {}, /^What is not drawn/],
+    ['mount', {}, {}, {}, /^The distance to an edge or a joint: it is not measured/],
+    ['mount', { edgeMm: 60 }, {}, {}, /^Whether the wall/],
+    ['route', { segments: [] }, {}, {}, /^The way: no stretch of it is entered. The length as it lies/],
+    [
+      'route',
+      { segments: [] },
+      {},
+      { stepId: 'route/length', value: 20 },
+      /^The way: no stretch of it is entered. The pull/,
+    ],
+    ['terminate', {}, {}, {}, /read in the install log/],
+    ['seal', {}, {}, {}, /^The cable as it is/],
+    ['seal', {}, {}, { stepId: 'seal/cable', value: 6 }, /^The hole through the wall/],
+    ['power', { port: null }, {}, {}, /^The port: none is chosen. The volts/],
+    ['power', { port: 2 }, {}, { stepId: 'power/volts', value: 48 }, /^Surges/],
+  ] as const)('%s %#', (stage, change, on, read, says) =>
+    expect(unjudged(stage, change, on, read)).toMatch(says),
+  )
+})
+
+describe('what is derived is brought up to date as if from nothing', () => {
+  const change = fc.oneof(
+    fc
+      .record({
+        n: fc.nat(30),
+        step: fc.constantFrom('mount/fix', 'power/volts', 'route/length'),
+        value: fc.nat(60),
+      })
+      .map(({ n, step, value }) => (on: Job): Change | null => {
+        const at = on.devices[n % Math.max(1, on.devices.length)]
+        const outcome = { state: 'done' as const, value, choice: null, note: '' }
+        return at ? { type: 'recordStep', deviceId: at.id, stepId: step, outcome } : null
+      }),
+    fc.nat(30).map((n) => (on: Job): Change | null => {
+      const record = on.records[n % Math.max(1, on.records.length)]
+      return record ? { type: 'clearStep', deviceId: record.deviceId, stepId: record.stepId } : null
+    }),
+    fc
+      .record({ n: fc.nat(30), tiltDeg: fc.integer({ min: 0, max: 60 }) })
+      .map(({ n, tiltDeg }) => (on: Job): Change | null => {
+        const at = on.devices.filter(({ sight }) => sight !== null)[n % 2]
+        return at ? { type: 'setPlan', deviceId: at.id, plan: { sight: { tiltDeg } } } : null
+      }),
+    fc
+      .nat(9)
+      .map((m) => (): Change => ({ type: 'putThing', thing: wall(0, m, 5, m, { id: `new-${m % 3}` }) })),
+    fc
+      .constantFrom('metric', 'imperial')
+      .map((units) => (): Change => ({ type: 'editJob', change: { units } })),
+    fc.nat(9).map((n) => (on: Job): Change | null => {
+      const at = on.devices[n % Math.max(1, on.devices.length)]
+      return at ? { type: 'removeDevice', deviceId: at.id } : null
+    }),
+  )
+  it('through any sequence of commands, and what did not change is the very same object', () => {
+    let steps = 0
+    fc.assert(
+      fc.property(anyJob, fc.array(change, { minLength: 2, maxLength: 8 }), (start, changes) => {
+        let now = start
+        let held = { job: now, assessment: assess(now, CATALOGUE) }
+        for (const made of changes) {
+          const one = made(now)
+          const applied = one && apply(now, said(one, { jobId: now.id }), CATALOGUE)
+          if (!one || !applied?.ok) continue
+          now = applied.job
+          const again = assessAgain(held, now, CATALOGUE)
+          expect(again).toEqual(assess(now, CATALOGUE))
+          if (one.type === 'recordStep') {
+            steps++
+            again.devices.forEach((device, i) => {
+              if (device.deviceId !== one.deviceId) expect(device).toBe(held.assessment.devices[i])
+            })
+          }
+          held = { job: now, assessment: again }
+        }
+      }),
+      { numRuns: 60 },
+    )
+    expect(steps).toBeGreaterThan(20)
+  })
+  it('groups by device: one new item leaves every other group the same array', () => {
+    const items = Array.from({ length: 200 }, (_, i) => ({ deviceId: i % 7 === 0 ? null : `d${i % 5}`, i }))
+    const before = groupedByDevice(items)
+    const more = [...items.with(8, { deviceId: 'd3', i: 1000 }), { deviceId: 'd9', i: 1001 }]
+    const after = groupedByDevice(more, items)
+    expect(after).toEqual(groupedFromScratch(more))
+    expect(['d0', 'd1', 'd2', 'd4'].map((id) => after.get(id) === before.get(id))).toEqual([
+      true,
+      true,
+      true,
+      true,
+    ])
+  })
+  it('a job made by its own commands comes to the same as the job', () => {
+    const yard = job({ devices: [device()] })
+    const made = commandsOf(yard, () => '00000000-0000-4000-8000-000000000001').reduce<Job | null>(
+      (on, command) => {
+        const applied = apply(on, command, CATALOGUE)
+        return applied.ok ? applied.job : on
+      },
+      null,
+    )
+    expect(assess(made!, CATALOGUE)).toEqual(assess(yard, CATALOGUE))
+  })
+})

@@ -1,0 +1,10 @@
+import type { DeviceContext } from '../parts'
+import type { Terminate } from './plan'
+
+/** What the two ends are judged by. */
+export const TERMINATE_JUDGED = 'Ends against cable and camera, their jackets, what goes on before the plug'
+
+/** What is not judged of the ends, and why. */
+export const unjudgedTerminate = (_: DeviceContext, __: Terminate): string[] => [
+  'How the ends are made: wire map and loop resistance are read in the install log.',
+]
