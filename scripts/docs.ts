@@ -11,6 +11,7 @@ import { REGISTER } from '@/core/sources/register'
 const PAGES: Record<string, string> = {
   'docs/sources.md': sourcesPage(),
   'docs/job.schema.json': `${JSON.stringify(jobFileSchema(), null, 2)}\n`,
+  'docs/licences.md': licencesPage(),
 }
 
 const check = process.argv.includes('--check')
@@ -66,5 +67,46 @@ ${catalogue.join('\n')}
 | key | kind | source |
 | --- | --- | --- |
 ${list.join('\n')}
+`
+}
+
+interface Locked {
+  readonly version: string
+  readonly license?: string
+  readonly dev?: boolean
+}
+
+/** The licences of everything that ships, from the lockfile. */
+function licencesPage(): string {
+  const { packages } = JSON.parse(readFileSync('package-lock.json', 'utf8')) as {
+    packages: Record<string, Locked>
+  }
+  const shipped = Object.entries(packages).filter(([path, { dev }]) => path !== '' && !dev)
+  const named = shipped.map(([path, { version, license }]) => ({
+    name: path.slice(path.lastIndexOf('node_modules/') + 'node_modules/'.length),
+    version,
+    licence: license ?? 'see the package',
+  }))
+  const rows = [...new Map(named.map((one) => [`${one.name} ${one.version}`, one])).values()].sort((a, b) =>
+    a.name.localeCompare(b.name, 'en'),
+  )
+  const table = (list: typeof rows) =>
+    `| package | version | licence |\n| --- | --- | --- |\n${list
+      .map(({ name, version, licence }) => `| ${name} | ${version} | ${licence} |`)
+      .join('\n')}`
+  const bound = rows.filter(({ licence }) => /GPL|MPL|OFL|CC-BY/.test(licence))
+  return `# Licences of what ships
+
+Generated from the lockfile by \`npm run docs\`; \`npm test\` checks that it is current. The text of each licence stands in its package under \`node_modules\`; the fonts’ in \`node_modules/@fontsource/*/LICENSE\`.
+
+## With terms of their own
+
+Libraries under LGPL and MPL are used as they come, by their published interface, and can be replaced by installing another build; fonts under the SIL Open Font License ship unchanged.
+
+${table(bound)}
+
+## All
+
+${table(rows)}
 `
 }

@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { fits } from '@/core/mount'
 import { testsOf } from '@/core/seal'
@@ -149,5 +150,37 @@ describe('cables', () => {
       'spruce-pine-fir': 0.42,
       'western-cedar': 0.36,
     })
+  })
+})
+
+describe('the trade knows no part by its id', () => {
+  /** Words that are ids too, but name a kind of end or seal, or how a cable is passed. */
+  const PLAIN = new Set(['plug', 'jack', 'tape'])
+  /** Old records name the parts of their day. */
+  const OLD = /upgrades\.ts$/
+  const files = (folder: string): string[] =>
+    readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+      const path = `${folder}/${entry.name}`
+      if (entry.isDirectory()) return files(path)
+      return /\.ts$/.test(path) && !/\.test\.ts$/.test(path) && !OLD.test(path) ? [path] : []
+    })
+  it('what matters is a property of the part, so that a new part is judged like the others', () => {
+    const ids = Object.values(CATALOGUE)
+      .flatMap((table) => [...(table as ReadonlyMap<string, unknown>).keys()])
+      .filter((id) => !PLAIN.has(id))
+    const named = files('src/core').flatMap((path) => {
+      const words = new Set(readFileSync(path, 'utf8').match(/'[^'\n]*'/g))
+      return ids.filter((id) => words.has(`'${id}'`)).map((id) => `${path}: ${id}`)
+    })
+    expect(ids.length).toBeGreaterThan(80)
+    expect(named).toEqual([])
+  })
+  it('every surface that is drilled or clamped has one usual fixing, and one wood is usual', () => {
+    const surfaces = new Set([...CATALOGUE.surfaces.values()].map(({ holding }) => holding))
+    for (const holding of surfaces) {
+      const usual = FIXINGS.filter(({ usualFor }) => usualFor?.includes(holding))
+      expect([holding, usual.map(({ holdsIn }) => holdsIn.includes(holding))]).toEqual([holding, [true]])
+    }
+    expect(WOODS.filter(({ usual }) => usual)).toHaveLength(1)
   })
 })

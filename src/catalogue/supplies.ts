@@ -135,6 +135,7 @@ export const ACCESSORIES: readonly Accessory[] = [
   {
     id: 'tail-caps',
     name: 'Caps for unused tails',
+    capsTails: true,
     stage: 'seal',
     step: 'Cap every unused tail.',
     reason: 'An open tail wicks water along its cores.',

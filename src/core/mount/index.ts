@@ -1,4 +1,4 @@
-export { assessMount, proposeMount, type MountSection } from './mount'
+export { assessMount, proposeMount, usualWoodId, type MountSection } from './mount'
 export { mountFacts } from './facts'
 export { firstMisfit, fits, hungParts, sumOf } from './stack'
 export { holeSpots, holeWords } from './holes'

@@ -1,7 +1,7 @@
 import type { Figure, Finding, StageAssessment } from '../findings'
 import { PASSAGES } from '../job/choices'
 import type { Mount } from '../job/job'
-import { IMPACT_J, type DeviceContext, type Holding } from '../parts'
+import { IMPACT_J, type Catalogue, type DeviceContext, type Holding } from '../parts'
 import { quantity, text } from '../units'
 import { smallestChange } from './change'
 import { mountFacts, type MountFacts } from './facts'
@@ -39,17 +39,6 @@ export interface MountSection {
   readonly capacityN: number
 }
 
-const USUAL_FIXING: Record<Holding, string> = {
-  'wood': 'screw-8',
-  'masonry': 'plug-6',
-  'hollow masonry': 'sleeve-hollow',
-  'steel sheet': 'self-drill',
-  'soft sheet': 'toggle-board',
-  'tile': 'tile-bolt',
-  'pole': 'pole-band',
-  'box': 'box-screw',
-}
-
 /** A lamp pole of ordinary size: measure it. Common practice, no source. */
 const USUAL_POLE: NonNullable<Mount['pole']> = {
   material: 'steel',
@@ -67,19 +56,20 @@ const bandFits = ({ catalogue }: DeviceContext, { fixingId, pole }: Mount): bool
  * Start values: the usual fixing for the surface, as many as the part asks for; a stronger one where that
  * is too weak.
  */
+/** The wood that is taken until somebody has looked. */
+export const usualWoodId = ({ woods }: Pick<Catalogue, 'woods'>): string | null =>
+  [...woods.values()].find(({ usual }) => usual)?.id ?? null
+
 export function proposeMount(context: DeviceContext): Mount {
   const { surface, camera, catalogue } = context
-  const usual = catalogue.fixings.get(USUAL_FIXING[surface.holding])
-  const candidates = [
-    usual,
-    ...[...catalogue.fixings.values()].filter(({ holdsIn }) => holdsIn.includes(surface.holding)),
-  ].filter((fixing) => fixing !== undefined)
+  const holding = [...catalogue.fixings.values()].filter(({ holdsIn }) => holdsIn.includes(surface.holding))
+  const candidates = [...holding.filter(({ usualFor }) => usualFor?.includes(surface.holding)), ...holding]
   const proposals = candidates.map((fixing): Mount => {
     const inWood = fixing.kind === 'wood screw' || fixing.kind === 'lag screw'
     return {
       fixingId: fixing.id,
       fixingCount: Math.max(1, basePart(context).fixing.atLeast),
-      woodId: inWood ? 'spruce-pine-fir' : null,
+      woodId: inWood ? usualWoodId(catalogue) : null,
       threadInWoodMm: inWood ? fixing.threadMm : 0,
       makersPullN: null,
       passage: camera.connection === 'network tail' && !hasBox(context) ? 'coupler' : 'bare cable',

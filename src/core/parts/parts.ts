@@ -146,6 +146,8 @@ export interface Fixing extends Part {
     | 'band'
     | 'machine screw'
   readonly holdsIn: readonly Holding[]
+  /** Surfaces for which it is tried first. */
+  readonly usualFor?: readonly Holding[]
   readonly diameterMm: number
   /** Root of the thread; null where no pilot is cut by it. */
   readonly rootMm: number | null
@@ -165,6 +167,8 @@ export interface Fixing extends Part {
 }
 
 export interface Wood extends Part {
+  /** What is taken for wood that nobody has looked at yet. */
+  readonly usual?: true
   readonly specificGravity: number
   readonly source: SourceId
 }
@@ -244,6 +248,8 @@ export interface Supply extends Part {
 }
 
 export interface Accessory extends Part {
+  /** It caps tails that are not used, which is a step anyway where a camera has any. */
+  readonly capsTails?: true
   readonly step: string
   readonly reason: string
   readonly stage: 'power' | 'terminate' | 'seal' | 'mount'

@@ -387,7 +387,7 @@ function sealing(context: DeviceContext): Step[] {
         ]
       : []),
     ...accessories
-      .filter(({ stage, id }) => stage === 'seal' && id !== 'tail-caps')
+      .filter(({ stage, capsTails }) => stage === 'seal' && !capsTails)
       .map((part) =>
         step({ id: `seal/accessory-${part.id}`, title: part.name, detail: part.step, reason: part.reason }),
       ),

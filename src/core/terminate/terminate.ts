@@ -28,20 +28,24 @@ export interface CableEnds {
  * Start values: a plug without boot at the camera and a jack at the head end, or what the cable calls for.
  */
 export function proposeTerminate({ cable, catalogue, device, policies }: DeviceContext): Terminate {
-  if (device.route?.leadLengthM != null) return { cameraEndId: 'plug-moulded', headEndId: 'plug-moulded' }
+  const all = [...catalogue.connectors.values()]
+  if (device.route?.leadLengthM != null) {
+    const made = (all.find(({ kind, boot }) => kind === 'plug' && boot === 'moulded') ?? all[0])!.id
+    return { cameraEndId: made, headEndId: made }
+  }
   const suits = (connector: Connector) =>
     connector.takes.includes(cable.kind) &&
     connector.conductor.includes(cable.conductor) &&
     cable.fittingMm >= connector.jacketMm[0] &&
     cable.fittingMm <= connector.jacketMm[1]
-  const fitting = [...catalogue.connectors.values()].filter(
+  const fitting = all.filter(
     (c) =>
       c.takes.includes(cable.kind) &&
       (c.coax === null || (c.coax === cable.coax && c.school === policies.coaxSchool)),
   )
-  const plug = fitting.find((c) => suits(c) && c.kind !== 'jack') ?? fitting[0]
+  const plug = fitting.find((c) => suits(c) && c.kind !== 'jack') ?? fitting[0] ?? all[0]!
   const head = fitting.find((c) => suits(c) && c.kind === 'jack') ?? plug
-  return { cameraEndId: plug?.id ?? 'plug', headEndId: head?.id ?? 'jack' }
+  return { cameraEndId: plug.id, headEndId: head.id }
 }
 
 /**

@@ -4,6 +4,7 @@ import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { PASSAGES, POLE_MATERIALS, type Mount, type PassageId } from '@/core/job'
+import { usualWoodId } from '@/core/mount'
 import type { UnitSystem } from '@/core/units'
 import { mountDrawing } from '@/drawings'
 import { useJob } from '../job/JobProvider'
@@ -46,7 +47,7 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
             void keep({
               fixingId,
               threadInWoodMm: screw ? chosen.threadMm : 0,
-              woodId: screw ? (input.woodId ?? 'spruce-pine-fir') : null,
+              woodId: screw ? (input.woodId ?? usualWoodId(CATALOGUE)) : null,
               makersPullN: null,
             })
           }}
