@@ -172,10 +172,8 @@ function deviceSentence(
   if (open.length > 0)
     return `${open.map((name) => name[0]!.toUpperCase() + name.slice(1)).join(', ')} ${open.length === 1 ? 'is' : 'are'} still to plan.`
   if (total > 0 && done === total) return 'Every step is recorded.'
-  const lead = worst
-    ? `One look at ${worst.stage} first: ${worst.title.toLowerCase()}.`
-    : done === 0
-      ? 'Planned throughout; ready to install.'
-      : `${done} of ${total} steps are recorded.`
+  const begun =
+    done === 0 ? 'Planned throughout; ready to install.' : `${done} of ${total} steps are recorded.`
+  const lead = worst ? `One look at ${worst.stage} first: ${worst.title.toLowerCase()}.` : begun
   return next === null ? lead : `${lead} Next: ${next}.`
 }

@@ -87,11 +87,11 @@ export function lensFor(
       return at !== null && inFrame(imager, at)
     })
     const good = shown && worst >= need
-    const says = !shown
-      ? 'Not all of it fits in its picture.'
-      : good
-        ? `Its fixed lens gives ${print({ value: worst, kind: 'density' }, units)} at the worst point.`
-        : `Its fixed lens gives only ${print({ value: worst, kind: 'density' }, units)} at the worst point; ${name} asks for ${print({ value: need, kind: 'density' }, units)}.`
+    const px = (value: number) => print({ value, kind: 'density' }, units)
+    const enough = good
+      ? `Its fixed lens gives ${px(worst)} at the worst point.`
+      : `Its fixed lens gives only ${px(worst)} at the worst point; ${name} asks for ${px(need)}.`
+    const says = shown ? enough : 'Not all of it fits in its picture.'
     return {
       ...answer,
       verdict: good ? 'good' : 'stop',
@@ -127,15 +127,26 @@ export function lensFor(
           : `${mm(low)} to ${mm(high)} reach ${name} over all of it.`,
     }
   }
-  const says =
-    leastMm > mostMm
-      ? mostMm < shortest && leastMm <= longest
-        ? `Some of it does not fit even at ${mm(shortest)}: stand farther back, turn the picture, or share it between two cameras.`
-        : `The two disagree: ${name} at the far end wants ${mm(leastMm)}, but beyond ${mm(mostMm)} the ends fall out of the picture. Two cameras, a nearer spot, or more pixels.`
-      : leastMm > longest
-        ? `${cap(name)} wants ${mm(leastMm)}; this lens ends at ${mm(longest)}.`
-        : `All of it fits only below ${mm(mostMm)}; this lens starts at ${mm(shortest)}.`
+  const says = whyNone(name, leastMm, mostMm, camera.lens.focalMm, mm)
   return { ...answer, verdict: 'stop', leastMm, mostMm, setMm: null, says }
+}
+
+/** Why no setting of a lens serves: the level wants at least so much, all of it fits up to so much. */
+function whyNone(
+  name: string,
+  leastMm: number,
+  mostMm: number,
+  [shortest, longest]: readonly [number, number],
+  mm: (focalMm: number) => string,
+): string {
+  if (leastMm > mostMm && mostMm < shortest && leastMm <= longest) {
+    return `Some of it does not fit even at ${mm(shortest)}: stand farther back, turn the picture, or share it between two cameras.`
+  }
+  if (leastMm > mostMm) {
+    return `The two disagree: ${name} at the far end wants ${mm(leastMm)}, but beyond ${mm(mostMm)} the ends fall out of the picture. Two cameras, a nearer spot, or more pixels.`
+  }
+  if (leastMm > longest) return `${cap(name)} wants ${mm(leastMm)}; this lens ends at ${mm(longest)}.`
+  return `All of it fits only below ${mm(mostMm)}; this lens starts at ${mm(shortest)}.`
 }
 
 /** What a device is asked to show: an area, a target on the plan, or the target of its own sight. */
@@ -169,7 +180,10 @@ export function lensesFor(
   ownId: string,
   question: LensQuestion,
 ): readonly LensAnswer[] {
-  const weight = ({ cameraId, verdict }: LensAnswer) => (cameraId === ownId ? 0 : verdict === 'good' ? 1 : 2)
+  const weight = ({ cameraId, verdict }: LensAnswer) => {
+    if (cameraId === ownId) return 0
+    return verdict === 'good' ? 1 : 2
+  }
   return [...cameras].map((camera) => lensFor(camera, question)).sort((a, b) => weight(a) - weight(b))
 }
 

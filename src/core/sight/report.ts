@@ -75,13 +75,10 @@ export function judgeSurvey(
   const [worst] = unmet.sort((a, b) => (a.verdict === b.verdict ? 0 : a.verdict === 'stop' ? -1 : 1))
   const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
   const say = ({ title, reason, advice }: Finding) => `${title}: ${reason} ${advice}`
-  const next = worst
-    ? say(worst)
-    : missed
-      ? say(missed)
-      : looks[0]
-        ? `${looks[0].title}: ${looks[0].reason}`
-        : 'Every area gets what was promised for it.'
+  const first = worst ?? missed
+  if (first) return { sentence, next: say(first), findings }
+  const [look] = looks
+  const next = look ? `${look.title}: ${look.reason}` : 'Every area gets what was promised for it.'
   return { sentence, next, findings }
 }
 

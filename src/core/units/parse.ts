@@ -71,6 +71,10 @@ export function parse(words: string, kind: QuantityKind, units: UnitSystem): Par
   return { ok: true, value: signed === 0 ? 0 : signed }
 }
 
+/** What a bare number counts in, metres, by what the job shows. */
+const BARE_LENGTH_M = { metric: 1, imperial: METRES_PER_FOOT } as const
+const BARE_SIZE_M = { metric: 0.001, imperial: MM_PER_INCH / 1000 } as const
+
 function lengthOf(said: string, kind: 'length' | 'cut' | 'size', units: UnitSystem): number | null {
   let rest = said
   let metres = 0
@@ -88,14 +92,7 @@ function lengthOf(said: string, kind: 'length' | 'cut' | 'size', units: UnitSyst
       if (known === undefined) return null
       factor = known
     } else if (first && rest === '') {
-      factor =
-        kind === 'size'
-          ? units === 'metric'
-            ? 0.001
-            : MM_PER_INCH / 1000
-          : units === 'metric'
-            ? 1
-            : METRES_PER_FOOT
+      factor = (kind === 'size' ? BARE_SIZE_M : BARE_LENGTH_M)[units]
     } else if (lastFactor === METRES_PER_FOOT && rest === '') {
       factor = METRES_PER_FOOT / 12 // 12'6 means six inches
     } else return null
