@@ -30,3 +30,48 @@ test('two fingers zoom the plan, one asks it', async ({ page }) => {
   expect(await tap()).not.toBe(before) // the same spot of the glass lies over another spot of the yard
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled() // nothing was moved by it
 })
+
+const SCREENS = [
+  '/',
+  '/jobs/new',
+  '/jobs/kestrel-quay',
+  '/jobs/kestrel-quay/plan',
+  '/jobs/kestrel-quay/handover',
+  '/jobs/tamarisk-surgery/punch-list',
+  '/jobs/kestrel-quay/pull-sheet',
+  '/jobs/kestrel-quay/settings',
+  '/jobs/kestrel-quay/devices/device-04/log',
+  '/jobs/kestrel-quay/devices/device-02/device',
+  ...['sight', 'mount', 'route', 'power'].map((tab) => `/jobs/kestrel-quay/devices/device-05/${tab}`),
+]
+
+test('nothing to press is smaller than a gloved finger, and no word of a drawing too small to read', async ({
+  page,
+}) => {
+  const found = () =>
+    page.evaluate(() => {
+      const shown = (element: Element) => {
+        const { width, height } = element.getBoundingClientRect()
+        return width > 0 && height > 0 && !element.closest('[aria-hidden=true]')
+      }
+      const all = (selector: string) => [...document.querySelectorAll(selector)].filter(shown)
+      const named = (element: Element) => element.getAttribute('aria-label') ?? element.textContent
+      const small = all('a[href], button, select, summary, textarea, [role=slider], [role=radio]').filter(
+        (element) => {
+          const { width, height } = element.getBoundingClientRect()
+          const inline = getComputedStyle(element).display === 'inline'
+          return !inline && (width < 43.5 || height < 43.5)
+        },
+      )
+      const tiny = all('svg text').filter((element) => {
+        const { a, b } = (element as SVGTextElement).getScreenCTM()!
+        return parseFloat(getComputedStyle(element).fontSize) * Math.hypot(a, b) < 10.95
+      })
+      return [...small, ...tiny].map(named)
+    })
+  for (const path of SCREENS) {
+    await page.goto(path)
+    await expect(page.locator('h1').first()).toBeVisible()
+    await expect.poll(async () => [path, await found()]).toEqual([path, []])
+  }
+})

@@ -31,6 +31,9 @@ const tokens = Object.fromEntries(
   Object.entries(plain).map(([name, [daylight, loft]]) => [name, both(daylight, loft)]),
 )
 
+const SIZES = ['2xs', 'xs', 'sm', 'md', 'lg', 'xl', '2xl']
+const FINGER = { minH: '44px', minW: '44px' }
+
 const config = defineConfig({
   globalCss: {
     'html': { bg: 'paper', color: 'ink', fontSize: '16px', colorPalette: 'copper' },
@@ -40,6 +43,8 @@ const config = defineConfig({
     '.no-print': { _print: { display: 'none !important' } },
   },
   theme: {
+    // Gloves and glare: nothing to press is smaller than this, whatever its size is called.
+    recipes: { button: { variants: { size: Object.fromEntries(SIZES.map((size) => [size, FINGER])) } } },
     tokens: {
       fonts: {
         heading: { value: "'Barlow Semi Condensed', sans-serif" },

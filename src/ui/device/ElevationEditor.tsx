@@ -140,7 +140,7 @@ export function ElevationEditor({ elevation, units, width, onTry, onKeep }: Elev
               'outline': 'none',
             }}
           >
-            <circle cx={x} cy={y} r={22} fill="transparent" />
+            <circle cx={x} cy={y} r={23} fill="transparent" />
             <circle
               className="dot"
               cx={x}

@@ -80,7 +80,11 @@ export function NewJob() {
         align="center"
         justify="space-between"
       >
-        <NextLink href="/" aria-label="Neat Bracket: all jobs">
+        <NextLink
+          href="/"
+          aria-label="Neat Bracket: all jobs"
+          style={{ minHeight: 44, display: 'flex', alignItems: 'center' }}
+        >
           <Sign />
         </NextLink>
         <ThemeSwitch />

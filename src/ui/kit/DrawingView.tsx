@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, chakra } from '@chakra-ui/react'
-import { useEffect, useId, useRef, useState, type ReactNode, type Ref } from 'react'
+import { useLayoutEffect, useId, useRef, useState, type ReactNode, type Ref } from 'react'
 import { WIRES, type Drawing, type Fill, type Mark, type Pen, type Tone } from '@/drawings'
 
 const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
@@ -127,13 +127,14 @@ function Drawn({ mark, hatch }: { mark: Mark; hatch: string }) {
 /** Measures the room a drawing has, so that its words keep their size on any screen. */
 export function Sized({ children, most = 820 }: { children: (width: number) => ReactNode; most?: number }) {
   const ref = useRef<HTMLDivElement>(null)
-  const [width, setWidth] = useState(most)
-  useEffect(() => {
+  // Drawn for a phone until it is measured: words may be too large for a moment, never too small to read.
+  const [width, setWidth] = useState(Math.min(most, 360))
+  useLayoutEffect(() => {
     const element = ref.current
     if (!element) return
-    const observer = new ResizeObserver(([entry]) =>
-      setWidth(Math.round(Math.min(most, Math.max(280, entry!.contentRect.width)))),
-    )
+    const measure = (px: number) => setWidth(Math.round(Math.min(most, Math.max(280, px))))
+    if (element.clientWidth > 0) measure(element.clientWidth)
+    const observer = new ResizeObserver(([entry]) => measure(entry!.contentRect.width))
     observer.observe(element)
     return () => observer.disconnect()
   }, [most])

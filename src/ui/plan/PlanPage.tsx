@@ -232,7 +232,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
                     display="flex"
                     w="100%"
                     justifyContent="space-between"
-                    minH="40px"
+                    minH="44px"
                     variant="ghost"
                     colorPalette="inky"
                     onClick={() => {
@@ -282,7 +282,7 @@ function OnIt({ editor: { job, floor, selection, select, setTool } }: { editor: 
       display="flex"
       w="100%"
       justifyContent="space-between"
-      minH="40px"
+      minH="44px"
       px={2}
       variant={selection?.id === id ? 'solid' : 'ghost'}
       colorPalette="inky"
@@ -312,7 +312,7 @@ function OnIt({ editor: { job, floor, selection, select, setTool } }: { editor: 
             </Text>
             <Button
               size="sm"
-              minH="40px"
+              minH="44px"
               variant="outline"
               colorPalette="inky"
               onClick={() => setTool({ does: 'place', deviceId: id })}

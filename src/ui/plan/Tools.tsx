@@ -215,13 +215,13 @@ export function ToolHelp({
         </Text>
       ) : null}
       {tool.does === 'draw' && clicksOf(tool.kind) === 'until ended' && draft.length > 1 ? (
-        <Button size="sm" minH="40px" colorPalette="copper" onClick={() => finish()}>
+        <Button size="sm" minH="44px" colorPalette="copper" onClick={() => finish()}>
           Done
         </Button>
       ) : null}
       <Button
         size="sm"
-        minH="40px"
+        minH="44px"
         variant="ghost"
         colorPalette="inky"
         onClick={() => setTool({ does: 'select' })}

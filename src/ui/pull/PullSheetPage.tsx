@@ -89,7 +89,7 @@ function List({
       title={title}
       aside={
         <HStack className="no-print">
-          <Button asChild size="sm" minH="36px" variant="outline" colorPalette="inky">
+          <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky">
             <a href={`/api/jobs/${jobId}/lists/${list}`} download>
               CSV
             </a>
