@@ -44,7 +44,10 @@ test('the device sheet knows its surroundings: picture, lens, sun, lip', async (
   await expect(
     page.getByRole('list', { name: 'Findings' }).getByText('▲ Check Soffit lip in the picture'),
   ).toBeVisible()
-  await expect(page.getByRole('group', { name: /^Simulated picture: .*Mast racks/ })).toBeVisible()
+  const picture = page.getByRole('group', { name: /^Simulated picture: .*Mast racks/ })
+  await expect(picture).toBeVisible()
+  await expect(page.getByRole('button', { name: /next: Mount/i })).toBeInViewport()
+  if (page.viewportSize()!.width > 1000) await expect(picture).toBeInViewport() // beside the elevation
   await expect(page.getByRole('img', { name: /^Hours of sun in the picture by month/ })).toBeAttached()
   await page.getByLabel('What it must show').selectOption({ label: 'Slipway' })
   await expect(page.getByText(/^Turret, 5 MP, 2\.8 mm ■/)).toBeVisible()

@@ -1,7 +1,7 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createHash, randomUUID } from 'node:crypto'
-import { mkdtempSync, readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -373,6 +373,30 @@ test('killing the server in the middle of batches loses no acknowledged command'
   }
   kill(server)
   expect(acknowledged.filter((id) => !kept.has(id))).toEqual([])
+})
+
+test('a failed request has a number that its answer repeats, and no map of the sources is served', async ({
+  request,
+}) => {
+  const refused = await request.get('/api/jobs/nowhere')
+  const { instance } = (await refused.json()) as { instance: string }
+  expect(instance).toBe(`urn:uuid:${refused.headers()['x-request-id']}`)
+  const page = await (await request.get('/')).text()
+  const [script] = /\/_next\/static\/[^"']+\.js/.exec(page)!
+  expect((await request.get(script)).status()).toBe(200)
+  expect((await request.get(`${script}.map`)).status()).toBe(404)
+})
+
+test('starting over leaves a folder alone that is not the application’s own', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-foreign-'))
+  writeFileSync(join(folder, 'letters.txt'), 'mine')
+  const env = { ...process.env, NEAT_BRACKET_DATA: folder }
+  const demo = spawn(process.execPath, ['scripts/demo.mjs', '--port', '3245', '--reset'], { env })
+  let words = ''
+  demo.stderr.on('data', (chunk: Buffer) => (words += chunk.toString()))
+  const code = await new Promise((resolve) => demo.on('exit', resolve))
+  expect([code, readFileSync(join(folder, 'letters.txt'), 'utf8')]).toEqual([1, 'mine'])
+  expect(words).toContain('holds no record of Neat Bracket')
 })
 
 test('the demo says plainly when a port is in use or is none', async ({ baseURL }) => {

@@ -23,8 +23,6 @@ await run(async () => {
     throw new Stop(
       `Port ${port} is in use. Stop what runs there, or take another: npm run demo -- --port ${port + 1}`,
     )
-  installPackages()
-  build()
   const data = process.env.NEAT_BRACKET_DATA ?? 'data'
   if (values.reset && existsSync(data)) {
     if (!existsSync(join(data, 'record.sqlite')))
@@ -34,6 +32,8 @@ await run(async () => {
     console.log(`Starting over: everything in ${data} goes`)
     rmSync(data, { recursive: true, force: true })
   }
+  installPackages()
+  build()
   const env = { ...process.env, NEAT_BRACKET_DATA: data, NEXT_TELEMETRY_DISABLED: '1' }
   const loaded = spawnSync(
     process.execPath,

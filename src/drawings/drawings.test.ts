@@ -39,6 +39,15 @@ const SIGHT: Sight = {
 const elevation = (change: Partial<Sight> = {}) =>
   stagesOf({ sight: { ...SIGHT, ...change } }).sight.result.drawing
 
+/** Whether a spot lies inside an outline: crossings of a ray, counted. */
+function insideOf(outline: readonly Spot[], x: number, y: number): boolean {
+  return outline.reduce((inside, [ax, ay], i) => {
+    const [bx, by] = outline[(i + 1) % outline.length]!
+    const crosses = ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)
+    return crosses ? !inside : inside
+  }, false)
+}
+
 describe('every drawing of any job', () => {
   it('has marks at finite places, words without NaN, and says what it shows', () => {
     fc.assert(
@@ -109,6 +118,47 @@ describe('the side elevation is to scale', () => {
   it('writes its dimensions in the units of the job', () => {
     const e = elevation()
     expect(wordsOf(elevationDrawing(e, 'imperial', elevationFrame(e, 760)))).toContain(`26' 3"`)
+  })
+  it.each([
+    ['level', 0],
+    ['a little down, the upper edge rising', 8],
+    ['down', 30],
+    ['up', -20],
+    ['straight down', 90],
+  ])('takes in just what lies between the edges of the picture: %s', (_, tiltDeg) => {
+    const e = { ...elevation(), tiltDeg }
+    const frame = elevationFrame(e, 760)
+    const drawing = elevationDrawing(e, 'metric', frame)
+    const fan = drawing.marks.flatMap((mark) =>
+      mark.kind === 'shape' && mark.fill === 'seen' ? [mark.spots] : [],
+    )[0]!
+    const [x0, y0] = elevationHandles(e, frame).camera
+    for (const [x, y] of fan) {
+      expect(x).toBeGreaterThan(7.9)
+      expect(x).toBeLessThan(frame.width - 7.9)
+      expect(y).toBeGreaterThan(3.9)
+      expect(y).toBeLessThan(frame.groundY + 0.1)
+    }
+    let checked = 0
+    for (let x = 20; x < frame.width - 20; x += 37) {
+      for (let y = 15; y < frame.groundY - 5; y += 23) {
+        const off = (Math.atan2(y - y0, x - x0) * 180) / Math.PI - tiltDeg
+        const turned = Math.abs(((off + 540) % 360) - 180)
+        const half = e.verticalFovDeg / 2
+        if (Math.abs(turned - half) < 1.5 || Math.hypot(x - x0, y - y0) < 8) continue
+        checked++
+        expect([x, y, insideOf(fan, x, y)]).toEqual([x, y, turned < half])
+      }
+    }
+    expect(checked).toBeGreaterThan(40)
+  })
+  it('hangs it on a pole where it is banded to one, and hatches no wall there', () => {
+    const hatched = (onPole: boolean) => {
+      const e = { ...elevation(), onPole }
+      const { marks } = elevationDrawing(e, 'metric', elevationFrame(e, 760))
+      return marks.filter((mark) => mark.kind === 'shape' && mark.fill === 'hatch').length
+    }
+    expect([hatched(false) > 0, hatched(true)]).toEqual([true, 0])
   })
 })
 

@@ -1,0 +1,48 @@
+import Papa from 'papaparse'
+import { expect, it } from 'vitest'
+import type { PullSheet } from '@/core/pull'
+import { device } from '@/testing/jobs'
+import { PULL_LISTS } from './csv'
+
+const sheet: PullSheet = {
+  cuts: [{ mark: '05', name: 'Gate', cable: 'Cat 6', cutM: 39.65, installedM: 36.8 }],
+  drills: [
+    { surface: '@SUM(1)', purpose: 'pilot', bit: '2 mm (5/64")', bitMm: 2, count: 8, marks: ['05', '01'] },
+  ],
+  van: [
+    { kind: 'cable', item: 'Cat 6', count: 39.65, spare: 0, unit: 'm', marks: ['05'] },
+    { kind: 'seal', item: '-1+1', count: 2, spare: 1, unit: 'pieces', marks: ['05'] },
+  ],
+}
+const of = {
+  devices: [device({ mark: '05', name: '=HYPERLINK("x")' }), device({ id: 'b', mark: '01', name: 'Ö' })],
+}
+const read = (list: keyof typeof PULL_LISTS, units: 'metric' | 'imperial' = 'metric') => {
+  const words = PULL_LISTS[list](sheet, { ...of, units })
+  return { words, rows: Papa.parse<Record<string, string>>(words.slice(1), { header: true }).data }
+}
+
+it('tells that it is UTF-8 by its byte-order mark', () => {
+  for (const list of Object.keys(PULL_LISTS) as (keyof typeof PULL_LISTS)[]) {
+    const bytes = Buffer.from(read(list).words, 'utf8')
+    expect([list, ...bytes.subarray(0, 3)]).toEqual([list, 0xef, 0xbb, 0xbf])
+  }
+})
+it('keeps a mark as text, with its nought, and shows the figures of the screen', () => {
+  expect(read('cut-list').rows).toEqual([
+    { device: '05 =HYPERLINK("x")', cable: 'Cat 6', cut: '39.7 m', installed: '36.8 m' },
+  ])
+  expect(read('cut-list', 'imperial').rows[0]!.installed).toMatch(/^\d+'/)
+  expect(read('drill-list').rows[0]!.devices).toBe('05 =HYPERLINK("x"); 01 Ö')
+})
+it.each(['=1', '+1', '-1', '@A1', '\t=1', '\r=1', '＝1', '＋1', '－1', '＠1'])(
+  'a cell that begins like %j runs nowhere as a formula',
+  (item) => {
+    const harmless = PULL_LISTS['van-list'](
+      { ...sheet, van: [{ ...sheet.van[1]!, item }] },
+      { ...of, units: 'metric' },
+    )
+    const [row] = Papa.parse<{ item: string }>(harmless.slice(1), { header: true }).data
+    expect(row!.item).toBe(`'${item}`)
+  },
+)
