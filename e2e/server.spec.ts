@@ -1,7 +1,7 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createHash, randomUUID } from 'node:crypto'
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -385,6 +385,28 @@ test('a failed request has a number that its answer repeats, and no map of the s
   const [script] = /\/_next\/static\/[^"']+\.js/.exec(page)!
   expect((await request.get(script)).status()).toBe(200)
   expect((await request.get(`${script}.map`)).status()).toBe(404)
+})
+
+test('the demo starts its server again when it falls', async ({ request }) => {
+  const env = { ...process.env, NEAT_BRACKET_DATA: mkdtempSync(join(tmpdir(), 'neat-bracket-falls-')) }
+  const demo = spawn(process.execPath, ['scripts/demo.mjs', '--port', '3246'], { env, stdio: 'ignore' })
+  const health = () => request.get('http://localhost:3246/api/health').catch(() => null)
+  const servers = () =>
+    readdirSync('/proc').filter((pid) => {
+      if (!/^\d+$/.test(pid)) return false
+      try {
+        return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('serve.mjs\0--port\x003246')
+      } catch {
+        return false // it ended meanwhile
+      }
+    })
+  await expect.poll(async () => (await health())?.status(), { timeout: 100_000 }).toBe(200)
+  const [first] = servers()
+  process.kill(Number(first), 'SIGKILL')
+  await expect.poll(() => servers().filter((pid) => pid !== first).length, { timeout: 15_000 }).toBe(1)
+  await expect.poll(async () => (await health())?.status(), { timeout: 15_000 }).toBe(200)
+  demo.kill('SIGTERM')
+  await expect.poll(servers).toEqual([])
 })
 
 test('starting over leaves a folder alone that is not the application’s own', async () => {

@@ -152,6 +152,13 @@ describe('the side elevation is to scale', () => {
     }
     expect(checked).toBeGreaterThan(40)
   })
+  it('names what stands ahead once, though its front and its back are both drawn', () => {
+    const ahead = (distanceM: number) => ({ distanceM, fromM: 0, toM: 1, name: 'Boat' })
+    const { surroundings: _, ...bare } = elevation()
+    const e = { ...bare, surroundings: { uprights: [ahead(5), ahead(6)], boards: [], hiddenBy: null } }
+    const drawing = elevationDrawing(e, 'metric', elevationFrame(e, 760))
+    expect(wordsOf(drawing).filter((word) => word === 'Boat')).toHaveLength(1)
+  })
   it('hangs it on a pole where it is banded to one, and hatches no wall there', () => {
     const hatched = (onPole: boolean) => {
       const e = { ...elevation(), onPole }

@@ -178,6 +178,7 @@ function onTheAxis(
   const x = (m: number) => cameraX + m * perMetre
   const y = (m: number) => Math.max(6, groundY - m * perMetre)
   const marks: Mark[] = []
+  const named = new Set<string>() // a block is crossed twice and named once
   for (const { fromDistanceM, toDistanceM, heightM } of boards) {
     const [from, to] = [Math.max(4, x(fromDistanceM)), Math.min(width - 4, x(toDistanceM))]
     if (to > from && groundY - heightM * perMetre > 0)
@@ -187,7 +188,9 @@ function onTheAxis(
     const at = x(distanceM)
     if (at < 6 || at > width - 6) continue
     marks.push(box(at - 3, y(toM), 6, Math.max(2, y(fromM) - y(toM)), 'hatch', 'object'))
-    if (distanceM * perMetre > 70)
+    const told = named.has(name)
+    named.add(name)
+    if (distanceM * perMetre > 70 && !told)
       marks.push(
         words([Math.min(at, width - widthOf(name, 'small') / 2 - 4), Math.max(44, y(toM) - 6)], name, {
           size: 'small',

@@ -66,6 +66,17 @@ describe('the printed record', () => {
     expect(text).toMatch(/Stop Measure the volts at the camera 10.4 V/)
     expect(text).not.toContain('Ω') // the shipped font has none
   })
+  it('every page tells its job, address, day and place among the pages; the last has room to sign', async () => {
+    const pages = await pagesOf((await print(null))!)
+    for (const [index, page] of pages.entries()) {
+      const text = page.replace(/\s+/g, ' ')
+      expect(text).toContain(job.name)
+      expect(text).toContain(job.address)
+      expect(text).toMatch(/\d{4}-\d{2}-\d{2}/)
+      expect(text).toContain(`${index + 1} of ${pages.length}`)
+    }
+    for (const signer of ['Installed by', 'Checked by', 'Customer']) expect(pages.join(' ')).toContain(signer)
+  })
   it('of one device has that device alone, and none for a device that is not there', async () => {
     const text = (await pagesOf((await print('device-01'))!)).join(' ')
     expect(text).toContain('Front porch')

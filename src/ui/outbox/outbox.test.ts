@@ -136,6 +136,16 @@ describe('the outbox', () => {
     expect(await box.addPhoto(new NodeBlob([new Uint8Array([1])]) as unknown as Blob)).toBeNull()
     expect(box.snapshot()).toMatchObject({ waiting: [], full: true })
   })
+  it('asks the browser not to throw away what is kept', async () => {
+    const persist = vi.fn(() => Promise.resolve(true))
+    const storage = { persisted: () => Promise.resolve(false), persist }
+    Object.defineProperty(navigator, 'storage', { configurable: true, value: storage })
+    const box = open()
+    await box.add(command())
+    await vi.waitFor(() => expect(persist).toHaveBeenCalledOnce())
+    await emptied(box)
+    Reflect.deleteProperty(navigator, 'storage')
+  })
   it('keeps the order in which things were said', async () => {
     online = false
     const box = open()
