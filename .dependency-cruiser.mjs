@@ -11,8 +11,8 @@ const rules = {
     {
       name: 'no-circles',
       severity: 'error',
-      from: { pathNot: '^src/core/(assess|handover)' },
-      to: { circular: true, viaOnly: { pathNot: 'type-only' }, dependencyTypesNot: ['type-only'] },
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
     forbid(
       'core-is-pure',
@@ -33,6 +33,21 @@ const rules = {
       '^src/(catalogue|drawings|workers|server|ui|app)',
       '^src/core/(units|geometry|findings|sources|parts|sight|mount|route|terminate|seal|power|pull|test|handover|procedure)/(?!index\\.ts$)',
     ),
+    {
+      name: 'one-face-inside-core',
+      severity: 'error',
+      from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^src/core/(units|geometry|findings|sources|parts|sight|mount|route|terminate|seal|power|pull|test|handover|procedure)/(?!index\\.ts$|plan\\.ts$)',
+        pathNot: '^src/core/$1/',
+      },
+    },
+    {
+      name: 'core-without-node',
+      severity: 'error',
+      from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
     forbid('no-tests-in-the-product', '^src/(core|catalogue|drawings|server|ui|app)', '\\.test\\.tsx?$'),
   ],
   options: {

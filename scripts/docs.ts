@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { CATALOGUE } from '@/catalogue'
 import { jobFileSchema } from '@/core/job'
 import { SOURCES, type SourceId } from '@/core/sources'
-import { REGISTER } from '@/core/sources/register'
+import { REGISTER } from '@/core/stages'
 
 /**
  * Writes the generated pages: docs/sources.md and docs/job.schema.json. With `--check` it only says whether

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { anyJob, device, job, NOW, said } from '@/testing/jobs'
+import { anyJob, device, job, NOW, said, plannedThrough } from '@/testing/jobs'
 import { assess, assessAgain, assessDevice } from './assess'
 import { apply, type Job } from './job'
 
@@ -72,12 +72,8 @@ describe('assess is total, pure and deterministic', () => {
 
 /** Plans everything by the proposals, as a person who agrees with each would. */
 export function planned(change: Parameters<typeof device>[0], supplies: Job['supplies'] = job().supplies) {
-  let d = device(change)
   const on = job({ supplies })
-  for (const stage of ['sight', 'mount', 'route', 'seal', 'terminate', 'power'] as const) {
-    const state = assessDevice(d, on, CATALOGUE).stages?.[stage]
-    if (state && d[stage] === null) d = { ...d, [stage]: state.input }
-  }
+  const d = plannedThrough(device(change), on)
   return { device: d, assessment: assessDevice(d, on, CATALOGUE) }
 }
 

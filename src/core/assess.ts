@@ -7,6 +7,7 @@ import { neighboursOf, type Catalogue, type JobSettings, type Measured } from '.
 import { assessSupplies } from './power'
 
 export { summarise, type Assessment, type JobSummary } from './derive/board'
+export type { DrawingOf } from './stages/table'
 export {
   assessDevice,
   type DeviceAssessment,

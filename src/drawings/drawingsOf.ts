@@ -1,5 +1,5 @@
-import type { DeviceAssessment } from '@/core/assess'
-import type { PlannedStage } from '@/core/findings'
+import type { DeviceAssessment, DrawingOf } from '@/core/assess'
+import { PLANNED_STAGES, type PlannedStage } from '@/core/findings'
 import type { UnitSystem } from '@/core/units'
 import { cableEndsDrawing } from './cableEnds'
 import { elevationDrawing, elevationFrame } from './elevation'
@@ -9,6 +9,18 @@ import { powerDrawing } from './powerLadder'
 import { routeDrawing } from './routeStrip'
 import { sealDrawing } from './sealChain'
 
+/** How each stage is drawn, at a printed width. */
+const DRAWINGS: {
+  readonly [S in PlannedStage]: (of: DrawingOf<S>, units: UnitSystem, width: number) => Drawing
+} = {
+  sight: (of, units, width) => elevationDrawing(of, units, elevationFrame(of, width)),
+  mount: mountDrawing,
+  route: routeDrawing,
+  terminate: (of, _, width) => cableEndsDrawing(of, width),
+  seal: sealDrawing,
+  power: powerDrawing,
+}
+
 /** The drawing of every planned stage of a device, at a printed width. */
 export function drawingsOf(
   { stages }: DeviceAssessment,
@@ -16,15 +28,14 @@ export function drawingsOf(
   width = 460,
 ): Partial<Record<PlannedStage, Drawing>> {
   if (!stages) return {}
-  const { sight, mount, route, terminate, seal, power } = stages
-  return {
-    ...(sight.planned
-      ? { sight: elevationDrawing(sight.result.drawing, units, elevationFrame(sight.result.drawing, width)) }
-      : {}),
-    ...(mount.planned ? { mount: mountDrawing(mount.result.drawing, units, width) } : {}),
-    ...(route.planned ? { route: routeDrawing(route.result.drawing, units, width) } : {}),
-    ...(terminate.planned ? { terminate: cableEndsDrawing(terminate.result.drawing, width) } : {}),
-    ...(seal.planned ? { seal: sealDrawing(seal.result.drawing, units, width) } : {}),
-    ...(power?.planned ? { power: powerDrawing(power.result.drawing, units, width) } : {}),
+  const drawn = <S extends PlannedStage>(stage: S): Drawing | null => {
+    const state = stages[stage]
+    return state?.planned ? DRAWINGS[stage](state.result.drawing, units, width) : null
   }
+  return Object.fromEntries(
+    PLANNED_STAGES.flatMap((stage) => {
+      const drawing = drawn(stage)
+      return drawing ? [[stage, drawing]] : []
+    }),
+  )
 }

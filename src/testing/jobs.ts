@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { randomUUID } from 'node:crypto'
 import { CATALOGUE } from '@/catalogue'
+import { assessDevice } from '@/core/assess'
 import {
   CAUSES,
   RECORD_VERSION,
@@ -423,3 +424,11 @@ export const said = (change: Change, envelope: Partial<Envelope> = {}): Command 
   ...envelope,
 })
 type Envelope = Pick<Command, 'id' | 'jobId' | 'at' | 'by' | 'madeOn' | 'base'>
+
+/** A device planned throughout: what its stages propose, kept one after the other, seals before the ends. */
+export function plannedThrough(of: Device, on: Job = job()): Device {
+  return (['sight', 'mount', 'route', 'seal', 'terminate', 'power'] as const).reduce((planned, stage) => {
+    const state = assessDevice(planned, on, CATALOGUE).stages?.[stage]
+    return planned[stage] === null && state ? { ...planned, [stage]: state.input } : planned
+  }, of)
+}

@@ -1,9 +1,11 @@
 import { PLANNED_STAGES, type Finding, type PlannedStage, type StageAssessment } from '../findings'
 import type { Device } from '../job/job'
 import { resolve, type Catalogue, type JobSettings, type Measured, type Neighbours } from '../parts'
-import { stepsOf, type Step } from '../procedure'
+import type { Step } from '../procedure'
 import type { Plans } from '../stages/plans'
-import { STAGE_TABLE, type DrawingOf, type Missing, type Stage } from '../stages/table'
+import { stepsOf } from '../stages/steps'
+import type { Stage } from '../stages/stage'
+import { STAGE_TABLE, type DrawingOf, type Missing } from '../stages/table'
 
 /** What one stage of a device comes to: as planned, or as proposed as long as nothing was. */
 export interface PlannedStageState<S extends PlannedStage> {

@@ -1,5 +1,5 @@
 import type { Reading } from '../units'
-import type { SourceId } from '../sources/sources'
+import type { SourceId } from '../sources'
 
 /** The nine words of the trade, in the order in which the work is done. */
 export const STAGES = [

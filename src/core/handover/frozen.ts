@@ -5,7 +5,7 @@ import { RECORD_VERSION, hashOf } from '../job'
 import type { Device, Job, SignedFacts, SignedRecord } from '../job/job'
 import type { Catalogue } from '../parts'
 import { SOURCES } from '../sources'
-import { REGISTER } from '../sources/register'
+import { REGISTER } from '../stages'
 import { printReading } from '../units'
 
 /**

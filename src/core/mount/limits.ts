@@ -1,5 +1,5 @@
-import type { Terrain } from '../job/choices'
-import { limit, type Formula } from '../sources'
+import { POLE_MATERIALS, TERRAINS, type Terrain } from '../job/choices'
+import { limit, type Formula, type Register } from '../sources'
 
 export const MOUNT_LIMITS = {
   loadFactor: limit(
@@ -156,3 +156,37 @@ export const VAN_LIMITS = {
   tubeMl: limit('Sealant in a tube', 300, 'ml', 'practice'),
   smallBitMm: limit('Bits up to this size are taken twice', 6, 'mm', 'practice'),
 } as const
+
+/** Everything mount rests on. */
+export const MOUNT_REGISTER: Register = {
+  limits: [
+    ...Object.values(MOUNT_LIMITS),
+    ...Object.values(VAN_LIMITS),
+    ...EXTENSION_OVERLAPS.map(({ upToM, overlapM }) =>
+      limit(`Overlap of an extension ladder up to ${upToM} m`, overlapM, 'm', 'ansi-a14-2'),
+    ),
+    ...(Object.keys(WIND_PROFILES) as Terrain[]).flatMap((terrain) => [
+      limit(
+        `Wind exponent α, ${TERRAINS[terrain].toLowerCase()}`,
+        WIND_PROFILES[terrain].alpha,
+        '',
+        'asce-7-kz',
+      ),
+      limit(
+        `Gradient height, ${TERRAINS[terrain].toLowerCase()}`,
+        WIND_PROFILES[terrain].gradientFt,
+        'ft',
+        'asce-7-kz',
+      ),
+    ]),
+    ...Object.values(POLE_MATERIALS).map(({ name, bendingMPa }) =>
+      limit(
+        `Allowable bending stress of a pole, ${name.toLowerCase()}`,
+        bendingMPa,
+        'MPa',
+        'handbook-bending',
+      ),
+    ),
+  ],
+  formulas: MOUNT_FORMULAS,
+}

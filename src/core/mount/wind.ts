@@ -1,6 +1,6 @@
 import type { Terrain } from '../job/choices'
 import type { Camera, MountPart } from '../parts'
-import { METRES_PER_FOOT } from '../units/quantity'
+import { METRES_PER_FOOT } from '../units'
 import { MOUNT_LIMITS, WIND_PROFILES } from './limits'
 
 /** The height (m) below which the coefficient no longer falls: 15 ft. */

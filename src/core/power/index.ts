@@ -1,5 +1,5 @@
-export { assessPower, proposePower, poeClassFor, type PowerLadder } from './power'
+export { assessPower, poeClassFor, type PowerLadder } from './power'
 export { assessSupplies, type SupplyAssessment } from './supplies'
 export { voltsAtLoad, powerAtEnd } from './circuit'
 export { POE_CLASSES } from './limits'
-export { POWER_JUDGED, unjudgedPower } from './judged'
+export { powerStage } from './stage'

@@ -1,4 +1,4 @@
-import { limit, type Formula } from '../sources'
+import { limit, type Formula, type Register } from '../sources'
 
 /** One PoE class: power at the port and at the camera, and the circuit that the standard reckons with. */
 export interface PoeClass {
@@ -56,3 +56,15 @@ export const POWER_FORMULAS: readonly Formula[] = [
   },
   { name: 'DC circuit', formula: '2·(r·L + joints)', source: 'physics' },
 ]
+
+/** Everything power rests on. */
+export const POWER_REGISTER: Register = {
+  limits: [
+    ...Object.values(POWER_LIMITS),
+    ...POE_CLASSES.flatMap(({ poeClass, sourceW, deviceW }) => [
+      limit(`Class ${poeClass} at the port`, sourceW, 'W', 'ieee-802-3'),
+      limit(`Class ${poeClass} at the camera`, deviceW, 'W', 'ieee-802-3'),
+    ]),
+  ],
+  formulas: POWER_FORMULAS,
+}

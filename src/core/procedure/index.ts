@@ -1,2 +1,7 @@
-export { stepsOf } from './steps'
+export { aimTasks } from './aim'
+export { benchTasks } from './bench'
+export { PROCEDURE_LIMITS } from './limits'
+export { inOrder } from './phases'
+export { provingTasks } from './proving'
 export { judge, printLimits, type Step, type StepEntry, type StepState } from './step'
+export { accessoryTasks, choice, measure, task, type Task } from './task'

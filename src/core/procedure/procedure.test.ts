@@ -2,21 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
 import type { Device, Job } from '../job'
-import { device, job } from '@/testing/jobs'
-import { judge, printLimits, type Step } from '.'
+import { device, job, plannedThrough } from '@/testing/jobs'
+import { judge, printLimits, task, type Step } from '.'
 
-const step = (entry: Step['entry'], photo: Step['photo'] = null): Step => ({
-  id: 'mount/x',
-  stage: 'mount',
-  title: 'x',
-  detail: '',
-  items: [],
-  reason: '',
-  caution: null,
-  hold: null,
-  entry,
-  photo,
-})
+const step = (entry: Step['entry'], photo: Step['photo'] = null): Step =>
+  task('fix', { id: 'mount/x', title: 'x', reason: '', entry, photo })
 const done = (value: number | null = null, choice: string | null = null, note = '') => ({
   state: 'done' as const,
   value,
@@ -73,11 +63,7 @@ describe('judging a record', () => {
 
 describe('steps follow from the plan', () => {
   const plan = (change: Partial<Device>, on: Partial<Job> = {}) => {
-    let d = device(change)
-    for (const stage of ['sight', 'mount', 'route', 'seal', 'terminate', 'power'] as const) {
-      const state = assessDevice(d, job(on), CATALOGUE).stages?.[stage]
-      if (state && d[stage] === null) d = { ...d, [stage]: state.input }
-    }
+    const d = plannedThrough(device(change), job(on))
     return assessDevice(d, job(on), CATALOGUE).steps.map(({ step }) => step)
   }
   const find = (steps: readonly Step[], id: string) => steps.find((one) => one.id === id)

@@ -1,4 +1,5 @@
 import type { Stage, Verdict } from '../findings'
+import type { Cause } from '../job/choices'
 import type { StepRecord } from '../job/job'
 import { print, type QuantityKind, type UnitSystem } from '../units'
 
@@ -15,6 +16,13 @@ export type StepEntry =
   | { readonly kind: 'choice'; readonly options: readonly string[]; readonly good: readonly string[] }
   | { readonly kind: 'note'; readonly label: string }
 
+/** What a step that fails points to: by itself, by what was answered, or by a value above its limits. */
+export interface Causes {
+  readonly failed?: Cause
+  readonly answered?: Readonly<Record<string, Cause>>
+  readonly above?: Cause
+}
+
 /** One step of the install log, derived from the plan. */
 export interface Step {
   /** Stable while the plan is: `stage/key`. Records keep it. */
@@ -30,6 +38,7 @@ export interface Step {
   readonly hold: string | null
   readonly entry: StepEntry
   readonly photo: 'asked' | 'required' | null
+  readonly causes: Causes
 }
 
 /** A step with what has been recorded of it. */

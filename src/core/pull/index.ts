@@ -1,1 +1,2 @@
-export { pullSheet, type PullSheet, type CutLine, type DrillLine, type VanLine } from './lists'
+export { pullSheet, type PullSheet } from './lists'
+export type { CutLine, DrillLine, VanLine } from '../stages/load'

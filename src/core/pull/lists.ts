@@ -1,48 +1,9 @@
+import { PLANNED_STAGES } from '../findings'
 import type { Job } from '../job/job'
-import { bandLengthMm, bitMm, mountFacts, VAN_LIMITS } from '../mount'
+import { VAN_LIMITS } from '../mount'
 import { resolve, type Catalogue, type DeviceContext } from '../parts'
-import { runLengths, supports } from '../route'
-import { closedOpenings, needsPart } from '../seal'
-
-/** One run to cut: from which kind of cable, how much. */
-export interface CutLine {
-  readonly mark: string
-  readonly name: string
-  readonly cable: string
-  /** Metres to cut; null for a ready-made lead, whose length is `installedM`. */
-  readonly cutM: number | null
-  readonly installedM: number
-}
-
-/** Holes of one bit in one kind of surface. */
-export interface DrillLine {
-  readonly surface: string
-  readonly purpose: 'pilot' | 'fixing hole' | 'cable hole'
-  readonly bit: string
-  readonly bitMm: number
-  readonly count: number
-  readonly marks: readonly string[]
-}
-
-/** One thing to load. `spare` comes on top of `count`; cable is counted in metres. */
-export interface VanLine {
-  readonly kind:
-    | 'camera'
-    | 'mount'
-    | 'fixing'
-    | 'bit'
-    | 'cable'
-    | 'support'
-    | 'connector'
-    | 'seal'
-    | 'sealant'
-    | 'accessory'
-  readonly item: string
-  readonly count: number
-  readonly spare: number
-  readonly unit: 'pieces' | 'm'
-  readonly marks: readonly string[]
-}
+import { STAGE_TABLE } from '../stages'
+import { LOADED, type CutLine, type DrillLine, type Load, type LoadItem, type VanLine } from '../stages/load'
 
 export interface PullSheet {
   readonly cuts: readonly CutLine[]
@@ -50,162 +11,79 @@ export interface PullSheet {
   readonly van: readonly VanLine[]
 }
 
+/** What comes with spares: lost in the grass, or spoilt in the making. */
+const WITH_SPARES = new Set<VanLine['kind']>(['fixing', 'connector', 'seal'])
+
 /**
- * Cut list, drill list and van list of a job, from what is planned. Devices with unknown parts are passed
- * over.
+ * Cut list, drill list and van list of a job, from what every stage takes along. Devices with unknown parts
+ * are passed over.
  */
 export function pullSheet(job: Job, catalogue: Catalogue): PullSheet {
   const cuts: CutLine[] = []
   const drills = new Map<string, DrillLine>()
   const van = new Map<string, VanLine>()
-  const load = (
-    kind: VanLine['kind'],
-    item: string,
-    count: number,
-    spare: number,
-    mark: string,
-    unit: VanLine['unit'] = 'pieces',
-  ) => {
-    const key = `${kind}:${item}`
-    const old = van.get(key)
-    van.set(key, {
-      kind,
-      item,
-      unit,
-      count: (old?.count ?? 0) + count,
-      spare: Math.max(old?.spare ?? 0, spare),
-      marks: withMark(old?.marks, mark),
-    })
-  }
   for (const device of job.devices) {
     const context = resolve(device, job, catalogue)
     if ('missing' in context) continue
-    const { mark } = device
-    load('camera', context.camera.name, 1, 0, mark)
-    for (const part of context.mounts) load('mount', part.name, 1, 0, mark)
-    for (const part of context.accessories) load('accessory', part.name, 1, 0, mark)
-    drill(context, drills, load)
-    route(context, cuts, load)
-    ends(context, load)
+    for (const load of [
+      partsOf(context),
+      ...PLANNED_STAGES.map((stage) => STAGE_TABLE[stage].load(context)),
+    ]) {
+      cuts.push(...(load.cuts ?? []))
+      for (const hole of load.holes ?? []) addHole(drills, hole, device.mark)
+      for (const item of load.items) addItem(van, item, device.mark)
+    }
   }
-  const lines = [...van.values()]
-    .map(wholeTubes)
-    .map((line) =>
-      WITH_SPARES.has(line.kind)
-        ? { ...line, spare: Math.max(line.spare, Math.ceil((line.count * VAN_LIMITS.spares.value) / 100)) }
-        : line,
-    )
+  const holes = [...drills.values()]
+  const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]
   return {
     cuts,
-    drills: [...drills.values()].sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
-    van: [...lines, ...bits([...drills.values()])].sort(
-      (a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.item.localeCompare(b.item),
+    drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
+    van: lines.sort(
+      (a, b) => LOADED.indexOf(a.kind) - LOADED.indexOf(b.kind) || a.item.localeCompare(b.item),
     ),
   }
 }
+
+/** What is put up, whatever is planned of it. */
+const partsOf = ({ camera, mounts, accessories }: DeviceContext): Load => ({
+  items: [
+    { kind: 'camera', item: camera.name, count: 1 },
+    ...mounts.map(({ name }) => ({ kind: 'mount' as const, item: name, count: 1 })),
+    ...accessories.map(({ name }) => ({ kind: 'accessory' as const, item: name, count: 1 })),
+  ],
+})
+
+function addHole(drills: Map<string, DrillLine>, hole: Omit<DrillLine, 'marks'>, mark: string): void {
+  const key = `${hole.surface}:${hole.purpose}:${hole.bit}`
+  const old = drills.get(key)
+  drills.set(key, { ...hole, count: (old?.count ?? 0) + hole.count, marks: withMark(old?.marks, mark) })
+}
+
+function addItem(van: Map<string, VanLine>, load: LoadItem, mark: string): void {
+  const { kind, item, count, spare = 0, unit = 'pieces' } = load
+  const key = `${kind}:${item}`
+  const old = van.get(key)
+  van.set(key, {
+    kind,
+    item,
+    unit,
+    count: (old?.count ?? 0) + count,
+    spare: Math.max(old?.spare ?? 0, spare),
+    marks: withMark(old?.marks, mark),
+  })
+}
+
+const withMark = (marks: readonly string[] | undefined, mark: string): readonly string[] =>
+  marks?.includes(mark) ? marks : [...(marks ?? []), mark]
 
 /** Sealant adds up over the devices and is loaded in whole tubes. */
 const wholeTubes = (line: VanLine): VanLine =>
   line.kind === 'sealant' ? { ...line, count: Math.ceil(line.count), spare: 1 } : line
 
-type Load = (
-  kind: VanLine['kind'],
-  item: string,
-  count: number,
-  spare: number,
-  mark: string,
-  unit?: VanLine['unit'],
-) => void
-
-const WITH_SPARES = new Set<VanLine['kind']>(['fixing', 'connector', 'seal'])
-const ORDER: readonly VanLine['kind'][] = [
-  'camera',
-  'mount',
-  'fixing',
-  'bit',
-  'cable',
-  'support',
-  'connector',
-  'seal',
-  'sealant',
-  'accessory',
-]
-const withMark = (marks: readonly string[] | undefined, mark: string): readonly string[] =>
-  marks?.includes(mark) ? marks : [...(marks ?? []), mark]
-
-function drill(context: DeviceContext, drills: Map<string, DrillLine>, load: Load): void {
-  const { device, surface, units } = context
-  const { mount } = device
-  if (!mount) return
-  const facts = mountFacts(context, mount)
-  const hole = (purpose: DrillLine['purpose'], bit: string, mm: number, count: number) => {
-    const key = `${surface.id}:${purpose}:${bit}`
-    const old = drills.get(key)
-    drills.set(key, {
-      surface: surface.name,
-      purpose,
-      bit,
-      bitMm: mm,
-      count: (old?.count ?? 0) + count,
-      marks: withMark(old?.marks, device.mark),
-    })
-  }
-  if (facts.pilotBit !== null && facts.pilotMm !== null)
-    hole('pilot', facts.pilotBit, bitMm(facts.pilotMm, 'pilot', units), mount.fixingCount)
-  if (facts.fixingBit !== null && facts.fixingHoleMm !== null)
-    hole('fixing hole', facts.fixingBit, facts.fixingHoleMm, mount.fixingCount)
-  if (surface.holding !== 'pole' && surface.holding !== 'box')
-    hole('cable hole', facts.cableBit, facts.cableHoleMm, 1)
-  const band =
-    facts.fixing.bandMm && mount.pole
-      ? `, ${context.say(bandLengthMm(mount.pole.diameterMm), 'size')} each`
-      : ''
-  load('fixing', facts.fixing.name + band, mount.fixingCount, 0, device.mark)
-}
-
-function route(context: DeviceContext, cuts: CutLine[], load: Load): void {
-  const { device, cable } = context
-  if (!device.route) return
-  const run = runLengths(context, device.route)
-  const lead = device.route.leadLengthM
-  cuts.push({
-    mark: device.mark,
-    name: device.name,
-    cable: cable.name,
-    cutM: lead === null ? run.cutM : null,
-    installedM: lead ?? run.installedM,
-  })
-  if (lead === null) load('cable', cable.name, run.cutM, 0, device.mark, 'm')
-  else load('cable', `${cable.name}, ${lead} m`, 1, 0, device.mark)
-  for (const { name, count } of supports(device.route)) load('support', name, count, 0, device.mark)
-}
-
-function ends(context: DeviceContext, load: Load): void {
-  const { device, catalogue, mounts, camera } = context
-  if (device.terminate && device.route?.leadLengthM == null) {
-    for (const id of [device.terminate.cameraEndId, device.terminate.headEndId])
-      load('connector', catalogue.connectors.get(id)!.name, 1, 2, device.mark)
-  }
-  if (!device.seal) return
-  let beadMm = 0
-  for (const { seal, opening, ref } of closedOpenings(context, device.seal)) {
-    if (!seal || !needsPart(opening)) continue
-    if (seal.kind !== 'sealant') load('seal', seal.name, 1, 1, device.mark)
-    else
-      beadMm +=
-        3 *
-        (ref.startsWith('mount-')
-          ? (mounts[Number(ref.slice(6).split('/')[0])]?.baseMm ?? camera.baseMm)
-          : camera.baseMm) // top and both sides
-  }
-  if (beadMm > 0)
-    load(
-      'sealant',
-      'Silicone, tubes',
-      (beadMm * VAN_LIMITS.beadMm2.value) / 1000 / VAN_LIMITS.tubeMl.value,
-      0,
-      device.mark,
-    )
+function withSpares(line: VanLine): VanLine {
+  if (!WITH_SPARES.has(line.kind)) return line
+  return { ...line, spare: Math.max(line.spare, Math.ceil((line.count * VAN_LIMITS.spares.value) / 100)) }
 }
 
 /** One bit of each size, small ones twice. */

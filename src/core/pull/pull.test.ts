@@ -3,17 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
 import type { Device, Job } from '../job'
-import { anyJob, device, job } from '@/testing/jobs'
+import { anyJob, device, job, plannedThrough } from '@/testing/jobs'
 import { pullSheet } from '.'
 
-function planned(change: Partial<Device>): Device {
-  let d = device(change)
-  for (const stage of ['sight', 'mount', 'route', 'seal', 'terminate', 'power'] as const) {
-    const state = assessDevice(d, job(), CATALOGUE).stages?.[stage]
-    if (state && d[stage] === null) d = { ...d, [stage]: state.input }
-  }
-  return d
-}
+const planned = (change: Partial<Device>) => plannedThrough(device(change))
 const sheet = (...devices: Device[]) => pullSheet(job({ devices }), CATALOGUE)
 const one = planned({})
 const two = planned({ id: 'd2', mark: '02', name: 'Gate' })

@@ -1,4 +1,4 @@
-export { assessRoute, proposeRoute, runLengths, type RouteStrip, type Run } from './route'
+export { assessRoute, runLengths, type RouteStrip, type Run } from './route'
 export {
   allowedM,
   coilOf,
@@ -12,4 +12,4 @@ export {
 } from './length'
 export { fillLimit, fillPercent } from './conduit'
 export { ROUTE_LIMITS } from './limits'
-export { ROUTE_JUDGED, unjudgedRoute } from './judged'
+export { routeStage } from './stage'

@@ -1,4 +1,5 @@
-import { limit, type Formula } from '../sources'
+import { SPACES } from '../job/choices'
+import { limit, type Formula, type Register } from '../sources'
 
 export const ROUTE_LIMITS = {
   fixedLinkM: limit('Longest fixed link of pair cable at 20 °C', 90, 'm', 'tia-568-2-d'),
@@ -48,3 +49,17 @@ export const ROUTE_FORMULAS: readonly Formula[] = [
     source: 'tia-568-heat',
   },
 ]
+
+/** Everything route rests on. */
+export const ROUTE_REGISTER: Register = {
+  limits: [
+    ...Object.values(ROUTE_LIMITS),
+    ...LENGTH_BY_TEMPERATURE.map(([temperatureC, lengthM]) =>
+      limit(`Allowed fixed link at ${temperatureC} °C`, lengthM, 'm', 'tia-568-heat'),
+    ),
+    ...Object.values(SPACES).flatMap(({ name, support }) =>
+      support ? [limit(`${name}: ${support.name} every`, support.everyM, 'm', support.source)] : [],
+    ),
+  ],
+  formulas: ROUTE_FORMULAS,
+}

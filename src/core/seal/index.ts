@@ -1,5 +1,4 @@
-export { assessSeal, proposeSeal, greased, type SealChain } from './seal'
+export { assessSeal, proposeSeal, type SealChain } from './seal'
 export { closedOpenings, needsPart } from './openings'
 export { testsOf, covers, printTests, common } from './ingress'
-export { SEAL_LIMITS } from './limits'
-export { SEAL_JUDGED, unjudgedSeal } from './judged'
+export { sealStage } from './stage'

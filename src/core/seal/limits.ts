@@ -1,4 +1,5 @@
-import { limit, type Formula } from '../sources'
+import { EXPOSURES } from '../job/choices'
+import { limit, type Formula, type Register } from '../sources'
 
 export const SEAL_LIMITS = {
   holeToleranceMm: limit(
@@ -22,3 +23,20 @@ export const SEAL_FORMULAS: readonly Formula[] = [
     source: 'iec-60529',
   },
 ]
+
+/** Everything seal rests on. */
+export const SEAL_REGISTER: Register = {
+  limits: [
+    ...Object.values(SEAL_LIMITS),
+    ...Object.values(EXPOSURES).flatMap(({ name, tests }) =>
+      tests.map((test) => limit(`${name} asks for water test`, test, '', 'practice')),
+    ),
+    ...Object.values(EXPOSURES).flatMap(({ name, edgeTests, dust }) => [
+      ...edgeTests.map((test) =>
+        limit(`${name} asks for water test at an open-bottomed edge`, test, '', 'practice'),
+      ),
+      ...(dust > 0 ? [limit(`${name} asks for dust digit`, dust, '', 'practice')] : []),
+    ]),
+  ],
+  formulas: SEAL_FORMULAS,
+}

@@ -1,6 +1,6 @@
 import type { Seal as SealChoices } from '../job/job'
 import { remembered, type DeviceContext, type Opening, type Seal } from '../parts'
-import { hasBox } from '../mount/stack'
+import { hasBox } from '../mount'
 import { SEAL_LIMITS } from './limits'
 
 /** Where a tail joint lies, once everything is closed. */

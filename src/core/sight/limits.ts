@@ -1,4 +1,5 @@
-import { limit, type Formula } from '../sources'
+import { LEVELS } from '../job/choices'
+import { limit, type Formula, type Register } from '../sources'
 
 export const SIGHT_LIMITS = {
   faceAngleDeg: limit('Steepest angle at which a face is still a face', 30, '°', 'practice'),
@@ -66,3 +67,14 @@ export const SIGHT_FORMULAS: readonly Formula[] = [
   },
   { name: 'Motion blur', formula: 'speed × shutter × density', source: 'physics' },
 ]
+
+/** Everything sight rests on. */
+export const SIGHT_REGISTER: Register = {
+  limits: [
+    ...Object.values(LEVELS).map(({ name, edition, densityPxM, source }) =>
+      limit(`${name} (${edition})`, densityPxM, 'px/m', source),
+    ),
+    ...Object.values(SIGHT_LIMITS),
+  ],
+  formulas: SIGHT_FORMULAS,
+}

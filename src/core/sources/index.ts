@@ -1,2 +1,2 @@
 export { SOURCES, limit } from './sources'
-export type { Source, SourceId, SourceKind, Limit, Formula } from './sources'
+export type { Source, SourceId, SourceKind, Limit, Formula, Register } from './sources'

@@ -77,3 +77,9 @@ export interface Formula {
   readonly formula: string
   readonly source: SourceId
 }
+
+/** The constants and formulas that a stage rests on, for the page of sources and its check. */
+export interface Register {
+  readonly limits: readonly Limit[]
+  readonly formulas: readonly Formula[]
+}

@@ -1,2 +1,4 @@
 export type { PlanChange, Plans } from './plans'
-export { STAGE_TABLE, type Stage } from './table'
+export type { Stage } from './stage'
+export { STAGE_TABLE } from './table'
+export { REGISTER } from './register'

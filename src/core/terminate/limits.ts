@@ -1,4 +1,4 @@
-import { limit, type Formula } from '../sources'
+import { limit, type Formula, type Register } from '../sources'
 
 export const TERMINATE_LIMITS = {
   copperOhmMm2M: limit('Resistivity of 100 % IACS copper at 20 °C', 0.017241, 'Ω·mm²/m', 'astm-b258'),
@@ -15,3 +15,9 @@ export const TERMINATE_FORMULAS: readonly Formula[] = [
     source: 'physics',
   },
 ]
+
+/** Everything terminate rests on. */
+export const TERMINATE_REGISTER: Register = {
+  limits: Object.values(TERMINATE_LIMITS),
+  formulas: TERMINATE_FORMULAS,
+}

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { NOW } from '@/testing/jobs'
-import type { StepState } from '../procedure'
-import type { Fault } from '../job'
+import { device, job, NOW, plannedThrough } from '@/testing/jobs'
+import { CATALOGUE } from '@/catalogue'
+import { assessDevice } from '../assess'
+import type { Device, Fault, StepRecord } from '../job'
+import { task } from '../procedure'
 import { text, quantity } from '../units'
 import { dueDay, proposalOf, proposedFaults, punchListState } from '.'
 
@@ -101,18 +103,7 @@ it('fills a fault in from a finding, in the units of the job', () => {
 })
 
 it('proposes nothing for steps that are good, open or a Check', () => {
-  const step = {
-    id: 'mount/level',
-    stage: 'mount' as const,
-    title: 'Level',
-    detail: '',
-    items: [],
-    reason: '',
-    caution: null,
-    hold: null,
-    entry: { kind: 'done' as const },
-    photo: null,
-  }
+  const step = task('fix', { id: 'mount/level', title: 'Level', reason: '' })
   for (const verdict of ['good', 'check', null] as const)
     expect(proposedFaults('d', [{ step, record: null, photos: 0, verdict, says: '' }], [])).toEqual([])
   expect(
@@ -125,47 +116,35 @@ it('proposes nothing for steps that are good, open or a Check', () => {
 })
 
 describe('causes follow the answer', () => {
-  const of = (
-    stepId: string,
-    entry: StepState['step']['entry'],
-    record: { value?: number; choice?: string },
-  ): string | undefined => {
-    const step = {
-      id: stepId,
-      stage: stepId.split('/')[0] as 'test',
-      title: 'Step',
-      detail: '',
-      items: [],
-      reason: '',
-      caution: null,
-      hold: null,
-      entry,
-      photo: null,
-    }
-    const full = {
-      deviceId: 'd',
-      stepId,
-      state: 'done' as const,
-      value: record.value ?? null,
-      choice: record.choice ?? null,
-      note: '',
-      at: NOW,
-      by: 'Lead',
-    }
-    return proposedFaults('d', [{ step, record: full, photos: 0, verdict: 'stop', says: '' }], [])[0]?.cause
-  }
-  const night = { kind: 'choice' as const, options: ['clear', 'glare', 'too dark'], good: ['clear'] }
-  const volts = {
-    kind: 'measure' as const,
-    quantity: 'voltage' as const,
-    label: 'V',
-    least: 10.8,
-    most: 13.2,
-  }
-  it('too dark is not glare, too many volts is not too few', () => {
-    expect(of('test/picture-night', night, { choice: 'glare' })).toBe('glare')
-    expect(of('test/picture-night', night, { choice: 'too dark' })).toBe('picture not as promised')
-    expect(of('power/volts', volts, { value: 9 })).toBe('not enough power')
-    expect(of('power/volts', volts, { value: 14 })).toBe('too many volts')
-  })
+  const on = job({ supplies: [...job().supplies, { id: 'dc', name: 'Twelve volts', partId: 'dc-12-5' }] })
+  const networked = plannedThrough(device(), on)
+  const wired = plannedThrough(device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }), on)
+  const cause = (of: Device, stepId: string, { value = null, choice = null }: Partial<StepRecord>) =>
+    assessDevice(of, on, CATALOGUE, {
+      records: [{ deviceId: of.id, stepId, state: 'done', value, choice, note: '', at: NOW, by: 'Lead' }],
+      photos: [],
+      faults: [],
+    }).proposedFaults[0]?.cause
+
+  it.each([
+    [networked, 'sight/place', { choice: 'moved' }, 'wrong position against the wish'],
+    [networked, 'sight/height', { value: 99 }, 'wrong position against the wish'],
+    [networked, 'mount/level', { value: 20 }, 'not upright or level'],
+    [networked, 'mount/tug', { choice: 'moves' }, 'loose'],
+    [networked, 'route/length', { value: 900 }, 'wrong cable'],
+    [networked, 'seal/cable', { value: 40 }, 'wrong cable'],
+    [networked, 'terminate/wire-map', { choice: 'reversed pair' }, 'polarity'],
+    [networked, 'terminate/wire-map', { choice: 'open' }, 'bad termination'],
+    [networked, 'terminate/loop', { value: 900 }, 'bad termination'],
+    [networked, 'power/connect', { choice: 'link only' }, 'not enough power'],
+    [networked, 'power/connect', { choice: 'nothing' }, 'bad termination'],
+    [wired, 'power/volts', { value: 9 }, 'not enough power'],
+    [wired, 'power/volts', { value: 14 }, 'too many volts'],
+    [networked, 'aim/tilt', { value: 89 }, 'picture not as promised'],
+    [networked, 'test/picture-day', { choice: 'not as promised' }, 'picture not as promised'],
+    [networked, 'test/picture-night', { choice: 'glare' }, 'glare'],
+    [networked, 'test/picture-night', { choice: 'too dark' }, 'picture not as promised'],
+    [networked, 'handover/password', { choice: 'not yet' }, 'default password'],
+    [networked, 'bench/power-up', { choice: 'dead' }, 'other'],
+  ] as const)('%#: %s', (of, stepId, said, expected) => expect(cause(of, stepId, said)).toBe(expected))
 })

@@ -1,7 +1,8 @@
-import type { Finding, Stage } from '../findings'
+import type { Finding, PlannedStage, Stage } from '../findings'
 import type { Cause, SeverityId } from '../job/choices'
 import type { Fault, FaultFacts, Job } from '../job/job'
 import type { StepState } from '../procedure'
+import { STAGE_TABLE } from '../stages'
 import { printReading, type UnitSystem } from '../units'
 
 /** A fault that the computation would raise; a person confirms it. */
@@ -10,40 +11,18 @@ export type FaultProposal = Pick<
   'deviceId' | 'stage' | 'title' | 'severity' | 'cause' | 'note'
 > & { readonly origin: string }
 
-const CAUSE_BY_STAGE: Record<Stage, Cause> = {
-  sight: 'wrong position against the wish',
-  mount: 'loose',
-  route: 'cable unsupported',
-  terminate: 'bad termination',
-  seal: 'unsealed entry or gland',
-  power: 'not enough power',
+/** What trouble in a stage without a plan of its own comes from. */
+const CAUSE_UNPLANNED: Record<Exclude<Stage, PlannedStage>, Cause> = {
   aim: 'picture not as promised',
   test: 'other',
   handover: 'default password',
 }
-const CAUSE_BY_STEP: Record<string, Cause> = {
-  'mount/level': 'not upright or level',
-  'mount/fix': 'missing screws',
-  'route/length': 'wrong cable',
-  'seal/cable': 'wrong cable',
-  'test/picture-day': 'picture not as promised',
-}
 
-/** What an answer, or a value beyond its upper limit, tells of the cause. */
-const CAUSE_BY_ANSWER: Record<string, Record<string, Cause>> = {
-  'sight/place': { moved: 'wrong position against the wish' },
-  'test/picture-night': { 'glare': 'glare', 'too dark': 'picture not as promised' },
-  'terminate/wire-map': {
-    'open': 'bad termination',
-    'short': 'bad termination',
-    'reversed pair': 'polarity',
-  },
-  'mount/tug': { moves: 'loose' },
-  'power/connect': { 'link only': 'not enough power', 'nothing': 'bad termination' },
-}
-const CAUSE_BEYOND: Record<string, Cause> = {
-  'power/volts': 'too many volts',
-  'terminate/loop': 'bad termination',
+function causeOfStage(stage: Stage | null): Cause {
+  if (stage === null) return 'other'
+  return stage in CAUSE_UNPLANNED
+    ? CAUSE_UNPLANNED[stage as keyof typeof CAUSE_UNPLANNED]
+    : STAGE_TABLE[stage as PlannedStage].cause
 }
 
 /**
@@ -51,18 +30,10 @@ const CAUSE_BEYOND: Record<string, Cause> = {
  * by its stage.
  */
 function causeOf({ step, record }: StepState): Cause {
-  const answered = record?.choice == null ? undefined : CAUSE_BY_ANSWER[step.id]?.[record.choice]
-  const { entry } = step
-  const beyond =
-    entry.kind === 'measure' && entry.most !== null && (record?.value ?? -Infinity) > entry.most
-      ? CAUSE_BEYOND[step.id]
-      : undefined
-  return (
-    answered ??
-    beyond ??
-    CAUSE_BY_STEP[step.id] ??
-    (step.stage === null ? 'other' : CAUSE_BY_STAGE[step.stage])
-  )
+  const { entry, causes, stage } = step
+  const answered = record?.choice == null ? undefined : causes.answered?.[record.choice]
+  const beyond = entry.kind === 'measure' && entry.most !== null && (record?.value ?? -Infinity) > entry.most
+  return answered ?? (beyond ? causes.above : undefined) ?? causes.failed ?? causeOfStage(stage)
 }
 
 /** The origin that a fault raised from a finding keeps. */
@@ -78,7 +49,7 @@ export function proposalOf(deviceId: string | null, finding: Finding, units: Uni
     origin: findingOrigin(finding),
     title: finding.title,
     severity,
-    cause: CAUSE_BY_STAGE[finding.stage],
+    cause: causeOfStage(finding.stage),
     note: `${printReading(finding.figure, units)}${limit}. ${finding.reason} ${finding.advice ?? ''}`.trim(),
   }
 }

@@ -2,7 +2,7 @@
 
 import { Box, Button, Grid, Heading, HStack, IconButton, Stack, Text } from '@chakra-ui/react'
 import { PanelLeftClose, PanelLeftOpen } from 'lucide-react'
-import { useRef, useState, type ReactNode } from 'react'
+import { useRef, useState } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
 import { PLANNED_STAGES, worstOf, type Finding, type PlannedStage } from '@/core/findings'
 import { STAGE_TABLE } from '@/core/stages'
@@ -17,14 +17,9 @@ import { FigureList, FindingList, FindingNote, Judged } from '../kit/Findings'
 import { Nothing, Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DevicePage } from './DevicePage'
-import { MountSheet } from './MountSheet'
 import { planChange } from './plan'
-import { PowerSheet } from './PowerSheet'
-import { RouteSheet } from './RouteSheet'
-import { SealSheet } from './SealSheet'
-import { SightSheet } from './SightSheet'
+import { SHEETS } from './sheets'
 import { TABS, type Tab } from './tabs'
-import { TerminateSheet } from './TerminateSheet'
 
 /** Brings the current tab into view on a narrow screen. */
 const intoView = (link: HTMLAnchorElement | null) =>
@@ -231,14 +226,7 @@ function StagePage({
       </Box>
     )
   }
-  const sheets: Record<PlannedStage, ReactNode> = {
-    sight: <SightSheet assessed={assessed} device={device} />,
-    mount: <MountSheet assessed={assessed} />,
-    route: <RouteSheet assessed={assessed} />,
-    terminate: <TerminateSheet assessed={assessed} />,
-    seal: <SealSheet assessed={assessed} />,
-    power: state ? <PowerSheet assessed={assessed} /> : null,
-  }
+  const Sheet = SHEETS[stage]
   const worst = worstOf(state.result.findings)
   const next = PLANNED_STAGES[PLANNED_STAGES.indexOf(stage) + 1]
   const nextHref = `/jobs/${job.id}/devices/${device.id}/${next ?? 'log'}`
@@ -273,7 +261,7 @@ function StagePage({
             <FindingNote finding={worst} units={job.units} />
           </Box>
         ) : null}
-        {sheets[stage]}
+        <Sheet device={device} assessed={assessed} />
         <HStack
           className="no-print"
           data-foot
@@ -311,7 +299,7 @@ function StagePage({
         py={4}
       >
         <Heading as="h2" fontSize="md" mb={1}>
-          {HEADINGS[stage]}
+          {STAGE_TABLE[stage].heading}
         </Heading>
         <FigureList figures={state.result.figures} units={job.units} />
         <Stack mt={4}>
@@ -321,15 +309,6 @@ function StagePage({
       </Box>
     </Grid>
   )
-}
-
-const HEADINGS: Record<PlannedStage, string> = {
-  sight: 'What it will see',
-  mount: 'Will it hold',
-  route: 'How much cable',
-  terminate: 'The ends',
-  seal: 'Will it stay dry',
-  power: 'Do the volts arrive',
 }
 
 function sentenceOf(findings: readonly Finding[]): string {

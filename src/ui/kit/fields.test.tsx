@@ -4,7 +4,7 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useState, type ReactNode } from 'react'
 import { finding } from '@/core/findings'
-import type { Step, StepState } from '@/core/procedure'
+import { task, type Step, type StepState } from '@/core/procedure'
 import { quantity } from '@/core/units'
 import { StackField } from '../device/StackField'
 import { StepEntry, StepNote, useEntry } from '../log/StepEntry'
@@ -179,18 +179,8 @@ describe('findings', () => {
 })
 
 describe('recording a step', () => {
-  const step = (entry: Step['entry']): Step => ({
-    id: 'mount/x',
-    stage: 'mount',
-    title: 'Read the level',
-    detail: '',
-    items: [],
-    reason: '',
-    caution: null,
-    hold: null,
-    entry,
-    photo: null,
-  })
+  const step = (entry: Step['entry']): Step =>
+    task('fix', { id: 'mount/x', title: 'Read the level', reason: '', entry })
   const state = (entry: Step['entry']): StepState => ({
     step: step(entry),
     record: null,

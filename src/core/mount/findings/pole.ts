@@ -1,7 +1,7 @@
 import { finding, type Figure, type Finding } from '../../findings'
 import type { Mount } from '../../job/job'
 import type { DeviceContext } from '../../parts'
-import { imagerOf } from '../../sight/projection'
+import { imagerOf } from '../../sight'
 import { quantity, text } from '../../units'
 import { MOUNT_LIMITS } from '../limits'
 import { bandLengthMm, footOf, lean, type Bent, type Foot, type Pole } from '../pole'

@@ -1,0 +1,56 @@
+import { SPACES } from '../job/choices'
+import type { DeviceContext } from '../parts'
+import { measure, task, type Task } from '../procedure'
+import { installedM, lengthItems } from './length'
+import { ROUTE_LIMITS } from './limits'
+import { runLengths } from './route'
+
+/** The cable pulled, its length read, its loop and slack left. */
+export function routeTasks(context: DeviceContext): Task[] {
+  const { device, say, cable } = context
+  if (!device.route) return []
+  const run = runLengths(context, device.route)
+  const spaces = [...new Set(device.route.segments.map(({ space }) => space))]
+  const lead = device.route.leadLengthM
+  const target = lead ?? installedM(lengthItems(context, device.route))
+  const off = (target * ROUTE_LIMITS.lengthTolerance.value) / 100
+  return [
+    task('pull', {
+      id: 'route/pull',
+      title:
+        lead === null
+          ? `Cut ${say(run.cutM, 'cut')} of ${cable.name} and pull it`
+          : `Lead the ready-made cable through`,
+      items: device.route.segments.map(
+        (segment) =>
+          `${SPACES[segment.space].name}, ${say(segment.lengthM + Math.abs(segment.riseM), 'length')}`,
+      ),
+      detail: `Mark both ends ${device.mark} before you pull. Pull no harder than ${say(cable.pullN, 'force')}; bend no tighter than ${say(cable.diameterMm * cable.bendTimes, 'size')}.`,
+      reason: 'Two unmarked ends at the head end cost a ladder trip.',
+      caution: spaces.map((space) => SPACES[space].caution).join(' '),
+      photo: 'asked',
+    }),
+    ...(lead === null
+      ? [
+          task('pull', {
+            id: 'route/length',
+            title: 'Read the length off the jacket marks',
+            detail: `Planned ${say(target, 'length')} installed, slack included. Cut off the first scuffed length.`,
+            reason: 'The record of the run, and a check on the label.',
+            entry: measure('length', 'Installed length', target - off, target + off),
+            causes: { failed: 'wrong cable' },
+          }),
+        ]
+      : []),
+    ...(context.exposure.outdoors
+      ? [
+          task('pull', {
+            id: 'route/drip-loop',
+            title: 'Leave the drip loop and the slack',
+            detail: `${say(context.allowances.dripLoopM, 'length')} below the entry, ${say(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
+            reason: 'Water follows the cable; the loop lets it drip off.',
+          }),
+        ]
+      : []),
+  ]
+}

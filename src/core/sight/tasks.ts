@@ -1,0 +1,30 @@
+import type { DeviceContext } from '../parts'
+import { choice, measure, PROCEDURE_LIMITS, task, type Task } from '../procedure'
+
+/** Where the camera is held, and how high its lens comes to be. */
+export function sightTasks({ device, facing, say }: DeviceContext): Task[] {
+  const { sight } = device
+  if (!sight) return []
+  const off = (sight.heightM * PROCEDURE_LIMITS.heightTolerance.value) / 100
+  const moved = !sight.wish.kept
+  return [
+    task('place', {
+      id: 'sight/place',
+      title: moved ? 'Hold it at the agreed place' : 'Hold it at the customer’s place',
+      detail: moved
+        ? `Asked for: ${sight.wish.place}. Moved: ${sight.wish.reason}. Agreed by ${sight.wish.agreedBy || 'nobody yet'}.`
+        : sight.wish.place,
+      reason: 'A camera moved to suit the cable is a classic complaint.',
+      entry: choice('as planned', 'moved'),
+      photo: 'asked',
+      causes: { answered: { moved: 'wrong position against the wish' } },
+    }),
+    task('height', {
+      id: 'sight/height',
+      title: 'Measure the height of the lens',
+      detail: `Planned ${say(sight.heightM, 'length')} above the ground${facing === 'down' ? ', under the soffit or ceiling' : ''}.`,
+      reason: 'Dead zone, face angle and density all hang on it.',
+      entry: measure('length', 'Height of the lens', sight.heightM - off, sight.heightM + off),
+    }),
+  ]
+}

@@ -1,0 +1,56 @@
+/** One run to cut: from which kind of cable, how much. */
+export interface CutLine {
+  readonly mark: string
+  readonly name: string
+  readonly cable: string
+  /** Metres to cut; null for a ready-made lead, whose length is `installedM`. */
+  readonly cutM: number | null
+  readonly installedM: number
+}
+
+/** Holes of one bit in one kind of surface. */
+export interface DrillLine {
+  readonly surface: string
+  readonly purpose: 'pilot' | 'fixing hole' | 'cable hole'
+  readonly bit: string
+  readonly bitMm: number
+  readonly count: number
+  readonly marks: readonly string[]
+}
+
+/** What is loaded into the van, in the order in which it is listed. */
+export const LOADED = [
+  'camera',
+  'mount',
+  'fixing',
+  'bit',
+  'cable',
+  'support',
+  'connector',
+  'seal',
+  'sealant',
+  'accessory',
+] as const
+
+/** One thing to load. `spare` comes on top of `count`; cable is counted in metres. */
+export interface VanLine {
+  readonly kind: (typeof LOADED)[number]
+  readonly item: string
+  readonly count: number
+  readonly spare: number
+  readonly unit: 'pieces' | 'm'
+  readonly marks: readonly string[]
+}
+
+/** What a stage of one device takes along: runs to cut, holes to drill, things to load. */
+export interface Load {
+  readonly cuts?: readonly CutLine[]
+  readonly holes?: readonly Omit<DrillLine, 'marks'>[]
+  readonly items: readonly LoadItem[]
+}
+
+/** `spare` is what one such item asks for whatever the count; `unit` is pieces where it says nothing. */
+export interface LoadItem extends Pick<VanLine, 'kind' | 'item' | 'count'> {
+  readonly spare?: number
+  readonly unit?: VanLine['unit']
+}

@@ -1,0 +1,88 @@
+import type { DeviceContext } from '../parts'
+import { accessoryTasks, choice, measure, task, type Task } from '../procedure'
+import { runLengths } from '../route'
+import { PINS } from './pins'
+import { loopLeastOhm, loopLimitOhm } from './resistance'
+import { threadOnOrder } from './terminate'
+
+/** Everything threaded on, both ends made, and the cable proved. */
+export function terminateTasks(context: DeviceContext): Task[] {
+  const { device, catalogue, cable, policies } = context
+  if (!device.terminate) return []
+  const camera = catalogue.connectors.get(device.terminate.cameraEndId)!
+  const threadOn = device.seal ? threadOnOrder(context, device.seal, camera) : []
+  const pair = cable.kind === 'pair'
+  const finished = camera.boot === 'moulded' || camera.kind === 'fibre'
+  const run = runLengths(context, device.route)
+  const tasks: Task[] = []
+  if (threadOn.length > 0) {
+    tasks.push(
+      task('thread on', {
+        id: 'terminate/thread-on',
+        title: 'Thread everything onto the cable',
+        items: threadOn.map(({ piece, way, of }) => `${piece}: ${way} (${of})`),
+        hold: 'Before you crimp',
+        detail: 'In this order; the last stands nearest to the plug.',
+        reason: 'Forgetting one means cutting the plug off again.',
+        photo: 'asked',
+      }),
+    )
+  }
+  if (!finished) {
+    tasks.push(
+      task('ends', {
+        id: 'terminate/camera-end',
+        title: `Make the camera end: ${camera.name}`,
+        detail: camera.strip,
+        items: pair ? PINS[policies.pinScheme].map(({ pin, wire }) => `${pin} ${wire}`) : [],
+        reason: pair
+          ? `Both ends ${policies.pinScheme}. A nicked core: trim back and start again.`
+          : 'Not one strand of the shield may touch the core.',
+        caution:
+          camera.kind === 'mains joint'
+            ? 'Isolated, locked off and proved dead; a licensed person where the law says so.'
+            : 'Razor knives slip: use a stripping tool. Safety glasses for cut ends.',
+      }),
+    )
+    const head = catalogue.connectors.get(device.terminate.headEndId)!
+    if (head.kind !== 'mains joint')
+      tasks.push(
+        task('ends', {
+          id: 'terminate/head-end',
+          title: `Make the head end: ${head.name}`,
+          detail: head.strip,
+          reason: pair ? `The same scheme, ${policies.pinScheme}.` : 'The same habit at both ends.',
+        }),
+      )
+  }
+  if (pair) {
+    tasks.push(
+      task('ends', {
+        id: 'terminate/wire-map',
+        title: 'Read the wire map',
+        reason: 'Proved before the camera hangs on it.',
+        entry: choice('pass', 'open', 'short', 'reversed pair', 'crossed pair', 'split pair'),
+        causes: {
+          answered: { 'open': 'bad termination', 'short': 'bad termination', 'reversed pair': 'polarity' },
+        },
+      }),
+    )
+    if (run.installedM > 0)
+      tasks.push(
+        task('ends', {
+          id: 'terminate/loop',
+          title: 'Measure the loop resistance of one pair',
+          detail: 'Far end shorted.',
+          reason: 'A high reading is a joint or a cable that is not copper; a low one is a short on the way.',
+          entry: measure(
+            'resistance',
+            'Loop resistance',
+            cable.awg === null ? 0 : loopLeastOhm(cable.awg, run.installedM, run.meanC),
+            loopLimitOhm(run.installedM, run.meanC),
+          ),
+          causes: { above: 'bad termination' },
+        }),
+      )
+  }
+  return [...tasks, ...accessoryTasks(context, 'terminate', 'ends')]
+}
