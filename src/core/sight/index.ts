@@ -1,4 +1,5 @@
-export { assessSight, proposeSight, tiltRangeDeg, type Elevation } from './sight'
+export { assessSight, proposeSight, type Elevation } from './sight'
+export { tiltRangeDeg } from './joint'
 export { levelReached, levelsOf } from './levels'
 export {
   project,

@@ -216,6 +216,12 @@ export function uprightHalfDeg(imager: Imager, rollDeg: number): number {
   return (imager.kind === 'rectilinear' ? Math.atan(reach) : Math.min(Math.PI, reach)) / RAD
 }
 
+/** The angle (radians) between the axis and a corner of the picture: nothing further off it is shown. */
+export function cornerRad({ kind, widthPx, heightPx, focalPxX, focalPxY }: Imager): number {
+  const out = Math.hypot(widthPx / (2 * focalPxX), heightPx / (2 * focalPxY))
+  return kind === 'rectilinear' ? Math.atan(out) : Math.min(Math.PI, out)
+}
+
 /** Whether a pictured point lies inside the frame. */
 export const inFrame = (imager: Imager, { u, v }: Pictured): boolean =>
   u >= 0 && u <= imager.widthPx && v >= 0 && v <= imager.heightPx

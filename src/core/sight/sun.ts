@@ -1,9 +1,9 @@
 import { getPosition } from 'suncalc'
 import type { Site } from '../job/plan'
 import type { Eye } from './footprint'
-import { byBearing } from './narrowed'
-import { firstBetween, type Occluders } from './occluders'
-import { axesOf, showsWay } from './projection'
+import type { Occluders } from './occluders'
+import { axesOf, cornerRad, showsWay } from './projection'
+import { blocked, type Ways } from './shade'
 
 const RAD = Math.PI / 180
 
@@ -15,8 +15,6 @@ const YEAR = 2026
 const STEP_MIN = 10
 const EVERY_DAYS = 2
 const DAY_MS = 86_400_000
-/** How far out the sun stands for what blocks it: beyond anything on a plan. */
-const FAR_M = 20_000
 
 /** Where the sun stands: degrees clockwise from north and above the horizon, refraction included. */
 export function sunAt(
@@ -27,10 +25,14 @@ export function sunAt(
   return { azimuthDeg: azimuth, altitudeDeg: altitude }
 }
 
+/** Positions of a year, the lowest first. */
 interface SunYear {
   readonly moments: Float64Array
+  /** The month (from nought) and the day (since 1970) of each. */
+  readonly months: Uint8Array
+  readonly days: Int32Array
   /** Unit vectors in the frame of the plan, three numbers each. */
-  readonly directions: Float64Array
+  readonly ways: Ways
 }
 
 const YEARS = new WeakMap<Site, SunYear>()
@@ -39,19 +41,28 @@ function sunYear(site: Site): SunYear {
   const held = YEARS.get(site)
   if (held) return held
   const start = Date.UTC(YEAR, 0, 1)
-  const moments: number[] = []
-  const directions: number[] = []
+  const positions: { readonly moment: number; readonly turn: number; readonly up: number }[] = []
   for (let step = 0; step < (365 * 1440) / STEP_MIN; step++) {
     const minute = (step + 0.5) * STEP_MIN
     if (Math.floor(minute / 1440) % EVERY_DAYS !== 0) continue
     const moment = start + minute * 60_000
     const { azimuthDeg, altitudeDeg } = sunAt(site, moment)
-    if (altitudeDeg <= 0) continue
-    const [turn, up] = [(azimuthDeg - site.upBearingDeg) * RAD, altitudeDeg * RAD]
-    moments.push(moment)
-    directions.push(Math.sin(turn) * Math.cos(up), Math.cos(turn) * Math.cos(up), Math.sin(up))
+    if (altitudeDeg > 0)
+      positions.push({ moment, turn: (azimuthDeg - site.upBearingDeg) * RAD, up: altitudeDeg * RAD })
   }
-  const year = { moments: Float64Array.from(moments), directions: Float64Array.from(directions) }
+  positions.sort((a, b) => a.up - b.up)
+  const year = {
+    moments: Float64Array.from(positions, ({ moment }) => moment),
+    months: Uint8Array.from(positions, ({ moment }) => new Date(moment).getUTCMonth()),
+    days: Int32Array.from(positions, ({ moment }) => Math.floor(moment / DAY_MS)),
+    ways: Float64Array.from(
+      positions.flatMap(({ turn, up }) => [
+        Math.sin(turn) * Math.cos(up),
+        Math.cos(turn) * Math.cos(up),
+        Math.sin(up),
+      ]),
+    ),
+  }
   YEARS.set(site, year)
   return year
 }
@@ -77,23 +88,40 @@ export interface SunInPicture {
  * and what is not on the plan are left out of it, so it is the most that can happen.
  */
 export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: Site): SunInPicture {
-  const { moments, directions } = sunYear(site)
-  const axes = axesOf(pose)
-  const near = byBearing(occluders, pose)
+  const { moments, months, days: dayOf, ways } = sunYear(site)
+  const shown = shownOf({ imager, pose }, ways)
+  const hidden = blocked(occluders, pose, ways, shown)
   const byMonth = new Array<number>(12).fill(0)
   const days = new Map<number, { first: number; last: number; minutes: number }>()
-  for (let i = 0; i < moments.length; i++) {
-    const [x, y, z] = [directions[3 * i]!, directions[3 * i + 1]!, directions[3 * i + 2]!]
-    if (!showsWay(imager, axes, x, y, z)) continue
-    const sun = { x: pose.x + x * FAR_M, y: pose.y + y * FAR_M, z: pose.z + z * FAR_M }
-    if (firstBetween(near(x, y), pose, sun)) continue
-    const moment = moments[i]!
-    byMonth[new Date(moment).getUTCMonth()]! += (EVERY_DAYS * STEP_MIN) / 60
-    const day = Math.floor(moment / DAY_MS)
+  for (const [n, i] of shown.entries()) {
+    if (hidden[n]) continue
+    const [moment, day] = [moments[i]!, dayOf[i]!]
+    byMonth[months[i]!]! += (EVERY_DAYS * STEP_MIN) / 60
     const known = days.get(day)
-    days.set(day, { first: known?.first ?? moment, last: moment, minutes: (known?.minutes ?? 0) + STEP_MIN })
+    if (!known) days.set(day, { first: moment, last: moment, minutes: STEP_MIN })
+    else {
+      known.first = Math.min(known.first, moment)
+      known.last = Math.max(known.last, moment)
+      known.minutes += STEP_MIN
+    }
   }
   return { hoursAYear: byMonth.reduce((sum, hours) => sum + hours, 0), byMonth, worst: worstDays(days, site) }
+}
+
+/** The positions of a year that lie in the frame. The ways rise one above the other: no more than that high. */
+function shownOf({ imager, pose }: Eye, ways: Ways): number[] {
+  const axes = axesOf(pose)
+  const { forward } = axes
+  const half = cornerRad(imager)
+  const [highest, ahead] = [Math.sin(Math.min(90 * RAD, half - pose.tiltDeg * RAD)), Math.cos(half)]
+  const shown: number[] = []
+  for (let i = 0; 3 * i < ways.length; i++) {
+    const [x, y, z] = [ways[3 * i]!, ways[3 * i + 1]!, ways[3 * i + 2]!]
+    if (z > highest) break
+    if (x * forward.x + y * forward.y + z * forward.z < ahead) continue
+    if (showsWay(imager, axes, x, y, z)) shown.push(i)
+  }
+  return shown
 }
 
 const FORMATS = new Map<string, { readonly clock: Intl.DateTimeFormat; readonly date: Intl.DateTimeFormat }>()

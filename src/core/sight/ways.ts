@@ -3,7 +3,7 @@ import type { Sight } from '../job/job'
 import type { Camera, DeviceContext } from '../parts'
 import { aheadOf, type Ahead } from './ahead'
 import { SIGHT_LIMITS } from './limits'
-import type { Cured } from './onPlan'
+import type { Cured } from './findings/asked'
 
 /**
  * Ways out of a sight that does not serve. Each is found by the full projection and tried before it is

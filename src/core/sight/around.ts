@@ -1,0 +1,133 @@
+import { along, boundsOf, contains, nearestOn, type PlanPoint } from '../geometry'
+import { LEVELS, type Floor } from '../job/choices'
+import type { Sight } from '../job/job'
+import type { Place, PlanThing, ThingOf } from '../job/plan'
+import type { DeviceContext } from '../parts'
+import { eyeOf, targetOf } from './eye'
+import type { Eye } from './footprint'
+import { levelsOf } from './levels'
+import { SIGHT_LIMITS } from './limits'
+import { boxAbout, occludersWithin } from './narrowed'
+import { firstBetween, nameOf, occludersOf, soffitBoard } from './occluders'
+import { sunInPicture, type SunInPicture } from './sun'
+import { lookingInto } from './survey'
+import { alongAxis, nearSurfaces, setBackM, type AxisProfile, type NearSurface } from './surroundings'
+
+/**
+ * What the plan says of one device: along its axis, close to it, in the sun's way, and where it must not
+ * look. Each is found when it is first asked for.
+ */
+export interface Around {
+  readonly profile: () => AxisProfile
+  readonly hidden: () => ReturnType<typeof firstBetween>
+  readonly near: () => readonly NearSurface[]
+  readonly sun: () => SunInPicture | null
+  readonly private: () => readonly {
+    readonly name: string
+    readonly share: number
+    readonly bestPxM: number
+  }[]
+  /** The soffit it hangs under: how far its edge stands out from the lens, and how low (m). */
+  readonly lip: () => { readonly setBackM: number | null; readonly lipM: number | null }
+}
+
+/** What a look round depends on, beside the sight itself. */
+type Surroundings = Pick<DeviceContext, 'camera' | 'site' | 'things' | 'exposure'> & {
+  readonly edition: DeviceContext['policies']['edition']
+}
+
+/**
+ * The last look round of each sight, with all that it depends on: other stages of a device change without
+ * looking again.
+ */
+const LOOKED = new WeakMap<Sight, { readonly from: Surroundings; readonly found: Around }>()
+
+export function lookAround(context: DeviceContext, sight: Sight, place: Place): Around {
+  const { camera, site, things, exposure, policies } = context
+  const from: Surroundings = { camera, site, things, exposure, edition: policies.edition }
+  const held = LOOKED.get(sight)
+  if (held && (Object.keys(from) as (keyof Surroundings)[]).every((key) => held.from[key] === from[key]))
+    return held.found
+  const found = look(from, sight, place)
+  LOOKED.set(sight, { from, found })
+  return found
+}
+
+/** A value made when it is first asked for. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null
+  return () => (made ??= { value: make() }).value
+}
+
+function look({ camera, site, things, exposure, edition }: Surroundings, sight: Sight, place: Place): Around {
+  const eye = eyeOf(camera, sight, place)
+  const allRound = eye.imager.horizontalFovDeg >= SIGHT_LIMITS.allRoundDeg.value
+  const profileM = Math.max(sight.targetDistanceM * 1.6, 6)
+  const ahead = once(() => {
+    const axis = [along(place, place.panDeg, -profileM / 4), along(place, place.panDeg, profileM)]
+    const box = boxAbout([place, ...axis], SIGHT_LIMITS.nearSurfaceM.value + 0.1)
+    return occludersWithin(occludersOf(things, place.floor), box)
+  })
+  const sunny = site !== null && exposure.outdoors && !allRound
+  return {
+    profile: once(() => alongAxis(ahead(), place, profileM)),
+    hidden: once(() => firstBetween(ahead(), eye.pose, targetOf(sight, place))),
+    near: once(() => (allRound ? [] : nearSurfaces(eye.imager, eye.pose, ahead()))),
+    sun: once(() => (sunny ? sunInPicture(eye, occludersOf(things, place.floor), site) : null)),
+    private: once(() => lookedInto(eye, things, place, LEVELS[levelsOf(edition)[0]!].densityPxM)),
+    lip: once(() => {
+      const lip = lipAhead(ofKind(things, 'soffit', place.floor), place)
+      return {
+        setBackM: lip && setBackM(place, lip.from, lip.to),
+        lipM: lip && lip.undersideM - lip.lipM,
+      }
+    }),
+  }
+}
+
+/** Private ground of which it makes out somebody: at the lowest level or better. */
+function lookedInto(eye: Eye, things: readonly PlanThing[], place: Place, leastPxM: number) {
+  return ofKind(things, 'privacy', place.floor).flatMap((thing) => {
+    if (!mayReach(eye, thing.outline)) return []
+    const between = occludersWithin(
+      occludersOf(things, place.floor),
+      boxAbout([place, ...thing.outline], 0.5),
+    )
+    const { share, bestPxM } = lookingInto(thing, eye, between)
+    return share > 0 && bestPxM >= leastPxM ? [{ name: nameOf(thing), share, bestPxM }] : []
+  })
+}
+
+const KINDS = new WeakMap<readonly PlanThing[], Map<string, readonly PlanThing[]>>()
+
+/** The things of a kind on a floor; found once for one and the same list of things. */
+function ofKind<K extends PlanThing['kind']>(
+  things: readonly PlanThing[],
+  kind: K,
+  floor: Floor,
+): readonly ThingOf<K>[] {
+  const known = KINDS.get(things) ?? new Map<string, readonly PlanThing[]>()
+  KINDS.set(things, known)
+  const key = `${kind} ${floor}`
+  const found = known.get(key) ?? things.filter((thing) => thing.kind === kind && thing.floor === floor)
+  known.set(key, found)
+  return found as readonly ThingOf<K>[]
+}
+
+/** The soffit edge in front of a device that hangs under its board. */
+function lipAhead(soffits: readonly ThingOf<'soffit'>[], place: Place): ThingOf<'soffit'> | null {
+  return (
+    soffits.find(
+      (soffit) =>
+        contains(soffitBoard(soffit), place) || nearestOn(soffit.from, soffit.to, place).distanceM < 0.1,
+    ) ?? null
+  )
+}
+
+/** Far away and at no level: not worth a look. 150 m is beyond the lowest level of every lens in use. */
+function mayReach({ pose }: Eye, outline: readonly PlanPoint[]): boolean {
+  const box = boundsOf(outline)!
+  return (
+    pose.x > box.left - 150 && pose.x < box.right + 150 && pose.y > box.bottom - 150 && pose.y < box.top + 150
+  )
+}

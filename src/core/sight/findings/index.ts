@@ -1,0 +1,52 @@
+import { cures, type Finding } from '../../findings'
+import type { Sight } from '../../job/job'
+import type { DeviceContext } from '../../parts'
+import { aheadOf } from '../ahead'
+import { lookAround } from '../around'
+import { tiltRangeDeg } from '../joint'
+import { aimFindings } from './aim'
+import type { Asked, Cured } from './asked'
+import { faceFindings } from './face'
+import { hiddenFindings } from './hidden'
+import { levelFindings } from './level'
+import { nearFindings } from './near'
+import { nightFindings } from './night'
+import { privacyFindings } from './privacy'
+import { sunFindings } from './sun'
+import { wishFindings } from './wish'
+
+/** What is judged of a sight, in the order in which it is said. */
+const JUDGES: readonly ((asked: Asked) => readonly Finding[])[] = [
+  aimFindings,
+  levelFindings,
+  faceFindings,
+  nightFindings,
+  hiddenFindings,
+  nearFindings,
+  privacyFindings,
+  sunFindings,
+  wishFindings,
+]
+
+/** Every finding of a sight, with advice that was tried. */
+export function findingsOf(context: DeviceContext, sight: Sight): Finding[] {
+  const asked = askedOf(context, sight, null)
+  const before = JUDGES.flatMap((judge) => judge(asked))
+  const cured: Cured = (id, change) => {
+    const tried = askedOf(context, { ...sight, ...change }, null)
+    return JUDGES.every((judge) => cures(id, before, judge(tried)))
+  }
+  const advised = { ...asked, cured }
+  return JUDGES.flatMap((judge) => judge(advised))
+}
+
+function askedOf(context: DeviceContext, sight: Sight, cured: Cured | null): Asked {
+  return {
+    context,
+    sight,
+    cured,
+    ahead: aheadOf(context.camera, sight),
+    range: tiltRangeDeg(context.camera, context.facing),
+    around: sight.place ? lookAround(context, sight, sight.place) : null,
+  }
+}

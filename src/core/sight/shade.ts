@@ -1,0 +1,155 @@
+import { contains, nearestOn, type PlanPoint } from '../geometry'
+import type { Board, Occluders, Upright } from './occluders'
+import type { Point } from './projection'
+
+/** Ways up into the sky: unit vectors in the frame of the plan, three numbers each, all with a rising z. */
+export type Ways = Float64Array
+
+/** One bin a degree of bearing. */
+const BINS = 360
+const DEG = 180 / Math.PI
+/** What stands closer to the lens than this belongs to it. */
+const LENS_M = 0.02
+
+const binOf = (x: number, y: number) => Math.floor((Math.atan2(y, x) * DEG + 360) % 360) % BINS
+
+/** What may stand in the ways of one bearing. `tan` is the steepest way that meets it, as rise over run. */
+interface Bin {
+  /** The flattest way that is asked about at this bearing. */
+  least: number
+  readonly uprights: { readonly upright: Upright; readonly tan: number }[]
+  readonly boards: Board[]
+}
+
+/**
+ * Which of the chosen ways (indices) from a place end at something on the plan: 1 where blocked. The answer
+ * is that of a ray cast at everything; what lies too low, or at another bearing, is left out of it first.
+ */
+export function blocked(
+  occluders: Occluders,
+  from: Point,
+  ways: Ways,
+  chosen: readonly number[],
+): Uint8Array {
+  const found = new Uint8Array(chosen.length)
+  if (chosen.length === 0) return found
+  const bins = new Array<Bin | undefined>(BINS)
+  let flattest = Infinity
+  for (const way of chosen) {
+    const [x, y] = [ways[3 * way]!, ways[3 * way + 1]!]
+    const tan = ways[3 * way + 2]! / Math.hypot(x, y)
+    const index = binOf(x, y)
+    const bin = (bins[index] ??= { least: Infinity, uprights: [], boards: [] })
+    bin.least = Math.min(bin.least, tan)
+    flattest = Math.min(flattest, tan)
+  }
+  sortIn(bins, occluders, from, flattest, outsideOf(ways, chosen))
+  for (let i = 0; i < chosen.length; i++) {
+    const k = 3 * chosen[i]!
+    const [x, y, z] = [ways[k]!, ways[k + 1]!, ways[k + 2]!]
+    found[i] = meets(bins[binOf(x, y)]!, from, x, y, z) ? 1 : 0
+  }
+  return found
+}
+
+function sortIn(
+  bins: readonly (Bin | undefined)[],
+  { uprights, boards }: Occluders,
+  from: Point,
+  flattest: number,
+  outside: Outside,
+): void {
+  for (const upright of uprights) {
+    const rise = upright.toM - from.z
+    if (rise < 0) continue
+    const { a, b } = upright
+    if (outside(a.x - from.x, a.y - from.y, b.x - from.x, b.y - from.y)) continue
+    const tan = rise / nearestOn(a, b, from).distanceM
+    if (tan < flattest) continue
+    const [first, count] = spanned(from, a, b)
+    for (let i = 0; i < count; i++) {
+      const bin = bins[(first + i + BINS) % BINS]
+      if (bin && tan >= bin.least) bin.uprights.push({ upright, tan })
+    }
+  }
+  for (const board of boards) {
+    if (board.heightM <= from.z) continue
+    const { outline } = board
+    const edges = outline.map((corner, i) => [corner, outline[(i + 1) % outline.length]!] as const)
+    const inside = contains(outline, from)
+    const nearest = Math.min(...edges.map(([a, b]) => nearestOn(a, b, from).distanceM))
+    if (!inside && (board.heightM - from.z) / nearest < flattest) continue
+    for (const index of spannedBy(from, edges, inside)) bins[index]?.boards.push(board)
+  }
+}
+
+/** Whether a segment, given from the place, lies beside the ways that are asked about. */
+type Outside = (ax: number, ay: number, bx: number, by: number) => boolean
+
+/** How far a wedge is taken wider on either side, and beyond what angle it is none. */
+const WIDER_RAD = 2 / DEG
+const WEDGE_RAD = 170 / DEG
+
+function outsideOf(ways: Ways, chosen: readonly number[]): Outside {
+  let [mx, my] = [0, 0]
+  for (const way of chosen) {
+    mx += ways[3 * way]!
+    my += ways[3 * way + 1]!
+  }
+  let [right, left] = [0, 0]
+  for (const way of chosen) {
+    const [x, y] = [ways[3 * way]!, ways[3 * way + 1]!]
+    const turn = Math.atan2(mx * y - my * x, mx * x + my * y)
+    right = Math.min(right, turn)
+    left = Math.max(left, turn)
+  }
+  right -= WIDER_RAD
+  left += WIDER_RAD
+  if (left - right > WEDGE_RAD) return () => false
+  const middle = Math.atan2(my, mx)
+  const [rx, ry] = [Math.cos(middle + right), Math.sin(middle + right)]
+  const [lx, ly] = [Math.cos(middle + left), Math.sin(middle + left)]
+  return (ax, ay, bx, by) =>
+    (rx * ay - ry * ax < 0 && rx * by - ry * bx < 0) || (lx * ay - ly * ax > 0 && lx * by - ly * bx > 0)
+}
+
+/** Bins that a segment spans, one more on either side; all of them where the place stands on it. */
+function spanned(from: PlanPoint, a: PlanPoint, b: PlanPoint): readonly [first: number, count: number] {
+  const [ax, ay, bx, by] = [a.x - from.x, a.y - from.y, b.x - from.x, b.y - from.y]
+  const turn = Math.atan2(ax * by - ay * bx, ax * bx + ay * by) * DEG
+  if (Math.abs(turn) > 179 || Math.hypot(ax, ay) < 1e-9 || Math.hypot(bx, by) < 1e-9) return [0, BINS]
+  const first = turn >= 0 ? binOf(ax, ay) : binOf(bx, by)
+  return [first - 1, Math.min(BINS, Math.ceil(Math.abs(turn)) + 3)]
+}
+
+function spannedBy(
+  from: PlanPoint,
+  edges: readonly (readonly [PlanPoint, PlanPoint])[],
+  inside: boolean,
+): Iterable<number> {
+  const spans = inside ? [[0, BINS] as const] : edges.map(([a, b]) => spanned(from, a, b))
+  const within = new Set<number>()
+  for (const [first, count] of spans) for (let i = 0; i < count; i++) within.add((first + i + BINS) % BINS)
+  return within
+}
+
+/** Whether a way meets something: an upright between its lower and upper edge, or a board from below. */
+function meets({ uprights, boards }: Bin, from: Point, x: number, y: number, z: number): boolean {
+  const rise = z / Math.hypot(x, y)
+  for (const { upright, tan } of uprights) {
+    if (tan < rise) continue
+    const { a, b, fromM, toM } = upright
+    const [sx, sy, qx, qy] = [b.x - a.x, b.y - a.y, a.x - from.x, a.y - from.y]
+    const cross = x * sy - y * sx
+    if (cross > -1e-12 && cross < 1e-12) continue
+    const out = (qx * sy - qy * sx) / cross
+    const across = (qx * y - qy * x) / cross
+    if (out <= LENS_M || across < 0 || across > 1) continue
+    const height = from.z + z * out
+    if (height >= fromM && height <= toM) return true
+  }
+  return boards.some(({ heightM, outline }) => {
+    const out = (heightM - from.z) / z
+    return out > LENS_M && contains(outline, { x: from.x + x * out, y: from.y + y * out })
+  })
+}
