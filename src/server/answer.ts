@@ -17,8 +17,13 @@ class TooLong extends Error {
 
 const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`
 
-/** The body of a request as bytes, at most so many. */
+/**
+ * The body of a request as bytes, at most so many. Where its head says how long it is, no more than that is
+ * ever read of it, and it is taken at once.
+ */
 export async function bodyOf(request: Request, mostBytes: number): Promise<Buffer> {
+  const promised = Number(request.headers.get('content-length') ?? NaN)
+  if (promised <= mostBytes) return Buffer.from(await request.arrayBuffer())
   const parts: Buffer[] = []
   for await (const part of limited(request, mostBytes)) parts.push(part)
   return Buffer.concat(parts)

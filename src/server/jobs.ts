@@ -1,30 +1,104 @@
 import 'server-only'
+import { existsSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { CATALOGUE } from '@/catalogue'
-import { assessAgain, summarise, type Assessed, type Assessment, type JobSummary } from '@/core/assess'
-import type { Job } from '@/core/job'
+import { assess, summarise, type JobSummary } from '@/core/assess'
 import { load } from './commands/batch'
 import type { Db } from './db/open'
+import { prepared } from './db/prepared'
+import { work } from './workshop/workshop'
+
+/** A job in the list. */
+export interface ListedJob {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly lastChange: string
+  /** What it comes to; null while nobody has computed it yet. */
+  readonly summary: JobSummary | null
+  /** Whether the summary is of an earlier state, and is being computed anew. */
+  readonly pending: boolean
+}
+
+/** A job of more devices is computed in a process of its own: nobody waits for it. */
+const MOST_AT_ONCE = 60
 
 /** All jobs in a line each with the moment of their last change, the one changed last first. */
-export function jobSummaries(db: Db): (JobSummary & { readonly lastChange: string })[] {
-  const rows = db
-    .prepare(
-      'SELECT job_id, MAX(applied_at) AS last_change FROM command GROUP BY job_id ORDER BY MAX(seq) DESC',
-    )
-    .all() as { job_id: string; last_change: string }[]
-  return rows.flatMap(({ job_id, last_change }) => {
-    const stored = load(db, job_id)
-    return stored ? [{ ...summarise(stored.job, assessed(stored.job)), lastChange: last_change }] : []
+export function listedJobs(db: Db, folder: string): ListedJob[] {
+  return rowsOf(db).map(({ id, name, address, lastChange, devices, fresh, body }) => {
+    const last = body === null ? null : (JSON.parse(body) as JobSummary)
+    const listed = { id, name, address, lastChange }
+    if (fresh) return { ...listed, summary: last, pending: false }
+    if (devices <= MOST_AT_ONCE) return { ...listed, summary: summed(db, id), pending: false }
+    void inTheWorkshop(folder, id).catch((error: unknown) => console.error(error))
+    return { ...listed, summary: last, pending: true }
   })
 }
 
-/** The last assessment of each job in this process: the next takes over what did not change. */
-const LAST = new Map<string, Assessed>()
+/** The same for a program that asks: it waits until every summary is of today. */
+export async function jobSummaries(
+  db: Db,
+  folder: string,
+): Promise<(JobSummary & { readonly lastChange: string })[]> {
+  const listed = await Promise.all(
+    listedJobs(db, folder).map(async (one) => ({
+      ...one,
+      summary: one.pending ? await inTheWorkshop(folder, one.id) : one.summary,
+    })),
+  )
+  return listed.flatMap(({ summary, lastChange }) => (summary ? [{ ...summary, lastChange }] : []))
+}
 
-function assessed(job: Job): Assessment {
-  const before = LAST.get(job.id) ?? null
-  if (before?.job === job) return before.assessment
-  const assessment = assessAgain(before, job, CATALOGUE)
-  LAST.set(job.id, { job, assessment })
-  return assessment
+/** Computes what a job comes to, and keeps it for its revision; null when there is no such job. */
+export function summed(db: Db, jobId: string): JobSummary | null {
+  const stored = load(db, jobId)
+  if (!stored) return null
+  const summary = summarise(stored.job, assess(stored.job, CATALOGUE))
+  prepared(db, 'INSERT OR REPLACE INTO job_summary VALUES (?, ?, ?, ?)').run(
+    jobId,
+    stored.revision,
+    buildOf(),
+    JSON.stringify(summary),
+  )
+  return summary
+}
+
+const COMING = new Map<string, Promise<JobSummary | null>>()
+
+/** Has a job summed up in a process of its own, once at a time however many ask. */
+function inTheWorkshop(folder: string, jobId: string): Promise<JobSummary | null> {
+  const key = `${folder} ${jobId}`
+  const coming = COMING.get(key) ?? work('summary', { folder, jobId }).finally(() => COMING.delete(key))
+  COMING.set(key, coming)
+  return coming
+}
+
+interface JobRow {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly lastChange: string
+  readonly devices: number
+  readonly fresh: 0 | 1
+  readonly body: string | null
+}
+
+const ROWS = `
+  SELECT job.id, job.name, job.address, last.applied_at AS lastChange,
+    (SELECT count(*) FROM device WHERE device.job_id = job.id) AS devices,
+    coalesce(summary.revision = job.revision AND summary.build = ?, 0) AS fresh, summary.body
+  FROM job
+  JOIN command last ON last.seq = (SELECT max(seq) FROM command WHERE command.job_id = job.id)
+  LEFT JOIN job_summary summary ON summary.job_id = job.id
+  ORDER BY last.seq DESC`
+
+const rowsOf = (db: Db): JobRow[] => prepared(db, ROWS).all(buildOf()) as JobRow[]
+
+let build: string | null = null
+
+/** Which build computes: another one may come to something else. */
+function buildOf(): string {
+  const path = join(/* turbopackIgnore: true */ process.cwd(), '.next/BUILD_ID')
+  build ??= existsSync(path) ? readFileSync(path, 'utf8').trim() : `unbuilt-${process.pid}`
+  return build
 }

@@ -14,6 +14,7 @@ import {
 } from '@/core/job'
 import { loadJob, revisionOf, saveJob, type Stored } from '../db/job'
 import type { Db } from '../db/open'
+import { prepared } from '../db/prepared'
 import { commandsSince } from './history'
 
 /** What became of one command. */
@@ -42,8 +43,16 @@ interface Open {
   readonly before: Stored | null
   now: Job | null
   /** What was applied in this batch, with the commands that the server itself adds. */
-  readonly log: Command[]
+  readonly log: Said[]
 }
+
+/** A command with its words as they are kept. */
+interface Said {
+  readonly command: Command
+  readonly body: string
+}
+
+const saidOf = (command: Command): Said => ({ command, body: JSON.stringify(command) })
 
 /**
  * Applies a batch in one transaction. Each command, of whatever version, is answered: applied, already
@@ -55,7 +64,7 @@ export function applyBatch(db: Db, commands: readonly unknown[]): BatchAnswer {
   const answer = db
     .transaction((): BatchAnswer => {
       const jobs = new Map<string, Open>()
-      const bodies = new Map<string, string>()
+      const bodies = bodiesOf(db, commands.map(idOf))
       const answers = commands.map((raw) => answerTo(db, raw, jobs, bodies))
       const revisions: Record<string, number> = {}
       for (const [id, { before, now, log }] of jobs) {
@@ -86,10 +95,10 @@ function answerTo(db: Db, raw: unknown, jobs: Map<string, Open>, bodies: Map<str
     open = { before, now: before?.job ?? null, log: [] }
     jobs.set(command.jobId, open)
   }
-  const body = JSON.stringify(command)
-  const earlier = bodies.get(id) ?? bodyOf(db, id)
-  if (earlier === body) return { id, status: 'already applied' }
-  if (earlier !== null) return refused({ path: '/id', message: 'This id was used for another command.' })
+  const said = saidOf(command)
+  const earlier = bodies.get(id)
+  if (earlier === said.body) return { id, status: 'already applied' }
+  if (earlier !== undefined) return refused({ path: '/id', message: 'This id was used for another command.' })
   if (command.type === 'noteConflict') {
     return refused({ path: '/type', message: 'Conflicts are noted by the server alone.' })
   }
@@ -99,23 +108,27 @@ function answerTo(db: Db, raw: unknown, jobs: Map<string, Open>, bodies: Map<str
   if (!applied.ok) return refused(...applied.reasons)
   open.now = applied.job
   const conflicts = unknownTo(db, command, open)
-  open.log.push(command)
-  bodies.set(id, body)
+  open.log.push(said)
+  bodies.set(id, said.body)
   for (const noted of conflicts) {
     const kept = apply(open.now, noted, CATALOGUE)
     if (!kept.ok) continue
     open.now = kept.job
-    open.log.push(noted)
+    open.log.push(saidOf(noted))
   }
   return { id, status: 'applied' }
 }
 
-/** A known command as it would be written today; null when the id is new. */
-function bodyOf(db: Db, id: string): string | null {
-  const held = db.prepare('SELECT body FROM command WHERE id = ?').pluck().get(id) as string | undefined
-  if (held === undefined) return null
-  const parsed = Command.safeParse(upgradedCommand(JSON.parse(held)))
-  return parsed.success ? JSON.stringify(parsed.data) : held
+/** The words of known commands by id, as they would be written today; new ids are not among them. */
+function bodiesOf(db: Db, ids: readonly string[]): Map<string, string> {
+  const sql = 'SELECT id, body FROM command WHERE id IN (SELECT value FROM json_each(?))'
+  const rows = prepared(db, sql).all(JSON.stringify(ids)) as { id: string; body: string }[]
+  return new Map(
+    rows.map(({ id, body }) => {
+      const parsed = Command.safeParse(upgradedCommand(JSON.parse(body)))
+      return [id, parsed.success ? JSON.stringify(parsed.data) : body]
+    }),
+  )
 }
 
 /** The notes of fields that somebody else set since the command's base, unknown to whoever said it. */
@@ -123,7 +136,8 @@ function unknownTo(db: Db, command: Command, { before, log }: Open): Command[] {
   const { base, jobId, at, by, version } = command
   if (base === null || !before) return []
   const since = base < before.revision ? (commandsSince(db, jobId, base) ?? []) : []
-  return conflictsOf(command, [...since, ...log]).map((conflict) => ({
+  const meanwhile = [...since, ...log.map(({ command: one }) => one)]
+  return conflictsOf(command, meanwhile).map((conflict) => ({
     type: 'noteConflict',
     id: randomUUID(),
     jobId,
@@ -153,21 +167,21 @@ export function applyNew(db: Db, commands: readonly Command[]): 'exists' | reado
     .transaction((): 'exists' | readonly Reason[] => {
       if (revisionOf(db, made.id) !== null) return 'exists'
       saveJob(db, null, made, 1)
-      keepCommands(db, commands, 1)
+      keepCommands(db, commands.map(saidOf), 1)
       return []
     })
     .immediate()
 }
 
-function keepCommands(db: Db, log: readonly Command[], revision: number): void {
-  const insert = db.prepare(
-    `INSERT INTO command (id, job_id, type, at, by, body, applied_at, revision)
-     VALUES (@id, @jobId, @type, @at, @by, @body, @appliedAt, @revision)`,
-  )
+const KEEP = `INSERT INTO command (id, job_id, type, at, by, body, applied_at, revision)
+  VALUES (?, ?, ?, ?, ?, ?, ?, ?)`
+
+function keepCommands(db: Db, log: readonly Said[], revision: number): void {
+  const keep = prepared(db, KEEP)
   const appliedAt = new Date().toISOString()
-  for (const command of log) {
+  for (const { command, body } of log) {
     const { id, jobId, type, at, by } = command
-    insert.run({ id, jobId, type, at, by, body: JSON.stringify(command), appliedAt, revision })
+    keep.run(id, jobId, type, at, by, body, appliedAt, revision)
   }
 }
 
@@ -204,7 +218,7 @@ function pictureIn(command: Command): { readonly sha256: string; readonly path: 
 
 function missingPhoto(db: Db, command: Command): Reason | null {
   const named = pictureIn(command)
-  if (!named || db.prepare('SELECT 1 FROM photo_content WHERE sha256 = ?').get(named.sha256)) return null
+  if (!named || prepared(db, 'SELECT 1 FROM photo_content WHERE sha256 = ?').get(named.sha256)) return null
   return { path: named.path, message: 'Upload the picture first: its bytes are not here yet.' }
 }
 

@@ -14,6 +14,7 @@ import type {
   StepRecord,
 } from '@/core/job'
 import type { Db } from './open'
+import { prepared } from './prepared'
 import {
   itemOf,
   putList,
@@ -173,7 +174,7 @@ const NAMES = Object.keys(LISTS) as ListName[]
 
 /** Reads a job whole; null when there is none. */
 export function loadJob(db: Db, id: string): Stored | null {
-  const row = db.prepare('SELECT * FROM job WHERE id = ?').get(id) as Row | undefined
+  const row = prepared(db, 'SELECT * FROM job WHERE id = ?').get(id) as Row | undefined
   if (!row) return null
   const lists = NAMES.map((name) => [name, readList(db, LISTS[name] as List<object>, id)] as const)
   const job = { ...itemOf(JOB, row), ...Object.fromEntries(lists) }
@@ -182,14 +183,15 @@ export function loadJob(db: Db, id: string): Stored | null {
 
 /** The revision a job stands at; null when there is none. */
 export function revisionOf(db: Db, id: string): number | null {
-  return (db.prepare('SELECT revision FROM job WHERE id = ?').pluck().get(id) as number | undefined) ?? null
+  const read = prepared(db, 'SELECT revision FROM job WHERE id = ?').pluck()
+  return (read.get(id) as number | undefined) ?? null
 }
 
 const PUT_JOB = putSql('job', ['id'], { ...JOB, revision: 'plain' }, [])
 
 /** Writes what differs between two states of a job. Runs inside the caller's transaction. */
 export function saveJob(db: Db, before: Job | null, after: Job, revision: number): void {
-  db.prepare(PUT_JOB).run({ ...rowOf(JOB, after), revision })
+  prepared(db, PUT_JOB).run({ ...rowOf(JOB, after), revision })
   const each = (does: typeof putList, names: readonly ListName[]) => {
     for (const name of names)
       does(db, LISTS[name] as List<object>, after.id, before?.[name] ?? [], after[name])

@@ -1,6 +1,7 @@
 import 'server-only'
 import { stretch } from '@/core/derive'
 import type { Db } from './open'
+import { prepared } from './prepared'
 
 /** How lists of the record are kept in tables: one map of columns a table, from which all its SQL follows. */
 
@@ -75,9 +76,35 @@ export interface List<T extends object> {
   readonly whole?: (row: Record<string, unknown>) => unknown
 }
 
+interface Sql {
+  /** Puts an item in its row, which keeps its place. */
+  readonly put: string
+  /** Puts an item in its row at a place. */
+  readonly move: string
+  readonly remove: string
+}
+
+const SQL = new Map<string, Sql>()
+
+/** The SQL of a list, made once. */
+function sqlOf<T extends object>({ name, key, columns }: List<T>): Sql {
+  const known = SQL.get(name)
+  if (known) return known
+  const sqlKey = ['job_id', ...key.map(sqlName)]
+  const where = key.map((property) => `${sqlName(property)} = ?`).join(' AND ')
+  const made = {
+    put: putSql(name, sqlKey, columns, ['position']),
+    move: putSql(name, sqlKey, { ...columns, position: 'plain' }, []),
+    remove: `DELETE FROM ${name} WHERE job_id = ? AND ${where}`,
+  }
+  SQL.set(name, made)
+  return made
+}
+
 /** Reads a job's list in its order. */
 export function readList<T extends object>(db: Db, { name, columns, whole }: List<T>, jobId: string): T[] {
-  const rows = db.prepare(`SELECT * FROM ${name} WHERE job_id = ? ORDER BY position`).all(jobId) as Row[]
+  const read = prepared(db, `SELECT * FROM ${name} WHERE job_id = ? ORDER BY position`)
+  const rows = read.all(jobId) as Row[]
   return rows.map((row) => {
     const item = itemOf(columns, row)
     return (whole ? whole(item) : item) as T
@@ -96,9 +123,8 @@ export function putList<T extends object>(
   const [start, endBefore, endAfter] = stretch(before, after)
   const keyOf = keyTo(list)
   const was = new Map(before.slice(start, endBefore).map((item, index) => [keyOf(item), { item, index }]))
-  const sqlKey = ['job_id', ...list.key.map(sqlName)]
-  const put = db.prepare(putSql(list.name, sqlKey, list.columns, ['position']))
-  const move = db.prepare(putSql(list.name, sqlKey, { ...list.columns, position: 'plain' }, []))
+  const sql = sqlOf(list)
+  const [put, move] = [prepared(db, sql.put), prepared(db, sql.move)]
   let next: number | null = null
   let last = -1
   for (const item of after.slice(start, endAfter)) {
@@ -132,8 +158,7 @@ export function removeGone<T extends object>(
   const kept = new Set(after.slice(start, endAfter).map(keyOf))
   const gone = before.slice(start, endBefore).filter((item) => !kept.has(keyOf(item)))
   if (gone.length === 0) return
-  const where = list.key.map((property) => `${sqlName(property)} = ?`).join(' AND ')
-  const remove = db.prepare(`DELETE FROM ${list.name} WHERE job_id = ? AND ${where}`)
+  const remove = prepared(db, sqlOf(list).remove)
   for (const item of gone) remove.run(jobId, ...list.key.map((property) => item[property]))
 }
 
@@ -146,8 +171,7 @@ const keyTo =
     key.length === 1 ? String(item[key[0]!]) : key.map((property) => String(item[property])).join('\u001f')
 
 function nextPosition(db: Db, name: string, jobId: string): number {
-  return db
-    .prepare(`SELECT coalesce(max(position), -1) + 1 FROM ${name} WHERE job_id = ?`)
+  return prepared(db, `SELECT coalesce(max(position), -1) + 1 FROM ${name} WHERE job_id = ?`)
     .pluck()
     .get(jobId) as number
 }

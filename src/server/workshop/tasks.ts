@@ -1,10 +1,12 @@
 import 'server-only'
 import { existsSync, readFileSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
+import type { JobSummary } from '@/core/assess'
 import { load } from '../commands/batch'
-import { openRecord } from '../db/open'
+import { openRecord, type Db } from '../db/open'
 import { drawBackground, type DrawnBackground } from '../imports/background'
 import { importFile, type Imported } from '../imports/jobFile'
+import { summed } from '../jobs'
 import { pathOf, storePhoto, type Kept } from '../photos/store'
 import { recordPdf } from '../print/recordPdf'
 
@@ -16,6 +18,8 @@ export interface Tasks {
   background: (input: { folder: string; path: string; page: number }) => Promise<DrawnBackground>
   /** A job file, or a file of waiting work: taken into the record. */
   import: (input: { folder: string; path: string; asCopy: boolean }) => Promise<Imported>
+  /** What a job comes to in a line, kept for the list of jobs. */
+  summary: (input: { folder: string; jobId: string }) => Promise<JobSummary | null>
   /** The printed record, written to a file; false when there is no such device. */
   record: (
     input: { folder: string; jobId: string; deviceId: string | null; today: string; to: string },
@@ -27,17 +31,11 @@ export type TaskName = keyof Tasks
 export const TASKS: Tasks = {
   photo: ({ folder, path, expected }) => storePhoto(folder, expected, readFileSync(path)),
   background: ({ folder, path, page }) => drawBackground(folder, readFileSync(path), page),
-  import: async ({ folder, path, asCopy }) => {
-    const db = openRecord(folder)
-    try {
-      return await importFile(db, folder, readFileSync(path, 'utf8'), asCopy)
-    } finally {
-      db.close()
-    }
-  },
-  record: async ({ folder, jobId, deviceId, today, to }, onProgress) => {
-    const db = openRecord(folder)
-    try {
+  import: ({ folder, path, asCopy }) =>
+    withRecord(folder, (db) => importFile(db, folder, readFileSync(path, 'utf8'), asCopy)),
+  summary: ({ folder, jobId }) => withRecord(folder, (db) => summed(db, jobId)),
+  record: ({ folder, jobId, deviceId, today, to }, onProgress) =>
+    withRecord(folder, async (db) => {
       const stored = load(db, jobId)
       if (!stored) return false
       const picture = (sha256: string) => {
@@ -47,8 +45,15 @@ export const TASKS: Tasks = {
       const pdf = await recordPdf({ job: stored.job, deviceId, today, picture, onProgress })
       if (pdf) await writeFile(to, pdf)
       return pdf !== null
-    } finally {
-      db.close()
-    }
-  },
+    }),
+}
+
+/** Does something with the record of a folder, opened for it alone. */
+async function withRecord<T>(folder: string, does: (db: Db) => T | Promise<T>): Promise<T> {
+  const db = openRecord(folder)
+  try {
+    return await does(db)
+  } finally {
+    db.close()
+  }
 }

@@ -20,6 +20,7 @@ const BOUNDS: Record<TaskName, Bounds> = {
   photo: { seconds: 20, megabytes: 1200 },
   background: { seconds: 20, megabytes: 1500 },
   import: { seconds: 180, megabytes: 2500 },
+  summary: { seconds: 60, megabytes: 1500 },
   record: { seconds: 180, megabytes: 1500 },
 }
 

@@ -3,7 +3,7 @@
 import { Box, Button, Flex, HStack, Text } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { formatDistanceToNow } from 'date-fns'
 import type { JobSummary } from '@/core/assess'
 import { Nothing, Sentence } from '../kit/Page'
@@ -11,10 +11,29 @@ import { Find } from '../find/Find'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 
+/** A job as the server lists it. */
+export interface ListedJob {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly lastChange: string
+  readonly summary: JobSummary | null
+  readonly pending: boolean
+}
+
+/** How often the list is asked for again while something in it is still being computed, ms. */
+const ASK_AGAIN_MS = 1000
+
 /** All jobs: what is on, how far, what is stuck. */
-export function JobList({ jobs }: { jobs: readonly (JobSummary & { readonly lastChange: string })[] }) {
+export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
   const router = useRouter()
-  const stuck = jobs.filter(({ stopped }) => stopped > 0).length
+  const stuck = jobs.filter(({ summary }) => summary && summary.stopped > 0).length
+  const pending = jobs.some((job) => job.pending)
+  useEffect(() => {
+    if (!pending) return
+    const again = setInterval(() => router.refresh(), ASK_AGAIN_MS)
+    return () => clearInterval(again)
+  }, [pending, router])
   return (
     <>
       <Flex
@@ -40,7 +59,7 @@ export function JobList({ jobs }: { jobs: readonly (JobSummary & { readonly last
         <Sentence next="Open a job, or start a new one.">
           {jobs.length === 0
             ? 'No jobs yet.'
-            : `${jobs.length} job${jobs.length === 1 ? '' : 's'}${stuck > 0 ? `, ${stuck} with something stopped` : ', nothing stopped'}.`}
+            : `${jobs.length} job${jobs.length === 1 ? '' : 's'}, ${standingOf(stuck, pending)}.`}
         </Sentence>
         <HStack gap={3} mb={5} flexWrap="wrap">
           <Button asChild minH="44px" colorPalette="copper">
@@ -77,17 +96,20 @@ export function JobList({ jobs }: { jobs: readonly (JobSummary & { readonly last
                     </Text>
                   </Box>
                   <Box>
-                    <Text>{job.sentence}</Text>
-                    {job.openFaults > 0 ? (
+                    {job.pending ? <Text color="soft">Changed: being computed…</Text> : null}
+                    {job.summary ? <Text>{job.summary.sentence}</Text> : null}
+                    {job.summary && job.summary.openFaults > 0 ? (
                       <Text color="check" fontWeight={500}>
-                        ▲ {job.openFaults} on the punch list
+                        ▲ {job.summary.openFaults} on the punch list
                       </Text>
                     ) : null}
                   </Box>
                   <Box textAlign={{ md: 'right' }}>
-                    <Text className="figures" fontWeight={600}>
-                      {job.stepsDone} of {job.steps} steps
-                    </Text>
+                    {job.summary ? (
+                      <Text className="figures" fontWeight={600}>
+                        {job.summary.stepsDone} of {job.summary.steps} steps
+                      </Text>
+                    ) : null}
                     <Text color="soft" fontSize="sm" suppressHydrationWarning>
                       {formatDistanceToNow(new Date(job.lastChange), { addSuffix: true })}
                     </Text>
@@ -100,6 +122,11 @@ export function JobList({ jobs }: { jobs: readonly (JobSummary & { readonly last
       </Box>
     </>
   )
+}
+
+function standingOf(stuck: number, pending: boolean): string {
+  if (stuck > 0) return `${stuck} with something stopped`
+  return pending ? 'some still being computed' : 'nothing stopped'
 }
 
 interface Problem {
