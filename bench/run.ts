@@ -8,6 +8,7 @@ import { Bench } from 'tinybench'
 import { CATALOGUE } from '@/catalogue'
 import { assess, assessAgain, assessDevice } from '@/core/assess'
 import { factsOf, type Device, type Job } from '@/core/job'
+import { house } from './house'
 import { demo, largeJob } from './large'
 import { surveying } from './survey'
 
@@ -209,3 +210,4 @@ await assessing()
 large()
 surveying()
 await commands()
+await house()

@@ -1,10 +1,20 @@
 import { counted, standing, type Assessment } from './derive/board'
-import { measuredOf, plannedHalf, withLog, type DeviceAssessment, type DeviceRecords } from './derive/device'
+import {
+  measuredOf,
+  pendingDevice,
+  plannedHalf,
+  withLog,
+  type DeviceAssessment,
+  type DeviceRecords,
+} from './derive/device'
 import { groupedByDevice } from './derive/grouped'
-import { plannedFromScratch } from './derive/planned'
+import { plannedFromScratch, type PlannedDevice } from './derive/planned'
+import { EXPOSURES } from './job/choices'
 import type { Device, Job } from './job/job'
+import type { PlanThing } from './job/plan'
 import { neighboursOf, type Catalogue, type JobSettings, type Measured } from './parts'
 import { assessSupplies } from './power'
+import { touchedBy } from './sight'
 
 export { summarise, type Assessment, type JobSummary } from './derive/board'
 export type { DrawingOf } from './stages/table'
@@ -30,14 +40,13 @@ export interface Assessed {
   readonly assessment: Assessment
 }
 
-/** What of a job every device's plans rest on. */
+/** What of a job every device's plans rest on, beside what stands on its plans. */
 const SETTINGS: readonly (keyof JobSettings)[] = [
   'units',
   'policies',
   'allowances',
   'supplies',
   'site',
-  'things',
   'windMS',
   'terrain',
   'mainsV',
@@ -50,41 +59,108 @@ const NONE: readonly never[] = []
  * device, or its plans when only its log has grown.
  */
 export function assessAgain(before: Assessed | null, job: Job, catalogue: Catalogue): Assessment {
+  const pieces = assessing(before, job, catalogue)
+  for (;;) {
+    const piece = pieces.next()
+    if (piece.done) return piece.value
+  }
+}
+
+/** How far an assessment has come. */
+export interface Piece {
+  /** Devices computed anew in it so far. */
+  readonly computed: number
+  /** What is known up to here: devices that are not computed yet say so. */
+  readonly partial: () => Assessment
+}
+
+/**
+ * The same in pieces, so that whoever waits can do something else in between: it pauses after every device
+ * that is computed anew. The device that is looked at comes first.
+ */
+export function* assessing(
+  before: Assessed | null,
+  job: Job,
+  catalogue: Catalogue,
+  first: string | null = null,
+): Generator<Piece, Assessment, undefined> {
   const old = before?.job
-  const sameSettings =
-    old !== undefined &&
-    SETTINGS.every((name) => old[name] === job[name]) &&
-    sameConduits(old.devices, job.devices, catalogue)
-  const was = old && recordsOf(old)
   const now = recordsOf(job, old)
-  const known = new Map(
-    sameSettings ? old.devices.map((device, i) => [device, before!.assessment.devices[i]!]) : [],
-  )
+  const take = before ? takingOver(before, job, catalogue) : () => UNKNOWN
   const neighbours = neighboursOf(job.devices, catalogue)
-  const devices = job.devices.map((device): DeviceAssessment => {
+  const known = job.devices.map((device) => take(device, now(device.id)))
+  const order = [...known.keys()].filter((index) => known[index]!.whole === null)
+  const at = order.findIndex((index) => job.devices[index]!.id === first)
+  if (at > 0) order.unshift(...order.splice(at, 1))
+  const devices = known.map(({ whole }) => whole)
+  let computed = 0
+  const partial = () =>
+    together(
+      job,
+      devices.map((device, index) => device ?? pendingDevice(job.devices[index]!)),
+      catalogue,
+    )
+  for (const index of order) {
+    const device = job.devices[index]!
     const on = now(device.id)
-    const earlier = known.get(device)
-    if (earlier && was && sameRecords(was(device.id), on)) return earlier
     const measured = measuredOf(on.records)
-    const half = earlier && plannedHalf(earlier)
-    const planned =
-      half && sameMeasured(half.measured, measured)
-        ? half
-        : plannedFromScratch(device, job, catalogue, measured, neighbours)
-    return withLog(planned, job.units, on)
-  })
+    const planned = known[index]!.half ?? plannedFromScratch(device, job, catalogue, measured, neighbours)
+    devices[index] = withLog(planned, job.units, on)
+    computed++
+    yield { computed, partial }
+  }
+  return together(job, devices as DeviceAssessment[], catalogue)
+}
+
+/** What an earlier assessment already holds of a device: all of it, or the half that its plans make. */
+interface Known {
+  readonly whole: DeviceAssessment | null
+  readonly half: PlannedDevice | null
+}
+
+const UNKNOWN: Known = { whole: null, half: null }
+
+function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Catalogue) {
+  if (!SETTINGS.every((name) => old[name] === job[name])) return () => UNKNOWN
+  if (!sameConduits(old.devices, job.devices, catalogue)) return () => UNKNOWN
+  const was = recordsOf(old)
+  const earlier = new Map(old.devices.map((device, i) => [device, assessment.devices[i]!]))
+  const changed = differing(old.things, job.things)
+  return (device: Device, on: DeviceRecords): Known => {
+    const before = earlier.get(device)
+    if (!before || before.pending || touched(device, changed, job)) return UNKNOWN
+    if (sameRecords(was(device.id), on)) return { whole: before, half: null }
+    const half = plannedHalf(before)
+    return half && sameMeasured(half.measured, measuredOf(on.records)) ? { whole: null, half } : UNKNOWN
+  }
+}
+
+/** What two lists do not share. */
+function differing<T>(before: readonly T[], after: readonly T[]): readonly T[] {
+  if (before === after) return NONE
+  const [was, is] = [new Set(before), new Set(after)]
+  return [...before.filter((one) => !is.has(one)), ...after.filter((one) => !was.has(one))]
+}
+
+const touched = (device: Device, changed: readonly PlanThing[], { site, things }: Job): boolean =>
+  changed.length > 0 &&
+  touchedBy(changed, { sight: device.sight, outdoors: EXPOSURES[device.exposure].outdoors }, site, things)
+
+/** Devices and supplies put together to what the job comes to. */
+function together(job: Job, devices: readonly DeviceAssessment[], catalogue: Catalogue): Assessment {
+  const counts = counted(devices)
   const draws = job.devices.flatMap((device, index) => {
     const power = devices[index]!.stages?.power
     if (!power?.planned) return []
     const { supplyId, port } = power.input
     return [{ supplyId, mark: device.mark, port, drawW: power.result.drawing.drawW }]
   })
-  const counts = counted(devices)
   return {
     jobId: job.id,
     ...standing(job, devices, counts),
     devices,
-    supplies: assessSupplies(job.supplies, draws, catalogue),
+    // While devices are missing their draw is too: nothing is said of supplies then.
+    supplies: counts.pending > 0 ? [] : assessSupplies(job.supplies, draws, catalogue),
     counts,
   }
 }

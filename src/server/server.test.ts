@@ -15,6 +15,7 @@ import { loadJob } from './db/job'
 import { openRecord, type Db } from './db/open'
 import { jobFile } from './exports/jobFile'
 import { importJobFile } from './imports/jobFile'
+import { jobSummaries, listedJobs } from './jobs'
 import { knowPhoto, pathOf, readPhoto, storePhoto, sweep } from './photos/store'
 
 let folder: string
@@ -266,4 +267,31 @@ describe('the job file', () => {
     })
     expect(load(db, 'job-1')).toBeNull()
   })
+})
+
+describe('the list of jobs', () => {
+  const body = () => db.prepare('SELECT body FROM job_summary').pluck().get() as string
+  const listed = () => listedJobs(db, folder)[0]!
+
+  it('keeps what a job comes to for its revision, and computes it again after a command', () => {
+    put(yard())
+    expect(listed()).toMatchObject({ id: 'job-1', pending: false, summary: { stopped: 0, steps: 0 } })
+    db.prepare('UPDATE job_summary SET body = ?').run(JSON.stringify({ ...JSON.parse(body()), stopped: 7 }))
+    expect(listed().summary!.stopped).toBe(7) // kept, not computed
+    applyBatch(db, [said({ type: 'editDevice', deviceId: 'device-2', change: { name: 'Back gate' } })])
+    expect(listed().summary).toMatchObject({
+      stopped: 0,
+      sentence: expect.stringMatching(/2 devices/) as string,
+    })
+    db.prepare("UPDATE job_summary SET body = ?, build = 'another'").run('{"stopped":7}')
+    expect(listed().summary!.stopped).toBe(0) // another build may come to something else
+  })
+
+  it('does not wait for a large job: it says that it is being computed, and then has it', async () => {
+    put(job({ devices: Array.from({ length: 61 }, (_, i) => device({ id: `d${i}`, mark: `${i}` })) }))
+    expect(listed()).toMatchObject({ name: 'Test yard', pending: true, summary: null })
+    const [whole] = await jobSummaries(db, folder)
+    expect(whole).toMatchObject({ id: 'job-1', sentence: expect.stringMatching(/^61 devices/) as string })
+    expect(listed()).toMatchObject({ pending: false, summary: { sentence: whole!.sentence } })
+  }, 20_000)
 })

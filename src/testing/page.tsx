@@ -53,7 +53,7 @@ export function showPage(page: ReactNode, change: Partial<Job>): () => Job {
   render(
     <ChakraProvider value={system}>
       <QueryClientProvider client={queries}>
-        <JobProvider stored={stored}>
+        <JobProvider given={stored}>
           <Watch />
           {page}
         </JobProvider>

@@ -17,6 +17,8 @@ export interface Assessment {
   readonly supplies: readonly SupplyAssessment[]
   readonly counts: {
     readonly devices: number
+    /** Not computed yet. */
+    readonly pending: number
     readonly stopped: number
     readonly checks: number
     readonly unplanned: number
@@ -56,9 +58,18 @@ const isPlanned = ({ stages }: DeviceAssessment) =>
   stages !== null && PLANNED_STAGES.every((name) => stages[name]?.planned)
 
 export function counted(devices: readonly DeviceAssessment[]): Assessment['counts'] {
-  const counts = { devices: devices.length, stopped: 0, checks: 0, unplanned: 0, ready: 0, done: 0 }
+  const counts = {
+    devices: devices.length,
+    pending: 0,
+    stopped: 0,
+    checks: 0,
+    unplanned: 0,
+    ready: 0,
+    done: 0,
+  }
   for (const device of devices) {
-    if (isDone(device)) counts.done++
+    if (device.pending) counts.pending++
+    else if (isDone(device)) counts.done++
     else if (device.verdict === 'stop') counts.stopped++
     else if (!isPlanned(device)) counts.unplanned++
     else if (device.verdict === 'check') counts.checks++
@@ -77,6 +88,11 @@ export function standing(
     return {
       sentence: 'No devices yet.',
       next: 'Add the first one: camera, mount, surface, exposure, cable.',
+    }
+  if (counts.pending > 0)
+    return {
+      sentence: `${counts.devices - counts.pending} of ${counts.devices} devices are computed…`,
+      next: 'What is shown already can be worked with.',
     }
   const parts = [
     counts.done > 0 ? `${counts.done} ${counts.done === 1 ? 'is' : 'are'} done` : null,

@@ -16,6 +16,8 @@ export type StageState<S extends PlannedStage> = PlannedStageState<S> & { readon
 export type DeviceStages = { readonly [S in PlannedStage]: StageState<S> | Missing<S> }
 
 export interface DeviceAssessment {
+  /** Not computed yet: nothing is said of it. */
+  readonly pending: boolean
   readonly deviceId: string
   readonly mark: string
   readonly name: string
@@ -35,6 +37,26 @@ export interface DeviceAssessment {
   readonly verdict: Verdict
   readonly sentence: string
 }
+
+const UNKNOWN: Omit<DeviceAssessment, 'deviceId' | 'mark' | 'name'> = {
+  pending: true,
+  missing: [],
+  stages: null,
+  findings: [],
+  steps: [],
+  log: { done: 0, total: 0, mark: 'not planned', nextStepId: null },
+  proposedFaults: [],
+  verdict: 'check',
+  sentence: 'Being computed.',
+}
+
+/** A device of which nothing is computed yet. */
+export const pendingDevice = ({ id, mark, name }: Device): DeviceAssessment => ({
+  ...UNKNOWN,
+  deviceId: id,
+  mark,
+  name,
+})
 
 /** What of the job is recorded on one device. */
 export interface DeviceRecords {
@@ -87,7 +109,7 @@ function logged(
   units: JobSettings['units'],
   on: DeviceRecords,
 ): DeviceAssessment {
-  const about = { deviceId: device.id, mark: device.mark, name: device.name }
+  const about = { pending: false, deviceId: device.id, mark: device.mark, name: device.name }
   if (!plans) {
     return {
       ...about,

@@ -88,7 +88,7 @@ function look({ camera, site, things, exposure, edition }: Surroundings, sight: 
 /** Private ground of which it makes out somebody: at the lowest level or better. */
 function lookedInto(eye: Eye, things: readonly PlanThing[], place: Place, leastPxM: number) {
   return ofKind(things, 'privacy', place.floor).flatMap((thing) => {
-    if (!mayReach(eye, thing.outline)) return []
+    if (!mayReach(eye.pose, thing.outline)) return []
     const between = occludersWithin(
       occludersOf(things, place.floor),
       boxAbout([place, ...thing.outline], 0.5),
@@ -125,9 +125,9 @@ function lipAhead(soffits: readonly ThingOf<'soffit'>[], place: Place): ThingOf<
 }
 
 /** Far away and at no level: not worth a look. 150 m is beyond the lowest level of every lens in use. */
-function mayReach({ pose }: Eye, outline: readonly PlanPoint[]): boolean {
+export function mayReach(from: PlanPoint, outline: readonly PlanPoint[]): boolean {
   const box = boundsOf(outline)!
   return (
-    pose.x > box.left - 150 && pose.x < box.right + 150 && pose.y > box.bottom - 150 && pose.y < box.top + 150
+    from.x > box.left - 150 && from.x < box.right + 150 && from.y > box.bottom - 150 && from.y < box.top + 150
   )
 }

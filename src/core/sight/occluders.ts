@@ -51,33 +51,53 @@ export function occludersOf(things: readonly PlanThing[], floor: Floor): Occlude
 }
 
 function make(things: readonly PlanThing[]): Occluders {
-  const uprights: Upright[] = []
-  const boards: Board[] = []
-  const solids: Solid[] = []
-  for (const thing of things) {
-    if (thing.kind === 'wall') uprights.push(...wallPieces(thing))
-    if (thing.kind === 'soffit') {
+  const each = things.map(occluderOf)
+  return {
+    uprights: each.flatMap(({ uprights }) => uprights),
+    boards: each.flatMap(({ boards }) => boards),
+    solids: each.flatMap(({ solids }) => solids),
+  }
+}
+
+const OF_THING = new WeakMap<PlanThing, Occluders>()
+
+/** What of one thing blocks the view; computed once. */
+export function occluderOf(thing: PlanThing): Occluders {
+  const held = OF_THING.get(thing)
+  if (held) return held
+  const made = standing(thing)
+  OF_THING.set(thing, made)
+  return made
+}
+
+const NOTHING: Occluders = { uprights: [], boards: [], solids: [] }
+
+function standing(thing: PlanThing): Occluders {
+  switch (thing.kind) {
+    case 'wall':
+      return { ...NOTHING, uprights: wallPieces(thing) }
+    case 'soffit': {
       const { from, to, undersideM, lipM } = thing
-      uprights.push({
-        a: from,
-        b: to,
-        fromM: undersideM - lipM,
-        toM: undersideM + SIGHT_LIMITS.fasciaM.value,
-        thing,
-      })
-      boards.push({ outline: soffitBoard(thing), heightM: undersideM, thing })
+      const [fromM, toM] = [undersideM - lipM, undersideM + SIGHT_LIMITS.fasciaM.value]
+      return {
+        uprights: [{ a: from, b: to, fromM, toM, thing }],
+        boards: [{ outline: soffitBoard(thing), heightM: undersideM, thing }],
+        solids: [],
+      }
     }
-    if (thing.kind === 'obstacle') {
+    case 'obstacle': {
       const outline = obstacleOutline(thing)
       const [fromM, toM] = [thing.baseM, thing.baseM + thing.heightM]
-      for (const [i, a] of outline.entries())
-        uprights.push({ a, b: outline[(i + 1) % outline.length]!, fromM, toM, thing })
-      boards.push({ outline, heightM: toM, thing })
-      if (fromM > 0) boards.push({ outline, heightM: fromM, thing })
-      solids.push({ outline, fromM, toM })
+      const levels = fromM > 0 ? [toM, fromM] : [toM]
+      return {
+        uprights: outline.map((a, i) => ({ a, b: outline[(i + 1) % outline.length]!, fromM, toM, thing })),
+        boards: levels.map((heightM) => ({ outline, heightM, thing })),
+        solids: [{ outline, fromM, toM }],
+      }
     }
+    default:
+      return NOTHING
   }
-  return { uprights, boards, solids }
 }
 
 /**

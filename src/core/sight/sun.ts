@@ -37,7 +37,7 @@ interface SunYear {
 
 const YEARS = new WeakMap<Site, SunYear>()
 
-function sunYear(site: Site): SunYear {
+export function sunYear(site: Site): SunYear {
   const held = YEARS.get(site)
   if (held) return held
   const start = Date.UTC(YEAR, 0, 1)
@@ -108,7 +108,7 @@ export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: 
   return { hoursAYear: byMonth.reduce((sum, hours) => sum + hours, 0), byMonth, worst: worstDays(days, site) }
 }
 
-/** The positions of a year that lie in the frame. The ways rise one above the other: no more than that high. */
+/** The positions of a year in the frame. The ways rise one above the other: none higher is asked about. */
 function shownOf({ imager, pose }: Eye, ways: Ways): number[] {
   const axes = axesOf(pose)
   const { forward } = axes

@@ -1,12 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { anyJob, device, job } from '@/testing/jobs'
-import { wall } from '@/testing/plans'
-import { assess, assessAgain, assessDevice } from '../assess'
+import { anyJob, device, job, plannedThrough, said } from '@/testing/jobs'
+import { block, soffit, thing, wall } from '@/testing/plans'
+import { assess, assessAgain, assessDevice, assessing, type Piece } from '../assess'
 import { PLANNED_STAGES } from '../findings'
 import { apply, commandsOf, type Change, type Job } from '../job'
-import { said } from '@/testing/jobs'
 import { groupedByDevice, groupedFromScratch } from '../derive/grouped'
 
 const site = { latitudeDeg: 51, longitudeDeg: 0, upBearingDeg: 0, timeZone: 'UTC' }
@@ -119,6 +118,58 @@ describe('what is derived is brought up to date as if from nothing', () => {
       { numRuns: 60 },
     )
     expect(steps).toBeGreaterThan(20)
+  })
+  it('a thing moved on the plan: whoever it cannot touch keeps the very same assessment', () => {
+    const spread = fc.integer({ min: -900, max: 900 }).map((n) => n / 10 + 0.037)
+    const at = fc.record({ x: spread, y: spread })
+    const standing = fc.record({ at, kind: fc.constantFrom('wall', 'soffit', 'block', 'privacy') })
+    const thingOf = ({ at: { x, y }, kind }: { at: { x: number; y: number }; kind: string }, id: string) => {
+      if (kind === 'wall') return wall(x, y, x + 7, y + 3, { id, heightM: 4 })
+      if (kind === 'soffit') return soffit(x, y, x + 6, y - 2, { id })
+      return kind === 'block' ? block(x, y, 3, 2, { id }) : { ...thing('privacy', x, y, 6, 6), id }
+    }
+    const camera = fc.record({ at, panDeg: fc.nat(359), tiltDeg: fc.integer({ min: 2, max: 40 }) })
+    const tally = { kept: 0, anew: 0 }
+    fc.assert(
+      fc.property(
+        fc.array(camera, { minLength: 5, maxLength: 8 }),
+        fc.array(standing, { minLength: 3, maxLength: 8 }),
+        fc.array(fc.tuple(fc.nat(7), standing), { minLength: 1, maxLength: 3 }),
+        (cameras, first, moves) => {
+          const devices = cameras.map(({ at: { x, y }, panDeg, tiltDeg }, i) => {
+            const sight = assessDevice(device(), job(), CATALOGUE).stages!.sight.input
+            const place = { floor: 'ground' as const, x, y, panDeg, rollDeg: 0 }
+            return device({ id: `d${i}`, mark: `${i}`, sight: { ...sight, tiltDeg, place } })
+          })
+          let now = job({ devices, site, things: first.map((one, i) => thingOf(one, `t${i}`)) })
+          let held = { job: now, assessment: assess(now, CATALOGUE) }
+          for (const [n, to] of moves) {
+            const things = now.things.with(n % now.things.length, thingOf(to, `t${n % now.things.length}`))
+            now = { ...now, things }
+            const again = assessAgain(held, now, CATALOGUE)
+            expect(again).toEqual(assess(now, CATALOGUE))
+            for (const [i, one] of again.devices.entries())
+              tally[one === held.assessment.devices[i] ? 'kept' : 'anew']++
+            held = { job: now, assessment: again }
+          }
+        },
+      ),
+      { numRuns: 80 },
+    )
+    expect(Math.min(tally.kept, tally.anew)).toBeGreaterThan(80)
+  })
+  it('in pieces: the device looked at first, the rest said to be pending and nothing said of it', () => {
+    const on = job({ devices: ['a', 'b', 'c'].map((id) => plannedThrough(device({ id, mark: id }))) })
+    const pieces = assessing(null, on, CATALOGUE, 'b')
+    const piece = pieces.next().value as Piece
+    const { devices, counts, supplies, sentence } = piece.partial()
+    expect(devices.map(({ pending }) => pending)).toEqual([true, false, true])
+    expect(counts).toMatchObject({ devices: 3, pending: 2, done: 0, ready: counts.ready })
+    expect([supplies, sentence]).toEqual([[], '1 of 3 devices are computed…'])
+    expect(devices[0]).toMatchObject({ stages: null, findings: [], steps: [], sentence: 'Being computed.' })
+    const whole = assess(on, CATALOGUE)
+    expect(devices[1]).toEqual(whole.devices[1])
+    expect(assessAgain({ job: on, assessment: piece.partial() }, on, CATALOGUE)).toEqual(whole)
   })
   it('groups by device: one new item leaves every other group the same array', () => {
     const items = Array.from({ length: 200 }, (_, i) => ({ deviceId: i % 7 === 0 ? null : `d${i % 5}`, i }))

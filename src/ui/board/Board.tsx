@@ -1,15 +1,17 @@
 'use client'
 
 import { Box, Button, Grid, Heading, HStack, Table, Text, VisuallyHidden } from '@chakra-ui/react'
+import { memo } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
 import { PLANNED_STAGES, worstOf, type PlannedStage } from '@/core/findings'
 import { STAGE_TABLE } from '@/core/stages'
 import { printReading, type UnitSystem } from '@/core/units'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { FindingNote } from '../kit/Findings'
 import { go, GoLink } from '../kit/go'
 import { Nothing, Sentence } from '../kit/Page'
 import { Brackets, MARKS } from '../kit/Verdict'
+import { useWide } from '../kit/wide'
 import { useWindowed } from '../kit/windowed'
 
 const TITLES: Record<PlannedStage | 'log', string> = {
@@ -25,7 +27,9 @@ const TITLES: Record<PlannedStage | 'log', string> = {
  * that matters there.
  */
 export function Board() {
-  const { job, assessment } = useJob()
+  const { job } = useJob()
+  const assessment = useAssessed()
+  const wide = useWide()
   const trouble = [
     ...assessment.devices.flatMap((device) =>
       device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` })),
@@ -63,8 +67,8 @@ export function Board() {
           </Nothing>
         ) : (
           <>
-            <Wide home={home} devices={assessment.devices} units={job.units} />
-            <Narrow home={home} devices={assessment.devices} units={job.units} />
+            {wide === false ? null : <Wide home={home} devices={assessment.devices} units={job.units} />}
+            {wide ? null : <Narrow home={home} devices={assessment.devices} units={job.units} />}
           </>
         )}
         <Legend />
@@ -143,6 +147,12 @@ interface ListProps {
   readonly units: UnitSystem
 }
 
+interface RowProps {
+  readonly home: string
+  readonly device: DeviceAssessment
+  readonly units: UnitSystem
+}
+
 function Wide({ home, devices, units }: ListProps) {
   const { list, shown, abovePx, belowPx } = useWindowed(devices, WIDE_PX)
   return (
@@ -167,36 +177,8 @@ function Wide({ home, devices, units }: ListProps) {
         </Table.Header>
         <Table.Body>
           <Space px={abovePx} />
-          {shown.map(({ item: device }) => (
-            <Table.Row
-              key={device.deviceId}
-              bg="transparent"
-              _hover={{ bg: 'sheet' }}
-              cursor="pointer"
-              onClick={(event) =>
-                event.isDefaultPrevented() || go(`${home}/devices/${device.deviceId}/sight`)
-              }
-            >
-              <Table.Cell ps={1} py={0}>
-                <HStack asChild gap={2.5} minH="44px">
-                  <GoLink href={`${home}/devices/${device.deviceId}/sight`}>
-                    <Text as="span" fontFamily="mono" fontSize="sm">
-                      {device.mark}
-                    </Text>
-                    {device.name}
-                  </GoLink>
-                </HStack>
-              </Table.Cell>
-              {cellsOf(device, units).map((cell) => (
-                <Table.Cell key={cell.tab} py={0} px={1.5}>
-                  <Cell
-                    href={`${home}/devices/${device.deviceId}/${cell.tab}`}
-                    cell={cell}
-                    mark={device.mark}
-                  />
-                </Table.Cell>
-              ))}
-            </Table.Row>
+          {shown.map(({ item }) => (
+            <WideRow key={item.deviceId} home={home} device={item} units={units} />
           ))}
           <Space px={belowPx} />
         </Table.Body>
@@ -204,6 +186,34 @@ function Wide({ home, devices, units }: ListProps) {
     </Table.ScrollArea>
   )
 }
+
+/** One device: drawn again only when something of it has changed. */
+const WideRow = memo(function WideRow({ home, device, units }: RowProps) {
+  return (
+    <Table.Row
+      bg="transparent"
+      _hover={{ bg: 'sheet' }}
+      cursor="pointer"
+      onClick={(event) => event.isDefaultPrevented() || go(`${home}/devices/${device.deviceId}/sight`)}
+    >
+      <Table.Cell ps={1} py={0}>
+        <HStack asChild gap={2.5} minH="44px">
+          <GoLink href={`${home}/devices/${device.deviceId}/sight`}>
+            <Text as="span" fontFamily="mono" fontSize="sm">
+              {device.mark}
+            </Text>
+            {device.name}
+          </GoLink>
+        </HStack>
+      </Table.Cell>
+      {cellsOf(device, units).map((cell) => (
+        <Table.Cell key={cell.tab} py={0} px={1.5}>
+          <Cell href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} mark={device.mark} />
+        </Table.Cell>
+      ))}
+    </Table.Row>
+  )
+})
 
 /** One device a block, its stages in two columns: nothing to scroll sideways for. */
 function Narrow({ home, devices, units }: ListProps) {
@@ -218,48 +228,56 @@ function Narrow({ home, devices, units }: ListProps) {
       pt={`${abovePx}px`}
       pb={`${belowPx}px`}
     >
-      {shown.map(({ item: device }) => (
-        <Box as="li" key={device.deviceId} borderTopWidth="1px" borderColor="ink" py={1}>
-          <HStack asChild gap={2.5} minH="48px" fontWeight={600}>
-            <GoLink href={`${home}/devices/${device.deviceId}/log`}>
-              <Text as="span" fontFamily="mono" fontSize="sm">
-                {device.mark}
-              </Text>
-              <Text as="span" flex="1">
-                {device.name}
-              </Text>
-              <Text as="span" className="figures" fontWeight={400}>
-                {device.log.total === 0 ? '' : `${device.log.done}/${device.log.total}`}
-              </Text>
-            </GoLink>
-          </HStack>
-          <Grid templateColumns="1fr 1fr" columnGap={3}>
-            {cellsOf(device, units)
-              .filter(({ tab }) => tab !== 'log')
-              .map((cell) => (
-                <Cell
-                  key={cell.tab}
-                  href={`${home}/devices/${device.deviceId}/${cell.tab}`}
-                  cell={cell}
-                  mark={device.mark}
-                  titled
-                />
-              ))}
-          </Grid>
-        </Box>
+      {shown.map(({ item }) => (
+        <NarrowRow key={item.deviceId} home={home} device={item} units={units} />
       ))}
     </Box>
   )
 }
 
+const NarrowRow = memo(function NarrowRow({ home, device, units }: RowProps) {
+  return (
+    <Box as="li" borderTopWidth="1px" borderColor="ink" py={1}>
+      <HStack asChild gap={2.5} minH="48px" fontWeight={600}>
+        <GoLink href={`${home}/devices/${device.deviceId}/log`}>
+          <Text as="span" fontFamily="mono" fontSize="sm">
+            {device.mark}
+          </Text>
+          <Text as="span" flex="1">
+            {device.name}
+          </Text>
+          <Text as="span" className="figures" fontWeight={400}>
+            {device.log.total === 0 ? '' : `${device.log.done}/${device.log.total}`}
+          </Text>
+        </GoLink>
+      </HStack>
+      <Grid templateColumns="1fr 1fr" columnGap={3}>
+        {cellsOf(device, units)
+          .filter(({ tab }) => tab !== 'log')
+          .map((cell) => (
+            <Cell
+              key={cell.tab}
+              href={`${home}/devices/${device.deviceId}/${cell.tab}`}
+              cell={cell}
+              mark={device.mark}
+              titled
+            />
+          ))}
+      </Grid>
+    </Box>
+  )
+})
+
 interface CellState {
   readonly tab: PlannedStage | 'log'
-  readonly mark: Mark
+  /** Null while it is being computed. */
+  readonly mark: Mark | null
   readonly says: string
 }
 
 /** What each cell says: the trouble where there is one, otherwise the figure of the stage. */
 function cellsOf(device: DeviceAssessment, units: UnitSystem): CellState[] {
+  if (device.pending) return [...PLANNED_STAGES, 'log' as const].map((tab) => ({ tab, mark: null, says: '' }))
   const stages = PLANNED_STAGES.map((tab): CellState => {
     const state = device.stages?.[tab] ?? null
     const trouble = state?.planned ? worstOf(state.result.findings) : null
@@ -284,7 +302,7 @@ function Cell({
   mark: string
   titled?: boolean
 }) {
-  const { sign, color, word } = MARKS[state]
+  const { sign, color, word } = state === null ? COMPUTING : MARKS[state]
   return (
     <Box
       asChild
@@ -327,6 +345,8 @@ function Cell({
     </Box>
   )
 }
+
+const COMPUTING = { sign: '…', color: 'soft', word: 'being computed' }
 
 function Legend() {
   return (

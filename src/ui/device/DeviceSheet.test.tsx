@@ -16,6 +16,7 @@ vi.mock('next/navigation', () => ({
 }))
 vi.mock('../kit/Chart', () => ({
   Chart: ({ says }: { says: string }) => <div role="img" aria-label={says} />,
+  fetchCharts: () => Promise.resolve(),
 }))
 vi.mock('../kit/DrawingView', async (actual) => ({
   ...(await actual<object>()),

@@ -2,13 +2,13 @@
 
 import { Box, Button, Grid, Heading, HStack, IconButton, Stack, Text } from '@chakra-ui/react'
 import { PanelLeftClose, PanelLeftOpen } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { memo, useRef, useState } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
 import { PLANNED_STAGES, worstOf, type Finding, type PlannedStage } from '@/core/findings'
 import { STAGE_TABLE } from '@/core/stages'
 import type { Device } from '@/core/job'
 import { InstallLog } from '../log/InstallLog'
-import { useDevice, useJob } from '../job/JobProvider'
+import { useAssessed, useDevice, useJob } from '../job/JobProvider'
 import { useDraft } from '../kit/draft'
 import { unread } from '../kit/unread'
 import { go, GoLink } from '../kit/go'
@@ -29,7 +29,8 @@ const title = (tab: Tab) => tab[0]!.toUpperCase() + tab.slice(1)
 
 /** One device: its parts, a sheet a stage, its install log. */
 export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
-  const { job, assessment } = useJob()
+  const { job } = useJob()
+  const assessment = useAssessed()
   const found = useDevice(deviceId)
   const home = `/jobs/${job.id}`
   const [folded, fold] = useDraft('devices-folded')
@@ -49,8 +50,9 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
     )
   }
   const { device, assessed } = found
-  const marks: Partial<Record<Tab, Mark>> = { log: assessed.log.mark }
-  for (const stage of PLANNED_STAGES) marks[stage] = assessed.stages?.[stage]?.mark ?? 'not planned'
+  const marks: Partial<Record<Tab, Mark>> = assessed.pending ? {} : { log: assessed.log.mark }
+  if (!assessed.pending)
+    for (const stage of PLANNED_STAGES) marks[stage] = assessed.stages?.[stage]?.mark ?? 'not planned'
   return (
     <Grid
       templateColumns={{
@@ -186,7 +188,16 @@ export function DeviceSheet({ deviceId, tab }: { deviceId: string; tab: Tab }) {
   )
 }
 
-function Body({ device, assessed, tab }: { device: Device; assessed: DeviceAssessment; tab: Tab }) {
+/** What is shown of the device: drawn again only when something of it has changed. */
+const Body = memo(function Body({
+  device,
+  assessed,
+  tab,
+}: {
+  device: Device
+  assessed: DeviceAssessment
+  tab: Tab
+}) {
   if (tab === 'device') return <DevicePage device={device} assessed={assessed} />
   if (assessed.stages === null)
     return (
@@ -196,7 +207,7 @@ function Body({ device, assessed, tab }: { device: Device; assessed: DeviceAsses
     )
   if (tab === 'log') return <InstallLog device={device} assessed={assessed} />
   return <StagePage key={`${device.id}:${tab}`} device={device} assessed={assessed} stage={tab} />
-}
+})
 
 function StagePage({
   device,

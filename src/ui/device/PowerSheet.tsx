@@ -4,7 +4,7 @@ import { Box, SimpleGrid, Text } from '@chakra-ui/react'
 import type { DeviceAssessment } from '@/core/assess'
 import { print } from '@/core/units'
 import { powerDrawing } from '@/drawings'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { FindingList } from '../kit/Findings'
@@ -13,7 +13,8 @@ import { usePlan } from './plan'
 
 /** Do the volts get there, and does the supply carry them all. */
 export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
-  const { job, assessment } = useJob()
+  const { job } = useJob()
+  const assessment = useAssessed()
   const { input, result, keep, attempt, giveUp, units, draft } = usePlan('power', assessed)
   const supply = assessment.supplies.find(({ supplyId }) => supplyId === input.supplyId)
   return (

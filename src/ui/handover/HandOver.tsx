@@ -5,7 +5,7 @@ import { GoLink } from '../kit/go'
 import { PLANNED_STAGES } from '@/core/findings'
 import { PIN_SCHEMES, SEALING_POLICIES } from '@/core/job'
 import { printReading } from '@/core/units'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DeviceRecord } from './DeviceRecord'
@@ -33,7 +33,8 @@ export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: strin
 
 /** The record of the whole job: how things stand, a table of devices, then each device in full. */
 export function HandOver() {
-  const { job, assessment } = useJob()
+  const { job } = useJob()
+  const assessment = useAssessed()
   const open = job.faults.filter(({ state }) => state !== 'closed')
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">

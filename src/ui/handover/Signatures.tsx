@@ -6,7 +6,7 @@ import { v4 as uuid } from 'uuid'
 import { CATALOGUE } from '@/catalogue'
 import { differences, frozenRecord, sealed, unsealed } from '@/core/handover'
 import type { SignedRecord } from '@/core/job'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { refusal } from '../kit/LineField'
 
 const SHOWN = 12
@@ -16,7 +16,8 @@ const SHOWN = 12
  * now.
  */
 export function Signatures({ deviceId }: { deviceId: string | null }) {
-  const { job, latest, assessment, send } = useJob()
+  const { job, latest, send } = useJob()
+  const assessment = useAssessed()
   const [name, setName] = useState('')
   const [error, setError] = useState<string | null>(null)
   const own = job.signed.filter((record) => record.deviceId === deviceId)
@@ -65,7 +66,8 @@ export function Signatures({ deviceId }: { deviceId: string | null }) {
 }
 
 function Signed({ record }: { record: SignedRecord }) {
-  const { job, assessment } = useJob()
+  const { job } = useJob()
+  const assessment = useAssessed()
   const { signedBy, at, by, versions, sha256, deviceId } = record
   const frozen = useMemo(() => unsealed(record), [record])
   const lines = useMemo(

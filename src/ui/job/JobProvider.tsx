@@ -9,19 +9,18 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react'
-import { Text } from '@chakra-ui/react'
-import { CATALOGUE } from '@/catalogue'
-import { assessAgain, type Assessed, type Assessment, type DeviceAssessment } from '@/core/assess'
+import { Button, Text } from '@chakra-ui/react'
+import type { Assessment, DeviceAssessment } from '@/core/assess'
 import type { Change, Device, Job } from '@/core/job'
-import { useMounted } from '../kit/ink'
+import { useWay } from '../kit/go'
 import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
 import { say, type Said } from './commands'
+import { wholeJob, type GivenJob, type LargeJob } from './given'
 import { Replica, type StoredJob } from './replica'
+import { useAssessment } from './useAssessment'
 
 interface JobView {
   readonly job: Job
-  readonly assessment: Assessment
-  readonly outbox: OutboxState
   /** Says a change for good; answered once it is kept on this device. */
   readonly send: (change: Change) => Promise<Said>
   /**
@@ -33,33 +32,45 @@ interface JobView {
 }
 
 const View = createContext<JobView | null>(null)
+/** Apart, so that a screen that asks for no figure is not drawn again while they come in. */
+const Assessed = createContext<Assessment | null>(null)
 const subscribe = (listener: () => void) => outbox().subscribe(listener)
 const snapshot = () => outbox().snapshot()
-
-/** Assesses a job again and again, taking over what did not change since the last time. */
-function rememberingAssess(): (job: Job) => Assessment {
-  let last: Assessed | null = null
-  return (job) => {
-    last = { job, assessment: assessAgain(last, job, CATALOGUE) }
-    return last.assessment
-  }
-}
 
 /** Useful outside a job too: what waits to be sent. */
 export function useOutbox(): OutboxState {
   return useSyncExternalStore(subscribe, snapshot, NOTHING_WAITING)
 }
 
-/** Above so many devices the server leaves the screens to the browser: others are served meanwhile. */
-const MOST_SERVED = 60
-
 /** Holds one job and everything computed from it. */
-export function JobProvider({ stored, children }: { stored: StoredJob; children: ReactNode }) {
-  const mounted = useMounted()
-  if (mounted || stored.job.devices.length <= MOST_SERVED) return <Live stored={stored}>{children}</Live>
-  return (
-    <Text p={5} color="soft">
-      Opening {stored.job.name}: {stored.job.devices.length} devices…
+export function JobProvider({ given, children }: { given: GivenJob; children: ReactNode }) {
+  return 'job' in given ? <Live stored={given}>{children}</Live> : <Fetched given={given}>{children}</Fetched>
+}
+
+/** A large job does not travel inside the page: it is fetched beside it, and the browser computes it. */
+function Fetched({ given: { id, name, devices }, children }: { given: LargeJob; children: ReactNode }) {
+  const [stored, setStored] = useState<StoredJob | null>(null)
+  const [wrong, setWrong] = useState(false)
+  useEffect(() => {
+    if (stored || wrong) return
+    const ended = new AbortController()
+    fetch(wholeJob(id), { signal: ended.signal })
+      .then((response) => (response.ok ? response.json() : Promise.reject(new Error(response.statusText))))
+      .then((job) => setStored(job as StoredJob))
+      .catch(() => ended.signal.aborted || setWrong(true))
+    return () => ended.abort()
+  }, [id, stored, wrong])
+  if (stored) return <Live stored={stored}>{children}</Live>
+  return wrong ? (
+    <Text p={5} role="alert">
+      {name} could not be read: no word from the server.{' '}
+      <Button minH="44px" onClick={() => setWrong(false)}>
+        Try again
+      </Button>
+    </Text>
+  ) : (
+    <Text p={5} color="soft" role="status">
+      Opening {name}: {devices} devices…
     </Text>
   )
 }
@@ -70,21 +81,22 @@ function Live({ stored, children }: { stored: StoredJob; children: ReactNode }) 
   const job = useSyncExternalStore(replica.subscribe, replica.job, replica.job)
   // What is dragged on the plan is shown at once; what it comes to is reckoned when the hand lets go.
   const judged = useSyncExternalStore(replica.subscribe, replica.judged, replica.judged)
-  const waiting = useOutbox()
-  const [assessShown] = useState(rememberingAssess)
-  const assessment = useMemo(() => assessShown(judged), [assessShown, judged])
+  const [screen, deviceId] = useWay(job.id)
+  const assessment = useAssessment(judged, screen === 'devices' ? (deviceId ?? null) : null)
   const view = useMemo<JobView>(
     () => ({
       job,
-      assessment,
-      outbox: waiting,
       send: (change) => say(replica.latest(), replica.jobId, change, replica.revision),
       latest: replica.latest,
       preview: replica.preview,
     }),
-    [job, assessment, waiting, replica],
+    [job, replica],
   )
-  return <View.Provider value={view}>{children}</View.Provider>
+  return (
+    <View.Provider value={view}>
+      <Assessed.Provider value={assessment}>{children}</Assessed.Provider>
+    </View.Provider>
+  )
 }
 
 export function useJob(): JobView {
@@ -93,11 +105,19 @@ export function useJob(): JobView {
   return view
 }
 
+/** Everything computed from the job. */
+export function useAssessed(): Assessment {
+  const assessment = useContext(Assessed)
+  if (!assessment) throw new Error('useAssessed stands inside a JobProvider.')
+  return assessment
+}
+
 /** One device of the job with its assessment; null when the job has none with this id. */
 export function useDevice(
   deviceId: string,
 ): { readonly device: Device; readonly assessed: DeviceAssessment } | null {
-  const { job, assessment } = useJob()
+  const { job } = useJob()
+  const assessment = useAssessed()
   const index = job.devices.findIndex(({ id }) => id === deviceId)
   return index < 0 ? null : { device: job.devices[index]!, assessed: assessment.devices[index]! }
 }

@@ -12,7 +12,7 @@ import { Sign } from '../kit/Verdict'
 import { serverAnswers } from '../outbox/post'
 import { screenAt, type ScreenName } from '../screens/address'
 import { Conflicts } from './Conflicts'
-import { useJob } from './JobProvider'
+import { useJob, useOutbox } from './JobProvider'
 import { Refused, Sent } from './Sent'
 import { Who } from './Who'
 
@@ -128,7 +128,7 @@ export function JobShell({ children }: { children: ReactNode }) {
  */
 function HomeLink() {
   const router = useRouter()
-  const { outbox } = useJob()
+  const outbox = useOutbox()
   const [away, setAway] = useState(false)
   const leave = (event: MouseEvent) => {
     if (event.ctrlKey || event.metaKey || event.shiftKey) return

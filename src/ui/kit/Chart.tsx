@@ -1,22 +1,12 @@
 'use client'
 
-import { Box } from '@chakra-ui/react'
-import { BarChart, LineChart } from 'echarts/charts'
-import { GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
-import { init, use as register, type EChartsCoreOption } from 'echarts/core'
-import { SVGRenderer } from 'echarts/renderers'
-import { useEffect, useRef } from 'react'
+import { Box, Text } from '@chakra-ui/react'
+import type { EChartsCoreOption, EChartsType } from 'echarts/core'
+import { useEffect, useRef, useState } from 'react'
 import { useInk } from './ink'
 
-register([
-  BarChart,
-  LineChart,
-  GridComponent,
-  LegendComponent,
-  MarkAreaComponent,
-  TooltipComponent,
-  SVGRenderer,
-])
+/** Fetches what draws charts: half a megabyte that no screen waits for. */
+export const fetchCharts = () => import('./echarts')
 
 interface ChartProps {
   readonly option: EChartsCoreOption
@@ -31,24 +21,38 @@ interface ChartProps {
 export function Chart({ option, height, says, onPoint }: ChartProps) {
   const box = useRef<HTMLDivElement>(null)
   const { ink } = useInk()
+  const [away, setAway] = useState(false)
   useEffect(() => {
-    if (!box.current) return
-    const chart = init(box.current, null, { renderer: 'svg' })
-    chart.setOption({
-      animation: false,
-      textStyle: { fontFamily: 'Barlow, sans-serif', color: ink.ink },
-      ...option,
-    })
-    const watch = new ResizeObserver(() => chart.resize())
-    watch.observe(box.current)
-    chart.on('updateAxisPointer', (event) => {
-      const { dataIndex } = event as { dataIndex?: number }
-      onPoint?.(dataIndex ?? null)
-    })
+    let [ended, end] = [false, () => {}]
+    fetchCharts().then(
+      ({ init }) => {
+        if (box.current && !ended) end = draw(init(box.current, null, { renderer: 'svg' }), box.current)
+      },
+      () => setAway(true),
+    )
+    const draw = (chart: EChartsType, into: HTMLDivElement) => {
+      chart.setOption({
+        animation: false,
+        textStyle: { fontFamily: 'Barlow, sans-serif', color: ink.ink },
+        ...option,
+      })
+      const watch = new ResizeObserver(() => chart.resize())
+      watch.observe(into)
+      chart.on('updateAxisPointer', (event) => {
+        const { dataIndex } = event as { dataIndex?: number }
+        onPoint?.(dataIndex ?? null)
+      })
+      return () => {
+        watch.disconnect()
+        chart.dispose()
+      }
+    }
     return () => {
-      watch.disconnect()
-      chart.dispose()
+      ended = true
+      end()
     }
   }, [option, ink, onPoint])
+  if (away)
+    return <Text color="soft">The chart is not on this device: no signal since the job was opened.</Text>
   return <Box ref={box} h={`${height}px`} role="img" aria-label={says} />
 }

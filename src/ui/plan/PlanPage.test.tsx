@@ -13,6 +13,7 @@ import { PlanPage } from './PlanPage'
 
 /** The plan's page without its canvas and its worker: lists, fields, keys, findings, undo. */
 
+vi.mock('next/navigation', () => ({ usePathname: () => '/' }))
 vi.mock('next/dynamic', () => ({ default: () => () => null }))
 vi.mock('./worker', () => ({
   useSurvey: (request: SurveyRequest | null) => ({
@@ -31,6 +32,7 @@ vi.mock('./worker', () => ({
 }))
 vi.mock('../kit/Chart', () => ({
   Chart: ({ says }: { says: string }) => <div role="img" aria-label={says} />,
+  fetchCharts: () => Promise.resolve(),
 }))
 
 beforeEach(prepareWindow)

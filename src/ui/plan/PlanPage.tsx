@@ -17,7 +17,8 @@ import {
   whoSees,
 } from '@/core/sight'
 import { print } from '@/core/units'
-import { useJob } from '../job/JobProvider'
+import { useAssessed } from '../job/JobProvider'
+import { fetchCharts } from '../kit/Chart'
 import { FindingList } from '../kit/Findings'
 import { Sentence } from '../kit/Page'
 import { Ask } from './Ask'
@@ -50,15 +51,19 @@ const PlanCanvas = dynamic(fetchSheet, {
   ),
 })
 
-/** Fetches what the plan wants while there is signal, so that it is there without. */
-export const equip = (): void => void fetchSheet().then(warm)
+/** Fetches what the plan and the charts want while there is signal, so that it is there without. */
+export const equip = (): void =>
+  void fetchSheet()
+    .then(warm)
+    .then(fetchCharts)
+    .catch(() => undefined) // whoever wants a chart then says that it is not here
 
 /**
  * The site drawing: what stands where, what every camera sees of it, and who sees the point one asks about.
  * Opens with `deviceId` selected, when the job has it.
  */
 export function PlanPage({ deviceId }: { deviceId: string | null }) {
-  const { assessment } = useJob()
+  const assessment = useAssessed()
   const editor = useEditor(deviceId)
   const { job, floor, selection } = editor
   const [layer, setLayer] = useState<SurveyLayer>('density')

@@ -5,14 +5,15 @@ import { useSearchParams } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
 import type { FaultFacts } from '@/core/job'
 import { proposalOf } from '@/core/test'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { go } from '../kit/go'
 import { Sentence } from '../kit/Page'
 import { FaultForm } from './FaultForm'
 
 /** Raises a fault: from a finding, from a measured step, or freely. */
 export function NewFault() {
-  const { job, assessment, send } = useJob()
+  const { job, send } = useJob()
+  const assessment = useAssessed()
   const query = useSearchParams()
   const [deviceId, findingId, stepId] = [query.get('device'), query.get('finding'), query.get('step')]
   const device = assessment.devices.find((one) => one.deviceId === deviceId)

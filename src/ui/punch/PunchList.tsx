@@ -5,7 +5,7 @@ import { GoLink } from '../kit/go'
 import { format } from 'date-fns'
 import { SEVERITIES, type Fault } from '@/core/job'
 import { dueDay, punchListState } from '@/core/test'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { usePicture } from '../log/Photos'
 
@@ -18,7 +18,8 @@ const GROUPS: { state: Fault['state']; title: string; sign: string }[] = [
 
 /** Faults by where they stand, and what measured values propose. */
 export function PunchList() {
-  const { job, assessment } = useJob()
+  const { job } = useJob()
+  const assessment = useAssessed()
   const today = format(new Date(), 'yyyy-MM-dd')
   const standing = punchListState(job.faults, today)
   const proposals = assessment.devices.flatMap((device) =>

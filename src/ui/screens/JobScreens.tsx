@@ -1,5 +1,6 @@
 'use client'
 
+import { Box, Progress } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { useEffect, type ReactNode } from 'react'
 import { Board } from '../board/Board'
@@ -7,9 +8,10 @@ import { AddDevice } from '../device/AddDevice'
 import { DeviceSheet } from '../device/DeviceSheet'
 import type { Tab } from '../device/tabs'
 import { HandOver, OneRecord } from '../handover/HandOver'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { useWay } from '../kit/go'
 import { Missing } from '../kit/Missing'
+import { Sentence } from '../kit/Page'
 import { equip, PlanPage } from '../plan/PlanPage'
 import { PullSheetPage } from '../pull/PullSheetPage'
 import { FaultPage } from '../punch/FaultPage'
@@ -38,6 +40,7 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
  */
 export function JobScreens() {
   const { job } = useJob()
+  const { counts } = useAssessed()
   const screen = screenAt(useWay(job.id))
   const query = useSearchParams()
   const title = screen ? titleOf(screen, job) : 'Nothing at this address'
@@ -48,5 +51,25 @@ export function JobScreens() {
   useEffect(() => {
     equip()
   }, [])
-  return screen ? SHOWS[screen.name](screen.words, new URLSearchParams(query)) : <Missing />
+  if (!screen) return <Missing />
+  if (counts.pending > 0 && !SHOWN_EARLY.has(screen.name)) return <Computing />
+  return SHOWS[screen.name](screen.words, new URLSearchParams(query))
+}
+
+/** What shows one device at a time, or what is not computed. The rest adds devices up: it waits for all. */
+const SHOWN_EARLY: ReadonlySet<ScreenName> = new Set(['board', 'add', 'device', 'plan'])
+
+/** How far the computing of a large job is. */
+function Computing() {
+  const { sentence, counts } = useAssessed()
+  return (
+    <Box p={5} maxW="560px" role="status">
+      <Sentence next="This screen adds all devices up, so it waits for the last.">{sentence}</Sentence>
+      <Progress.Root value={counts.devices - counts.pending} max={counts.devices} colorPalette="inky">
+        <Progress.Track>
+          <Progress.Range />
+        </Progress.Track>
+      </Progress.Root>
+    </Box>
+  )
 }

@@ -6,7 +6,7 @@ import { v4 as uuid } from 'uuid'
 import { CATALOGUE } from '@/catalogue'
 import { factsOf } from '@/core/job'
 import { print } from '@/core/units'
-import { useJob } from '../job/JobProvider'
+import { useAssessed, useJob } from '../job/JobProvider'
 import { Choose, partOptions } from '../kit/Choose'
 import { FindingList } from '../kit/Findings'
 import { LineField, refusal, refusalOf } from '../kit/LineField'
@@ -46,7 +46,8 @@ export function JobSettings() {
 }
 
 function Supplies() {
-  const { job, assessment, send } = useJob()
+  const { job, send } = useJob()
+  const assessment = useAssessed()
   const [error, setError] = useState<string | null>(null)
   const add = () =>
     void send({

@@ -1,7 +1,9 @@
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
+import { preload } from 'react-dom'
 import { load } from '@/server/commands/batch'
 import { record } from '@/server/db/open'
+import { givenOf, wholeJob } from '@/ui/job/given'
 import { JobProvider } from '@/ui/job/JobProvider'
 import { JobShell } from '@/ui/job/JobShell'
 
@@ -14,8 +16,10 @@ export default async function Layout({
 }) {
   const stored = load(record(), (await params).jobId)
   if (!stored) notFound()
+  const given = givenOf(stored)
+  if (!('job' in given)) preload(wholeJob(given.id), { as: 'fetch', crossOrigin: 'anonymous' })
   return (
-    <JobProvider key={stored.job.id} stored={stored}>
+    <JobProvider key={stored.job.id} given={given}>
       <JobShell>{children}</JobShell>
     </JobProvider>
   )

@@ -1,0 +1,85 @@
+import { startTransition, useEffect, useState } from 'react'
+import { CATALOGUE } from '@/catalogue'
+import { assessing, type Assessed, type Assessment, type Piece } from '@/core/assess'
+import type { Job } from '@/core/job'
+import { MOST_AT_ONCE } from './given'
+
+/** Of a larger job a change may take so long before it is shown; the rest comes in pieces, ms. */
+const AT_ONCE_MS = 12
+const PIECE_MS = 20
+/** How often what is known is shown meanwhile, ms. */
+const SHOW_EVERY_MS = 400
+
+/** The assessment of one job as it changes, taking over what did not change since the last time. */
+class Running {
+  private before: Assessed | null = null
+  private pieces: Generator<Piece, Assessment, undefined> | null = null
+  private last: Piece | null = null
+  shown: Assessment | null = null
+
+  /** Turns to a state of the job, and shows what is known of it at once. `first` is the device looked at. */
+  turnTo(job: Job, first: string | null): Assessment {
+    if (this.shown && this.before?.job === job) return this.shown
+    if (this.before && this.busy) this.before = { ...this.before, assessment: this.known() }
+    this.pieces = assessing(this.before, job, CATALOGUE, first)
+    this.last = null
+    const opening = this.before === null
+    if (job.devices.length <= MOST_AT_ONCE) this.goOn(Infinity)
+    else this.goOn(opening ? 0 : AT_ONCE_MS)
+    this.before = { job, assessment: this.known() }
+    return this.known()
+  }
+
+  get busy(): boolean {
+    return this.pieces !== null
+  }
+
+  /** Computes on for so long. */
+  goOn(forMs: number): void {
+    const until = performance.now() + forMs
+    while (this.pieces) {
+      const piece = this.pieces.next()
+      if (piece.done) {
+        this.pieces = null
+        this.shown = piece.value
+        if (this.before) this.before = { ...this.before, assessment: piece.value }
+      } else {
+        this.last = piece.value
+        if (performance.now() >= until) return
+      }
+    }
+  }
+
+  /** Everything that is known now. */
+  known(): Assessment {
+    if (this.busy && this.last) this.shown = this.last.partial()
+    return this.shown!
+  }
+}
+
+/**
+ * Everything computed for a job. A change is computed at once; what takes longer, such as the opening of a
+ * large job, comes in pieces, so that the screen stays alive meanwhile.
+ */
+export function useAssessment(job: Job, first: string | null): Assessment {
+  const [running] = useState(() => new Running())
+  const shown = running.turnTo(job, first)
+  const [, show] = useState(shown)
+  useEffect(() => {
+    if (!running.busy) return
+    let shownAt = performance.now()
+    const pause = new MessageChannel()
+    pause.port1.onmessage = () => {
+      running.goOn(PIECE_MS)
+      const now = performance.now()
+      if (!running.busy || now - shownAt > SHOW_EVERY_MS) {
+        shownAt = now
+        startTransition(() => show(running.known()))
+      }
+      if (running.busy) pause.port2.postMessage(null)
+    }
+    pause.port2.postMessage(null)
+    return () => pause.port1.close()
+  }, [running, job])
+  return shown
+}

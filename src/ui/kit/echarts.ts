@@ -1,0 +1,16 @@
+import { BarChart, LineChart } from 'echarts/charts'
+import { GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
+import { init, use as register } from 'echarts/core'
+import { SVGRenderer } from 'echarts/renderers'
+
+register([
+  BarChart,
+  LineChart,
+  GridComponent,
+  LegendComponent,
+  MarkAreaComponent,
+  TooltipComponent,
+  SVGRenderer,
+])
+
+export { init }
