@@ -77,19 +77,6 @@ export type Terrain = keyof typeof TERRAINS
 export const FLOORS = { ground: 'Ground', upper: 'Upper floor', loft: 'Loft', roof: 'Roof' } as const
 export type Floor = keyof typeof FLOORS
 
-/** What may stand on a plan, by name. */
-export const THING_KINDS = {
-  'wall': 'Wall',
-  'soffit': 'Soffit edge',
-  'obstacle': 'Obstacle',
-  'premises': 'Premises',
-  'area': 'Area of interest',
-  'privacy': 'Privacy area',
-  'target': 'Target',
-  'walk': 'Walk',
-  'head end': 'Head end',
-} as const
-
 export interface Exposure {
   readonly name: string
   /** Tests of IEC 60529's second digit that an opening there must have passed. */

@@ -8,10 +8,11 @@ import type { Eye } from './footprint'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
 import { boxAbout, occludersWithin } from './narrowed'
-import { firstBetween, nameOf, occludersOf, soffitBoard } from './occluders'
+import { firstBetween, occludersOf } from './occluders'
 import { sunInPicture, type SunInPicture } from './sun'
 import { lookingInto } from './survey'
 import { alongAxis, nearSurfaces, setBackM, type AxisProfile, type NearSurface } from './surroundings'
+import { nameOf, soffitBoard } from '../plan'
 
 /**
  * What the plan says of one device: along its axis, close to it, in the sun's way, and where it must not

@@ -3,9 +3,10 @@ import { LEVELS, type Edition, type LevelId } from '../job/choices'
 import { depressionDeg } from './elevation'
 import { levelReached } from './levels'
 import { SIGHT_LIMITS } from './limits'
-import { firstBetween, nameOf, type Occluders } from './occluders'
+import { firstBetween } from './occluders'
 import { densityAt, inFrame, project } from './projection'
 import type { SurveyCamera } from './footprint'
+import { nameOf, type Occluders } from '../plan'
 
 /** What one camera makes of one point. */
 export interface Seen {

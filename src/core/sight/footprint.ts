@@ -1,7 +1,7 @@
 import type { Outline, PlanPoint } from '../geometry'
 import { fillOutline, type Grid } from './grid'
-import type { Board, Occluders, Upright } from './occluders'
 import { axesOf, densityAlong, rayThrough, type Imager, type Pose } from './projection'
+import type { Board, Occluders, Upright } from '../plan'
 
 /** A camera on the plan: its imager and where it stands and looks. */
 export interface Eye {

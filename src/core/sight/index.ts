@@ -12,14 +12,13 @@ export {
   type Pose,
 } from './projection'
 export { nearestGroundM, farthestGroundM, nearestFaceM } from './elevation'
-export { occludersOf, firstBetween, soffitBoard, obstacleOutline, nameOf } from './occluders'
+export { occludersOf, firstBetween } from './occluders'
 export { cellAt, cellMiddle, gridOver, type Grid } from './grid'
 export { eachSeen, nearEdge, scratchFor, type Eye, type SurveyCamera } from './footprint'
 export {
   survey,
   surveySteps,
   backgroundCorners,
-  pointsOf,
   SOLID,
   type Survey,
   type SurveyRequest,

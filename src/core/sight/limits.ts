@@ -1,4 +1,5 @@
 import { LEVELS } from '../job/choices'
+import { FASCIA_M } from '../plan'
 import { limit, type Formula, type Register } from '../sources'
 
 export const SIGHT_LIMITS = {
@@ -29,7 +30,7 @@ export const SIGHT_LIMITS = {
   ),
   wishM: limit('Distance from the customer’s wish that needs agreement', 0.3, 'm', 'practice'),
   areaShare: limit('Share of an area of interest that must be seen at its level', 95, '%', 'practice'),
-  fasciaM: limit('Height of a fascia above the underside of its soffit', 0.2, 'm', 'practice'),
+  fasciaM: FASCIA_M,
   standOffM: limit('How far a lens stands off what it is fixed to, on plan', 0.12, 'm', 'practice'),
   leastBlindM2: limit('Smallest blind spot worth naming: what a person takes up', 1, 'm²', 'practice'),
   coveredWeight: limit('Weight of what is covered when positions are ranked', 60, '%', 'practice'),

@@ -3,8 +3,8 @@ import type { Sight } from '../job/job'
 import type { Place, PlanThing, Site, ThingOf } from '../job/plan'
 import { mayReach } from './around'
 import { boxAbout, type Box } from './narrowed'
-import { occluderOf, type Occluders } from './occluders'
 import { sunYear } from './sun'
+import { occluderOf, type Occluders } from '../plan'
 
 /**
  * Which change of the plan can have a say in what is judged of a camera. Whoever is not touched keeps what

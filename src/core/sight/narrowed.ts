@@ -1,5 +1,5 @@
 import { boundsOf, type PlanPoint } from '../geometry'
-import type { Occluders } from './occluders'
+import type { Occluders } from '../plan'
 
 /** The few occluders that can matter to a question, out of all of a floor: the answer is the same. */
 

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { LEVELS } from '../job/choices'
 import { between, keysOf, Line } from '../job/fields'
-import { Place, PlanPoint } from '../job/plan'
+import { Place } from '../job/plan'
+import { PlanPointSchema } from '../plan'
 
 /** What is planned of a device's sight. */
 
@@ -17,7 +18,7 @@ export const Sight = z.strictObject({
   /** Where the customer asked for it; why and by whose agreement it stands elsewhere, when it does. */
   wish: z.strictObject({
     place: Line,
-    at: PlanPoint.nullable(),
+    at: PlanPointSchema.nullable(),
     kept: z.boolean(),
     reason: Line,
     agreedBy: Line,

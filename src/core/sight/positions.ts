@@ -16,9 +16,10 @@ import { eachSeen, scratchFor, type Eye } from './footprint'
 import { cellCount, fillOutline, gridOver } from './grid'
 import { lensFor } from './lens'
 import { SIGHT_LIMITS } from './limits'
-import { nameOf, occludersOf } from './occluders'
+import { occludersOf } from './occluders'
 import { imagerOf } from './projection'
 import { sunInPicture } from './sun'
+import { nameOf } from '../plan'
 
 export interface PositionQuestion {
   readonly area: ThingOf<'area'>

@@ -1,8 +1,9 @@
 import { between, distanceM, middleOf, type PlanPoint } from '../geometry'
 import type { PlanThing } from '../job/plan'
 import type { Eye } from './footprint'
-import { nameOf, occludersOf } from './occluders'
+import { occludersOf } from './occluders'
 import { project, rayThrough, type Imager, type Point, type Pose } from './projection'
+import { nameOf } from '../plan'
 
 /** One flat patch of the simulated picture, in pixels from its upper left corner. */
 export interface Patch {

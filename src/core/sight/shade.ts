@@ -1,6 +1,6 @@
 import { contains, nearestOn, type PlanPoint } from '../geometry'
-import type { Board, Occluders, Upright } from './occluders'
 import type { Point } from './projection'
+import type { Board, Occluders, Upright } from '../plan'
 
 /** Ways up into the sky: unit vectors in the frame of the plan, three numbers each, all with a rising z. */
 export type Ways = Float64Array

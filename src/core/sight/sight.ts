@@ -11,9 +11,9 @@ import { smearPx } from './blur'
 import { findingsOf } from './findings'
 import { tiltRangeDeg } from './joint'
 import { SIGHT_LIMITS } from './limits'
-import { nameOf } from './occluders'
 import type { SunInPicture } from './sun'
 import type { AxisProfile } from './surroundings'
+import { nameOf } from '../plan'
 
 /** What the side elevation draws; metres and degrees, nothing rounded. */
 export interface Elevation {

@@ -1,9 +1,9 @@
 import { getPosition } from 'suncalc'
 import type { Site } from '../job/plan'
 import type { Eye } from './footprint'
-import type { Occluders } from './occluders'
 import { axesOf, cornerRad, showsWay } from './projection'
 import { blocked, type Ways } from './shade'
+import type { Occluders } from '../plan'
 
 const RAD = Math.PI / 180
 

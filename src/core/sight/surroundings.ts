@@ -1,8 +1,9 @@
 import { along, boundsOf, crossing, distanceM, nearestOn, type PlanPoint } from '../geometry'
 import type { Place } from '../job/plan'
 import { SIGHT_LIMITS } from './limits'
-import { firstBetween, nameOf, type Occluders } from './occluders'
+import { firstBetween } from './occluders'
 import { axesOf, rayThrough, type Imager, type Pose } from './projection'
+import { nameOf, type Occluders } from '../plan'
 
 /**
  * What stands along a camera's axis on plan, for the side elevation; distances from the lens, heights above

@@ -7,7 +7,8 @@ import { eachSeen, scratchFor, type Eye, type SurveyCamera } from './footprint'
 import { cellCount, cellMiddle, fillOutline, FINEST_CELL_M, gridOver, type Grid } from './grid'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
-import { firstBetween, nameOf, occludersOf, type Occluders } from './occluders'
+import { firstBetween, occludersOf } from './occluders'
+import { nameOf, pointsOf, type Occluders } from '../plan'
 
 export interface SurveyRequest {
   readonly floor: Floor
@@ -189,29 +190,6 @@ export function backgroundCorners({
     return { x: at.x + x * c + y * s, y: at.y - x * s + y * c }
   }
   return [corner(0, 0), corner(widthPx, 0), corner(widthPx, heightPx), corner(0, heightPx)]
-}
-
-/** Every point of a thing that bounds it. */
-export function pointsOf(thing: PlanThing): readonly PlanPoint[] {
-  switch (thing.kind) {
-    case 'wall':
-    case 'soffit':
-      return [thing.from, thing.to]
-    case 'obstacle':
-      return thing.form.is === 'block'
-        ? thing.form.outline
-        : [
-            { x: thing.form.at.x - thing.form.radiusM, y: thing.form.at.y - thing.form.radiusM },
-            { x: thing.form.at.x + thing.form.radiusM, y: thing.form.at.y + thing.form.radiusM },
-          ]
-    case 'walk':
-      return thing.path
-    case 'target':
-    case 'head end':
-      return [thing.at]
-    default:
-      return thing.outline
-  }
 }
 
 function extent(

@@ -5,7 +5,7 @@ import { along, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Floor } from '@/core/job'
 import { print, type UnitSystem } from '@/core/units'
 import type { Ink } from '../theme'
-import { FONT, Label } from './ThingsLayer'
+import { FONT, Label } from './shapes/marks'
 import { toScreen, type ViewBox } from './view'
 
 type Inks = Readonly<Record<Ink, string>>

@@ -8,7 +8,7 @@ import { print, type UnitSystem } from '@/core/units'
 import type { Ink } from '../theme'
 import type { Shades } from '../kit/shades'
 import { countBands, densityBands, labelSpots, paint } from './bands'
-import { Hatch, Label } from './ThingsLayer'
+import { Hatch, Label } from './shapes/marks'
 import { toPlan, toScreen, type ViewBox } from './view'
 
 type Inks = Readonly<Record<Ink, string>>

@@ -1,10 +1,9 @@
 'use client'
 
-import type { KonvaEventObject } from 'konva/lib/Node'
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { Circle, Group, Layer, Line, Stage, Text } from 'react-konva'
+import { memo, useMemo } from 'react'
+import { Circle, Group, Layer, Line, Stage } from 'react-konva'
 import { CATALOGUE } from '@/catalogue'
-import { bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
+import { boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
 import {
   backgroundCorners,
@@ -12,21 +11,24 @@ import {
   gridOver,
   nearEdge,
   occludersOf,
-  pointsOf,
   scratchFor,
   type Survey,
   type WalkCamera,
 } from '@/core/sight'
 import { densityBands, paint } from './bands'
 import { Devices } from './DevicesLayer'
-import { clicksOf, type Editor } from './editor'
+import type { Editor } from './editor'
+import { Cross, Grid, North, ScaleBar } from './furniture'
 import { BackgroundPicture, Cells, SurveyPicture, type SurveyLayer } from './GroundLayer'
 import { useInk } from '../kit/ink'
-import { moved, withCorner } from './move'
 import { ontoEdge, snap, type Snapped } from './snap'
-import { FONT, Handles, labelPoint, Sides, Things } from './ThingsLayer'
-import { fit, scaleBarM, toPlan, toScreen, zoom, type ViewBox } from './view'
+import { Handles, Sides } from './shapes/Handles'
+import { labelOf, Things } from './shapes/Things'
+import { useHand } from './useHand'
+import { usePlanView } from './usePlanView'
+import { toPlan, toScreen } from './view'
 import { print } from '@/core/units'
+import { pointsOf } from '@/core/plan'
 
 interface PlanCanvasProps {
   readonly editor: Editor
@@ -46,30 +48,7 @@ interface PlanCanvasProps {
   readonly walkAt: PlanPoint | null
 }
 
-/** What the hand has hold of. */
-type Hold =
-  | {
-      readonly on: 'sheet'
-      readonly from: readonly [number, number]
-      readonly view: ViewBox
-      readonly moved: boolean
-    }
-  | {
-      readonly on: 'pinch'
-      readonly apart: number
-      readonly middle: readonly [number, number]
-      readonly view: ViewBox
-    }
-  | {
-      readonly on: 'thing' | 'corner' | 'device' | 'aim' | 'wish'
-      readonly id: string
-      readonly index: number
-      readonly from: PlanPoint
-      readonly moved: boolean
-    }
-
 const NAMES_FROM_PER_METRE = 5
-const NUDGE_PX = 4
 const SNAP_PX = 10
 
 /**
@@ -105,31 +84,8 @@ export const PlanCanvas = memo(function PlanCanvas({
       ]),
     [things, background, job.devices, floor],
   )
-  // The view fits the floor until a hand moves it; another floor or size fits anew.
-  const [held, setView] = useState<{
-    readonly view: ViewBox
-    readonly floor: string
-    readonly width: number
-    readonly height: number
-  } | null>(null)
-  const fitted = useMemo(
-    () => fit(grow(whole ?? { left: -5, right: 15, bottom: -5, top: 10 }), width, height),
-    [whole, width, height],
-  )
-  // while dragging, the sheet stands still even as its bounds change
-  const [frozen, freeze] = useState<ViewBox | null>(null)
-  const view =
-    held && held.floor === floor && held.width === width && held.height === height
-      ? held.view
-      : (frozen ?? fitted)
-  const setHeld = useCallback(
-    (next: ViewBox) => setView({ view: next, floor, width, height }),
-    [floor, width, height],
-  )
-
-  const [hover, setHover] = useState<Snapped | null>(null)
-  const hold = useRef<Hold | null>(null)
-  const pointers = useRef(new Map<number, readonly [number, number]>())
+  const plan = usePlanView(whole, floor, width, height)
+  const { view } = plan
   const selectedThing =
     selection?.is === 'thing' ? (things.find(({ id }) => id === selection.id) ?? null) : null
   const selectedDevice =
@@ -147,237 +103,19 @@ export const PlanCanvas = memo(function PlanCanvas({
   const snapped = (at: PlanPoint, from?: PlanPoint, before?: PlanPoint, except = ''): Snapped =>
     snapping ? snap(at, { ...options, from, before, except }) : { at, to: 'nothing' }
 
-  const spotOf = (event: KonvaEventObject<PointerEvent>): readonly [number, number] => {
-    const box = event.target.getStage()!.container().getBoundingClientRect()
-    return [event.evt.clientX - box.left, event.evt.clientY - box.top]
-  }
-
-  const down = (event: KonvaEventObject<PointerEvent>) => {
-    const spot = spotOf(event)
-    const stage = event.target.getStage()!
-    try {
-      stage.content.setPointerCapture(event.evt.pointerId)
-    } catch {
-      // A pointer that is gone already has nothing to capture.
-    }
-    pointers.current.set(event.evt.pointerId, spot)
-    if (pointers.current.size === 2) {
-      editor.attempt(null)
-      const [a, b] = [...pointers.current.values()]
-      hold.current = {
-        on: 'pinch',
-        apart: Math.max(1, Math.hypot(a![0] - b![0], a![1] - b![1])),
-        middle: [(a![0] + b![0]) / 2, (a![1] + b![1]) / 2],
-        view,
-      }
-      return
-    }
-    const [on, id = '', index = '0'] = event.target.id().split(':')
-    const from = toPlan(view, spot)
-    const free = tool.does === 'select' && event.evt.button === 0
-    if (free && (on === 'thing' || on === 'device')) {
-      editor.select({ is: on, id })
-      // A first touch selects; only what is selected already moves, so that a finger does not shift a wall.
-      if (selection?.id === id || on === 'device') hold.current = { on, id, index: 0, from, moved: false }
-      else hold.current = { on: 'sheet', from: spot, view, moved: false }
-    } else if (free && (on === 'corner' || on === 'aim' || on === 'wish'))
-      hold.current = { on, id, index: Number(index), from, moved: false }
-    else hold.current = { on: 'sheet', from: spot, view, moved: false }
-    freeze(view)
-  }
-
-  const move = (event: KonvaEventObject<PointerEvent>) => {
-    const spot = spotOf(event)
-    if (pointers.current.has(event.evt.pointerId)) pointers.current.set(event.evt.pointerId, spot)
-    const at = toPlan(view, spot)
-    const now = hold.current
-    if (now === null) {
-      if (tool.does === 'draw' || tool.does === 'scale')
-        setHover(tool.does === 'scale' ? { at, to: 'nothing' } : snapped(at, draft.at(-1), draft.at(-2)))
-      else if (tool.does === 'place')
-        setHover(
-          snapping
-            ? { at: ontoEdge(at, options)?.at ?? snap(at, options).at, to: 'edge' }
-            : { at, to: 'nothing' },
-        )
-      if (tool.does === 'select') onAsk(at, false)
-      return
-    }
-    if (now.on === 'pinch') {
-      const [a, b] = [...pointers.current.values()]
-      if (!a || !b) return
-      const middle = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as const
-      setHeld(
-        zoom(now.view, Math.hypot(a[0] - b[0], a[1] - b[1]) / now.apart, now.middle, [
-          middle[0] - now.middle[0],
-          middle[1] - now.middle[1],
-        ]),
-      )
-      return
-    }
-    if (now.on === 'sheet') {
-      const [dx, dy] = [spot[0] - now.from[0], spot[1] - now.from[1]]
-      if (!now.moved && Math.hypot(dx, dy) < NUDGE_PX) return
-      hold.current = { ...now, moved: true }
-      setHeld({ ...now.view, x0: now.view.x0 + dx, y0: now.view.y0 + dy })
-      return
-    }
-    if (!now.moved && distanceM(at, now.from) * view.perMetre < NUDGE_PX) return
-    hold.current = { ...now, moved: true }
-    const change = changeOf(now, at)
-    if (change) editor.attempt(change)
-  }
-
-  const changeOf = (now: Extract<Hold, { id: string }>, at: PlanPoint) => {
-    if (now.on === 'thing' || now.on === 'corner') {
-      const thing = original.current ?? job.things.find(({ id }) => id === now.id)
-      if (!thing) return null
-      original.current = thing
-      if (now.on === 'corner')
-        return {
-          type: 'putThing' as const,
-          thing: withCorner(thing, now.index, snapped(at, undefined, undefined, thing.id).at),
-        }
-      const first = pointsOf(thing)[0]!
-      const to = snapped(
-        { x: first.x + at.x - now.from.x, y: first.y + at.y - now.from.y },
-        undefined,
-        undefined,
-        thing.id,
-      ).at
-      return { type: 'putThing' as const, thing: moved(thing, to.x - first.x, to.y - first.y) }
-    }
-    const device = job.devices.find(({ id }) => id === now.id)
-    const sight = device && sightOf(device)
-    if (!device || !sight?.place) return null
-    if (now.on === 'wish')
-      return {
-        type: 'setPlan' as const,
-        deviceId: device.id,
-        plan: { sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } } },
-      }
-    if (now.on === 'aim')
-      return {
-        type: 'setPlan' as const,
-        deviceId: device.id,
-        plan: {
-          sight: {
-            ...sight,
-            ...aimed(sight.place, at),
-            place: { ...sight.place, panDeg: round(bearingDeg(sight.place, at), 0.5) },
-          },
-        },
-      }
-    const to = snapping ? (ontoEdge(at, options)?.at ?? snapped(at).at) : at
-    return {
-      type: 'setPlan' as const,
-      deviceId: device.id,
-      plan: { sight: { ...sight, place: { ...sight.place, ...to } } },
-    }
-  }
-  const original = useRef<(typeof job.things)[number] | null>(null)
-
-  const up = (event: KonvaEventObject<PointerEvent>) => {
-    const spot = spotOf(event)
-    pointers.current.delete(event.evt.pointerId)
-    const now = hold.current
-    if (now?.on === 'pinch') {
-      if (pointers.current.size === 0) hold.current = null
-      return
-    }
-    hold.current = null
-    if (frozen && !held) setHeld(frozen)
-    freeze(null)
-    if (!now) return
-    if (now.on === 'sheet') {
-      if (!now.moved) void click(toPlan(view, spot), event)
-      return
-    }
-    const change = now.moved ? changeOf(now, toPlan(view, spot)) : null
-    original.current = null
-    if (change) void editor.commit(change)
-    else editor.attempt(null)
-  }
-
-  const click = (at: PlanPoint, event: KonvaEventObject<PointerEvent>) => {
-    if (tool.does === 'select') {
-      if (event.target.id() === '') editor.select(null)
-      onAsk(at, true)
-      return
-    }
-    if (tool.does === 'scale') {
-      const points = [...draft, at]
-      if (points.length < 2) return editor.setDraft(points)
-      onScale(points[0]!, points[1]!)
-      return editor.setDraft([])
-    }
-    if (tool.does === 'place' || tool.does === 'wish') {
-      const device = job.devices.find(({ id }) => id === tool.deviceId)
-      const sight = device && sightOf(device)
-      if (!device || !sight) return
-      if (tool.does === 'wish')
-        void editor.commit({
-          type: 'setPlan',
-          deviceId: device.id,
-          plan: { sight: { ...sight, wish: { ...sight.wish, at: snapped(at).at } } },
-        })
-      else {
-        const edge = snapping ? ontoEdge(at, options) : null
-        const spot = edge?.at ?? snapped(at).at
-        void editor.commit({
-          type: 'setPlan',
-          deviceId: device.id,
-          plan: {
-            sight: {
-              ...sight,
-              place: {
-                floor,
-                ...spot,
-                panDeg: edge?.outDeg ?? sight.place?.panDeg ?? 0,
-                rollDeg: sight.place?.rollDeg ?? 0,
-              },
-            },
-          },
-        })
-      }
-      editor.setTool({ does: 'select' })
-      editor.select({ is: 'device', id: device.id })
-      return
-    }
-    const point = snapped(at, draft.at(-1), draft.at(-2)).at
-    const clicks = clicksOf(tool.kind)
-    const closes =
-      clicks === 'until ended' && draft.length > 2 && distanceM(point, draft[0]!) * view.perMetre < SNAP_PX
-    const again =
-      clicks === 'until ended' && draft.length > 1 && distanceM(point, draft.at(-1)!) * view.perMetre < 3
-    if (closes || again) return editor.finish(draft)
-    const points = [...draft, point]
-    if (typeof clicks === 'number' && points.length >= clicks) void editor.finish(points)
-    else editor.setDraft(points)
-  }
-
-  // A wheel over the plan zooms it and does not scroll the page: the listener must not be passive.
-  const stage = useRef<{ container: () => HTMLDivElement } | null>(null)
-  const latest = useRef({ view, setHeld })
-  useEffect(() => {
-    latest.current = { view, setHeld }
-  })
-  useEffect(() => {
-    const box = stage.current?.container()
-    if (!box) return
-    const wheel = (event: WheelEvent) => {
-      event.preventDefault()
-      const { left, top } = box.getBoundingClientRect()
-      latest.current.setHeld(
-        zoom(latest.current.view, Math.exp(-event.deltaY * 0.0015), [
-          event.clientX - left,
-          event.clientY - top,
-        ]),
-      )
-    }
-    box.addEventListener('wheel', wheel, { passive: false })
-    return () => box.removeEventListener('wheel', wheel)
-  }, [])
+  const hand = useHand(
+    {
+      editor,
+      snapped,
+      edgeAt: (at) => (snapping ? ontoEdge(at, options) : null),
+      apartPx: (p, q) => distanceM(p, q) * view.perMetre,
+      sightOf,
+      onAsk,
+      onScale,
+    },
+    plan,
+  )
+  const { hover } = hand
 
   const own = selectedDevice ? (cameras.find(({ deviceId }) => deviceId === selectedDevice.id) ?? null) : null
   const footprint = useMemo(() => {
@@ -405,26 +143,23 @@ export const PlanCanvas = memo(function PlanCanvas({
     ...job.devices.flatMap(({ sight }) =>
       sight?.place?.floor === floor ? [toScreen(view, sight.place)] : [],
     ),
-    ...things.flatMap((thing) =>
-      thing.name === '' || thing.kind === 'wall' || thing.kind === 'soffit' || thing.kind === 'premises'
-        ? []
-        : labelRoom(toScreen(view, labelPoint(thing)), 'outline' in thing),
-    ),
+    ...things.flatMap((thing) => {
+      const label = labelOf(thing)
+      return label ? labelRoom(toScreen(view, label.at), label.over) : []
+    }),
   ]
   const drawing = tool.does === 'draw' || tool.does === 'scale'
   const trail = drawing && hover && draft.length > 0 ? [...draft, hover.at] : draft
   return (
     <Stage
-      ref={(node) => {
-        stage.current = node
-      }}
+      ref={plan.stage}
       width={width}
       height={height}
-      onPointerDown={down}
-      onPointerMove={move}
-      onPointerUp={up}
-      onPointerCancel={up}
-      style={{ cursor: tool.does === 'select' ? 'default' : 'crosshair', touchAction: 'none' }}
+      onPointerDown={hand.down}
+      onPointerMove={hand.move}
+      onPointerUp={hand.up}
+      onPointerCancel={hand.up}
+      style={{ cursor: hand.cursor, touchAction: 'none' }}
     >
       <Layer listening={false}>
         {background ? <BackgroundPicture background={background} view={view} shades={shades} /> : null}
@@ -523,111 +258,3 @@ const labelRoom = ([x, y]: readonly [number, number], over: boolean): (readonly 
         [x + 110, y - 10],
       ]
     : [[x, y + 10]]
-
-const round = (value: number, step: number) => Math.round(value / step) * step
-const aimed = (place: PlanPoint, at: PlanPoint) => ({
-  targetDistanceM: Math.min(500, Math.max(0.3, round(distanceM(place, at), 0.1))),
-})
-
-function grow({ left, right, bottom, top }: { left: number; right: number; bottom: number; top: number }) {
-  return { left: left - 2, right: right + 2, bottom: bottom - 2, top: top + 2 }
-}
-
-function Cross({
-  at: [x, y],
-  colour,
-  ring,
-}: {
-  at: readonly [number, number]
-  colour: string
-  ring: boolean
-}) {
-  return (
-    <Group>
-      <Line points={[x - 9, y, x + 9, y]} stroke={colour} strokeWidth={1.2} />
-      <Line points={[x, y - 9, x, y + 9]} stroke={colour} strokeWidth={1.2} />
-      {ring ? <Circle x={x} y={y} radius={6} stroke={colour} strokeWidth={1.4} /> : null}
-    </Group>
-  )
-}
-
-/** Thin lines every metre, five or ten, whichever leaves room. */
-function Grid({
-  view,
-  width,
-  height,
-  colour,
-}: {
-  view: ViewBox
-  width: number
-  height: number
-  colour: string
-}) {
-  const step = [1, 5, 10, 50, 100].find((m) => m * view.perMetre >= 22) ?? 500
-  const [low, high] = [toPlan(view, [0, height]), toPlan(view, [width, 0])]
-  const lines: number[][] = []
-  for (let x = Math.ceil(low.x / step) * step; x <= high.x; x += step)
-    lines.push([toScreen(view, { x, y: 0 })[0], 0, toScreen(view, { x, y: 0 })[0], height])
-  for (let y = Math.ceil(low.y / step) * step; y <= high.y; y += step)
-    lines.push([0, toScreen(view, { x: 0, y })[1], width, toScreen(view, { x: 0, y })[1]])
-  return (
-    <Group>
-      {lines.map((points, i) => (
-        <Line key={i} points={points} stroke={colour} strokeWidth={0.5} />
-      ))}
-    </Group>
-  )
-}
-
-function ScaleBar({
-  view,
-  height,
-  colour,
-  paper,
-  words,
-}: {
-  view: ViewBox
-  height: number
-  colour: string
-  paper: string
-  words: (m: number) => string
-}) {
-  const m = scaleBarM(view, 120)
-  const [x, y, w] = [14, height - 16, m * view.perMetre]
-  return (
-    <Group>
-      <Line points={[x, y - 5, x, y, x + w, y, x + w, y - 5]} stroke={paper} strokeWidth={5} />
-      <Line points={[x, y - 5, x, y, x + w, y, x + w, y - 5]} stroke={colour} strokeWidth={1.5} />
-      <Text
-        text={words(m)}
-        x={x}
-        y={y - 20}
-        width={Math.max(w, 60)}
-        align="center"
-        fontSize={12}
-        fontStyle="600"
-        fontFamily={FONT}
-        fill={colour}
-      />
-    </Group>
-  )
-}
-
-function North({ bearing, x, colour }: { bearing: number; x: number; colour: string }) {
-  return (
-    <Group x={x} y={30} rotation={bearing}>
-      <Line points={[0, 16, 0, -16, -5, -6]} stroke={colour} strokeWidth={1.6} />
-      <Text
-        text="N"
-        x={-6}
-        y={-30}
-        width={12}
-        align="center"
-        fontSize={13}
-        fontStyle="600"
-        fontFamily={FONT}
-        fill={colour}
-      />
-    </Group>
-  )
-}

@@ -5,12 +5,11 @@ import dynamic from 'next/dynamic'
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import type { PlanPoint } from '@/core/geometry'
-import { THING_KINDS, type Device } from '@/core/job'
+import type { Device } from '@/core/job'
 import {
   camerasOn,
   imagerOf,
   judgeSurvey,
-  nameOf,
   occludersOf,
   SIGHT_LIMITS,
   surveyRequest,
@@ -27,13 +26,13 @@ import { DeviceForm } from './DeviceForm'
 import { useEditor, type Editor } from './editor'
 import type { SurveyLayer } from './GroundLayer'
 import { Legend } from './Legend'
-import { moved } from './move'
 import { PositionHelper } from './PositionHelper'
 import { SitePanel } from './SitePanel'
 import { ThingForm } from './ThingForm'
 import { LayerChoice, ToolHelp, Tools } from './Tools'
 import { WalkPanel } from './WalkPanel'
 import { useSurvey, warm } from './worker'
+import { moved, nameOf, wordOf } from '@/core/plan'
 
 /** Fetches the sheet; without signal since the job was opened, what stands in its place says so. */
 const fetchSheet = () =>
@@ -328,7 +327,7 @@ function OnIt({ editor: { job, floor, selection, select, setTool } }: { editor: 
         ))}
       </Fold>
       <Fold title={`Drawn: ${here.length}`}>
-        {here.map((thing) => row(thing.id, 'thing', nameOf(thing), THING_KINDS[thing.kind]))}
+        {here.map((thing) => row(thing.id, 'thing', nameOf(thing), wordOf(thing)))}
       </Fold>
     </Box>
   )

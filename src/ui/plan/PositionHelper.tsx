@@ -5,12 +5,13 @@ import { useState } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Sight, ThingOf } from '@/core/job'
-import { nameOf, SIGHT_LIMITS, type Position } from '@/core/sight'
+import { SIGHT_LIMITS, type Position } from '@/core/sight'
 import { print } from '@/core/units'
 import { Choose } from '../kit/Choose'
 import { Tick } from '../kit/Tick'
 import type { Editor } from './editor'
 import { usePositions } from './worker'
+import { nameOf } from '@/core/plan'
 
 /**
  * Where a device could stand to see an area: ranked spots along the edges it may be fixed to. It proposes;

@@ -4,25 +4,11 @@ import { Box, Button, HStack, Input, NativeSelect, Text } from '@chakra-ui/react
 import { Redo2, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import { along, bearingDeg, distanceM } from '@/core/geometry'
-import { FLOORS, THING_KINDS, type Floor } from '@/core/job'
+import { FLOORS, type Floor } from '@/core/job'
 import { parse } from '@/core/units'
-import { clicksOf, type Editor, type Tool } from './editor'
+import type { Editor } from './editor'
 import { SURVEY_LAYERS, type SurveyLayer } from './GroundLayer'
-
-type Drawn = Extract<Tool, { does: 'draw' }>['kind']
-
-const DRAWN: readonly (readonly [kind: Drawn, label: string, how: string])[] = [
-  ['wall', 'Wall', 'Click from corner to corner; Enter or Escape ends.'],
-  ['soffit', 'Soffit', 'Click both ends of the outer edge, the wall on its left.'],
-  ['block', 'Block', 'Click the corners; click the first again, or Enter, to close.'],
-  ['round', 'Round', 'A tree or pole: click its middle, then its rim.'],
-  ['premises', 'Premises', 'Click round the ground that matters: blind spots count inside it.'],
-  ['area', 'Area', 'Click the corners; click the first again, or Enter, to close.'],
-  ['privacy', 'Privacy', 'Click round what must not be seen.'],
-  ['target', 'Target', 'Click where it stands.'],
-  ['walk', 'Walk', 'Click along the path; Enter ends it.'],
-  ['head end', 'Head end', 'Click where it is.'],
-]
+import { DRAWN, handlingOf, type DrawnKind } from './tools'
 
 /** Which floor, what to draw, undo and redo. Drawing is for a larger screen; a phone views and moves. */
 export function Tools({ editor }: { editor: Editor }) {
@@ -32,11 +18,11 @@ export function Tools({ editor }: { editor: Editor }) {
       <FloorChoice editor={editor} />
       <Pick label="Select" on={tool.does === 'select'} onPick={() => setTool({ does: 'select' })} />
       <Box display={{ base: 'none', md: 'contents' }}>
-        {DRAWN.map(([kind, label]) => (
+        {(Object.keys(DRAWN) as DrawnKind[]).map((kind) => (
           <Pick
             key={kind}
-            label={label}
-            name={kind === 'block' ? 'Block' : kind === 'round' ? 'Round obstacle' : THING_KINDS[kind]}
+            label={DRAWN[kind].label}
+            name={DRAWN[kind].name}
             on={tool.does === 'draw' && tool.kind === kind}
             onPick={() => setTool({ does: 'draw', kind })}
           />
@@ -140,19 +126,12 @@ export function ToolHelp({
   if (tool.does === 'select') {
     return (
       <Text minH="44px" pt={2} {...(refused ? { role: 'alert', color: 'stop' } : { color: 'soft' })}>
-        {refused ?? 'Select, then drag; the wheel or two fingers zoom, an empty spot drags the sheet.'}
+        {refused ?? handlingOf(tool).how(tool)}
       </Text>
     )
   }
-  const how =
-    tool.does === 'draw'
-      ? DRAWN.find(([kind]) => kind === tool.kind)![2]
-      : tool.does === 'place'
-        ? 'Click where it goes: on a wall, under a soffit, on a pole.'
-        : tool.does === 'wish'
-          ? 'Click where the customer asked for it.'
-          : 'Click two points whose distance you know.'
-  const sided = tool.does === 'draw' && clicksOf(tool.kind) !== 1 && draft.length > 0
+  const clicks = tool.does === 'draw' ? DRAWN[tool.kind].clicks : null
+  const sided = clicks !== null && clicks !== 1 && draft.length > 0
   // The side goes on square to the one before; the first goes to the right.
   const take = () => {
     const parsed = parse(words, 'length', job.units)
@@ -163,7 +142,7 @@ export function ToolHelp({
     const points = [...draft, along(from, bearing, parsed.value)]
     setWords('')
     setError(null)
-    if (tool.does === 'draw' && clicksOf(tool.kind) === 2) void finish(points)
+    if (clicks === 2) void finish(points)
     else setDraft(points)
   }
   const turn = () => {
@@ -174,7 +153,7 @@ export function ToolHelp({
   return (
     <HStack gap={3} flexWrap="wrap" minH="44px">
       <Text color="soft" flex="1" minW="200px">
-        {how}
+        {handlingOf(tool).how(tool)}
       </Text>
       {refused ? (
         <Text role="alert" color="stop">
@@ -214,7 +193,7 @@ export function ToolHelp({
           {error}
         </Text>
       ) : null}
-      {tool.does === 'draw' && clicksOf(tool.kind) === 'until ended' && draft.length > 1 ? (
+      {clicks === 'until ended' && draft.length > 1 ? (
         <Button size="sm" minH="44px" colorPalette="copper" onClick={() => finish()}>
           Done
         </Button>

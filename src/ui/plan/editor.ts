@@ -3,18 +3,11 @@
 import { useCallback, useMemo, useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import { distanceM, type PlanPoint } from '@/core/geometry'
-import { inverseOf, PlanThing, type Change, type Floor, type Job, type ThingKind } from '@/core/job'
+import { inverseOf, PlanThing, type Change, type Floor, type Job } from '@/core/job'
 import type { Said } from '../job/commands'
 import { useJob } from '../job/JobProvider'
 import { refusal } from '../kit/LineField'
-
-/** What the hand does on the plan. */
-export type Tool =
-  | { readonly does: 'select' }
-  | { readonly does: 'draw'; readonly kind: Exclude<ThingKind, 'obstacle'> | 'block' | 'round' }
-  | { readonly does: 'place'; readonly deviceId: string }
-  | { readonly does: 'wish'; readonly deviceId: string }
-  | { readonly does: 'scale' }
+import { DRAWN, type Tool } from './tools'
 
 export type Selection = { readonly is: 'thing' | 'device'; readonly id: string } | null
 
@@ -50,16 +43,6 @@ export interface Editor {
   readonly snapping: boolean
   readonly setSnapping: (snapping: boolean) => void
 }
-
-/** Heights and levels a new thing starts with. Common practice, no source: every one is a field after. */
-const START = {
-  wallHeightM: 3,
-  obstacleHeightM: 2.5,
-  undersideM: 3,
-  soffitDepthM: 0.6,
-  lipM: 0.1,
-  faceM: 1.6,
-} as const
 
 /** State of the plan's editor: everything it does to the job goes through commands. */
 export function useEditor(deviceId: string | null): Editor {
@@ -124,12 +107,14 @@ export function useEditor(deviceId: string | null): Editor {
     async (points: readonly PlanPoint[] = draft) => {
       if (tool.does !== 'draw') return
       const corners = points.filter((p, i) => i === 0 || distanceM(p, points[i - 1]!) > 1e-6)
-      const thing = newThing(tool.kind, floor, corners, job)
+      const plain = corners.map(({ x, y }) => ({ x, y }))
+      const drawn = DRAWN[tool.kind]
+      const thing = { id: uuid(), floor, name: '', ...drawn.start(plain, job) }
       const parsed = PlanThing.safeParse(thing)
       // what is drawn stays, to be mended
       if (!parsed.success) return setRefused(parsed.error.issues.map(({ message }) => message).join(' '))
       if (!(await commit({ type: 'putThing', thing: parsed.data })).ok) return
-      if (tool.kind === 'wall') return setDraft([corners[1]!])
+      if (drawn.goesOn) return setDraft([corners[1]!])
       setDraft([])
       takeTool({ does: 'select' })
       select({ is: 'thing', id: parsed.data.id })
@@ -187,96 +172,4 @@ export function useEditor(deviceId: string | null): Editor {
       replay,
     ],
   )
-}
-
-/** How many clicks a drawing takes: exactly so many, or as many as it likes until it is ended. */
-export function clicksOf(kind: Extract<Tool, { does: 'draw' }>['kind']): number | 'until ended' {
-  if (kind === 'target' || kind === 'head end') return 1
-  return kind === 'wall' || kind === 'soffit' || kind === 'round' ? 2 : 'until ended'
-}
-
-function newThing(
-  kind: Extract<Tool, { does: 'draw' }>['kind'],
-  floor: Floor,
-  points: readonly PlanPoint[],
-  { things, policies }: Job,
-): unknown {
-  const level = policies.edition === '2014' ? ('recognise' as const) : ('perceive' as const)
-  const last = <K extends ThingKind>(of: K) =>
-    things.findLast((thing): thing is Extract<PlanThing, { kind: K }> => thing.kind === of)
-  const own = { id: uuid(), floor, name: '' }
-  const [first, second] = points
-  const plain = points.map(({ x, y }) => ({ x, y }))
-  switch (kind) {
-    case 'wall':
-      return {
-        ...own,
-        kind,
-        from: first,
-        to: second,
-        baseM: last('wall')?.baseM ?? 0,
-        heightM: last('wall')?.heightM ?? START.wallHeightM,
-        openings: [],
-      }
-    case 'soffit':
-      return {
-        ...own,
-        kind,
-        from: first,
-        to: second,
-        depthM: last('soffit')?.depthM ?? START.soffitDepthM,
-        undersideM: last('soffit')?.undersideM ?? START.undersideM,
-        lipM: last('soffit')?.lipM ?? START.lipM,
-      }
-    case 'block':
-      return {
-        ...own,
-        kind: 'obstacle',
-        baseM: 0,
-        heightM: START.obstacleHeightM,
-        form: { is: 'block', outline: plain },
-      }
-    case 'round':
-      return {
-        ...own,
-        kind: 'obstacle',
-        baseM: 0,
-        heightM: START.obstacleHeightM,
-        form: {
-          is: 'round',
-          at: first,
-          radiusM: first && second ? Math.max(0.05, distanceM(first, second)) : 0,
-        },
-      }
-    case 'area':
-      return {
-        ...own,
-        kind,
-        name: `Area ${things.filter((thing) => thing.kind === 'area').length + 1}`,
-        outline: plain,
-        level,
-        targetHeightM: START.faceM,
-      }
-    case 'premises':
-    case 'privacy':
-      return { ...own, kind, outline: plain }
-    case 'target':
-      return {
-        ...own,
-        kind,
-        name: `Target ${things.filter((thing) => thing.kind === 'target').length + 1}`,
-        at: first,
-        level,
-        targetHeightM: START.faceM,
-      }
-    case 'walk':
-      return {
-        ...own,
-        kind,
-        name: `Walk ${things.filter((thing) => thing.kind === 'walk').length + 1}`,
-        path: plain,
-      }
-    case 'head end':
-      return { ...own, kind, at: first }
-  }
 }

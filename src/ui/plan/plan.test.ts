@@ -4,7 +4,7 @@ import { contains, distanceM } from '@/core/geometry'
 import { area, block, soffit, wall, xy } from '@/testing/plans'
 import { PlanThing } from '@/core/job'
 import { densityBands, labelSpots } from './bands'
-import { corners, moved, withCorner } from './move'
+import { cornersOf, moved, withCorner } from '@/core/plan'
 import { ontoEdge, snap } from './snap'
 import { fit, scaleBarM, toPlan, toScreen, zoom } from './view'
 
@@ -109,11 +109,11 @@ describe('moving', () => {
       const away = moved(thing, 3.3, -1.7)
       expect(PlanThing.parse(away)).not.toEqual(thing)
       expect(moved(away, -3.3, 1.7)).toEqual(thing)
-      for (const [i, corner] of corners(thing).entries()) {
+      for (const [i, corner] of cornersOf(thing).at.entries()) {
         const put = withCorner(thing, i, xy(corner.x + 0.5, corner.y + 0.25))
         expect(PlanThing.safeParse(put).success).toBe(true)
         if (thing.kind !== 'obstacle' || thing.form.is === 'block')
-          expect(corners(put)[i]).toEqual(xy(corner.x + 0.5, corner.y + 0.25))
+          expect(cornersOf(put).at[i]).toEqual(xy(corner.x + 0.5, corner.y + 0.25))
       }
     },
   )

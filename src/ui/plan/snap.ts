@@ -1,6 +1,7 @@
 import { along, areaM2, bearingDeg, contains, distanceM, nearestOn, type PlanPoint } from '@/core/geometry'
 import type { Floor, PlanThing } from '@/core/job'
-import { obstacleOutline, pointsOf, soffitBoard, STAND_OFF_M } from '@/core/sight'
+import { STAND_OFF_M } from '@/core/sight'
+import { obstacleOutline, pointsOf, soffitBoard } from '@/core/plan'
 
 /** What a pointer's spot is drawn to. */
 export type SnappedTo = 'end' | 'edge' | 'right angle' | 'grid' | 'nothing'

@@ -1,8 +1,8 @@
 import { finding, type Finding } from '../../findings'
 import { quantity } from '../../units'
-import { nameOf } from '../occluders'
 import type { Asked } from './asked'
 import { capital } from './words'
+import { nameOf } from '../../plan'
 
 /** Whether something on the plan stands between the lens and its target. */
 export function hiddenFindings({ context, sight, around }: Asked): Finding[] {

@@ -1,0 +1,18 @@
+import { z } from 'zod'
+import { LEVELS } from '../job/choices'
+import { between, keysOf } from '../job/fields'
+import { outlined, OutlineSchema, own, thingKind } from './kind'
+
+/** Ground on which a level of detail is wanted. */
+export const area = thingKind({
+  schema: z.strictObject({
+    ...own,
+    kind: z.literal('area'),
+    outline: OutlineSchema,
+    level: keysOf(LEVELS),
+    targetHeightM: between(0, 20, 'm'),
+  }),
+  word: 'Area of interest',
+  called: 'an area of interest',
+  ...outlined,
+})

@@ -1,0 +1,10 @@
+import { z } from 'zod'
+import { outlined, OutlineSchema, own, thingKind } from './kind'
+
+/** Ground on which nobody may be made out. */
+export const privacy = thingKind({
+  schema: z.strictObject({ ...own, kind: z.literal('privacy'), outline: OutlineSchema }),
+  word: 'Privacy area',
+  called: 'a privacy area',
+  ...outlined,
+})

@@ -1,0 +1,92 @@
+import { z } from 'zod'
+import type { PlanPoint } from '../geometry'
+import { area } from './area'
+import { headEnd } from './headEnd'
+import type { BoardPiece, Solid, StandingPieces, ThingKind, UprightPiece } from './kind'
+import { obstacle } from './obstacle'
+import { premises } from './premises'
+import { privacy } from './privacy'
+import { soffit } from './soffit'
+import { target } from './target'
+import { walk } from './walk'
+import { wall } from './wall'
+
+/** Every kind of thing that a plan may hold. Schema, types, lists and tools follow from it. */
+export const THINGS = {
+  wall,
+  soffit,
+  obstacle,
+  premises,
+  area,
+  privacy,
+  target,
+  walk,
+  'head end': headEnd,
+} as const
+
+export type ThingName = keyof typeof THINGS
+export type ThingOf<K extends ThingName> = z.infer<(typeof THINGS)[K]['schema']>
+/** One thing on the plan of a floor. */
+export type PlanThing = { [K in ThingName]: ThingOf<K> }[ThingName]
+
+const kindOf = (thing: PlanThing): ThingKind<z.ZodObject, PlanThing> =>
+  THINGS[thing.kind] as unknown as ThingKind<z.ZodObject, PlanThing>
+
+const schemas = Object.values(THINGS).map(({ schema }) => schema)
+export const PlanThing = z
+  .discriminatedUnion('kind', schemas as [(typeof schemas)[number]])
+  .superRefine((thing, context) => {
+    for (const [path, message] of kindOf(thing).refused?.(thing) ?? [])
+      context.addIssue({ code: 'custom', path: [...path], message })
+  }) as unknown as z.ZodType<PlanThing>
+
+/** How a thing is called in a sentence: by its name, or by its kind. */
+export const nameOf = (thing: PlanThing): string => (thing.name === '' ? kindOf(thing).called : thing.name)
+
+/** What a thing is, as a heading. */
+export const wordOf = (thing: PlanThing): string => kindOf(thing).word
+
+/** Every point of a thing that bounds it. */
+export const pointsOf = (thing: PlanThing): readonly PlanPoint[] => kindOf(thing).points(thing)
+
+/** The corners of a thing that the hand can take. */
+export const cornersOf = (
+  thing: PlanThing,
+): { readonly at: readonly PlanPoint[]; readonly closed: boolean } => kindOf(thing).corners(thing)
+
+const tidy = (value: number) => Math.round(value * 1e6) / 1e6
+
+/** A thing carried along by so much, m. */
+export const moved = (thing: PlanThing, dx: number, dy: number): PlanThing =>
+  kindOf(thing).carried(thing, ({ x, y }) => ({ x: tidy(x + dx), y: tidy(y + dy) }))
+
+/** A thing with one of its corners put elsewhere; the corner of a round obstacle is its rim. */
+export const withCorner = (thing: PlanThing, index: number, at: PlanPoint): PlanThing =>
+  kindOf(thing).withCorner(thing, index, at)
+
+/** A piece of what blocks the view, with the thing that it is of. */
+export type Upright = UprightPiece & { readonly thing: PlanThing }
+export type Board = BoardPiece & { readonly thing: PlanThing }
+
+/** What blocks the view: of one thing, or of a floor. */
+export interface Occluders {
+  readonly uprights: readonly Upright[]
+  readonly boards: readonly Board[]
+  readonly solids: readonly Solid[]
+}
+
+const STANDING = new WeakMap<PlanThing, Occluders>()
+
+/** What of one thing blocks the view; computed once. */
+export function occluderOf(thing: PlanThing): Occluders {
+  const held = STANDING.get(thing)
+  if (held) return held
+  const pieces: StandingPieces = kindOf(thing).standing?.(thing) ?? {}
+  const made = {
+    uprights: (pieces.uprights ?? []).map((piece) => ({ ...piece, thing })),
+    boards: (pieces.boards ?? []).map((piece) => ({ ...piece, thing })),
+    solids: pieces.solids ?? [],
+  }
+  STANDING.set(thing, made)
+  return made
+}

@@ -1,0 +1,22 @@
+import { z } from 'zod'
+import { distanceM } from '../geometry'
+import { own, PlanPointSchema, putPoint, SHORTEST_M, thingKind } from './kind'
+
+/** A path along which somebody is followed from camera to camera. */
+export const walk = thingKind({
+  schema: z.strictObject({
+    ...own,
+    kind: z.literal('walk'),
+    path: z.array(PlanPointSchema).min(2, 'A walk has at least two points.').max(200),
+  }),
+  word: 'Walk',
+  called: 'a walk',
+  points: ({ path }) => path,
+  corners: ({ path }) => ({ at: path, closed: false }),
+  carried: (thing, by) => ({ ...thing, path: thing.path.map(by) }),
+  withCorner: (thing, index, at) => ({ ...thing, path: putPoint(thing.path, index, at) }),
+  refused: ({ path }) =>
+    path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
+      ? [[['path'], 'The walk goes nowhere.']]
+      : [],
+})

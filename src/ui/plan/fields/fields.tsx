@@ -1,0 +1,136 @@
+'use client'
+
+import { Box, Button, Text } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+import { along, areaM2, bearingDeg, distanceM, type Outline } from '@/core/geometry'
+import { LEVELS, type LevelId, type PlanThing, type ThingName, type ThingOf } from '@/core/job'
+import { levelsOf } from '@/core/sight'
+import { print } from '@/core/units'
+import type { Said } from '../../job/commands'
+import { Choose } from '../../kit/Choose'
+import type { Editor } from '../editor'
+import { Openings } from './Openings'
+
+/** What the fields of a thing are made with. */
+interface Form {
+  readonly editor: Editor
+  readonly put: (change: Partial<PlanThing>) => Promise<Said>
+  /** A field for a length: its label, its value and limits (m), and what keeping it does. */
+  readonly metres: (
+    label: string,
+    value: number,
+    least: number,
+    most: number,
+    onKeep: (value: number) => Promise<Said>,
+  ) => ReactNode
+}
+
+/** The fields of one kind: its measures, two in a row, and what stands below them. */
+interface Fields<K extends ThingName> {
+  readonly measures?: (thing: ThingOf<K>, form: Form) => ReactNode
+  readonly more?: (thing: ThingOf<K>, form: Form) => ReactNode
+}
+
+const sideOf = ({ from, to }: ThingOf<'wall' | 'soffit'>, { metres, put }: Form) =>
+  metres('Length', distanceM(from, to), 0.05, 1000, (lengthM) =>
+    put({ to: along(from, bearingDeg(from, to), lengthM) }),
+  )
+
+const heightsOf = ({ heightM, baseM }: ThingOf<'wall' | 'obstacle'>, { metres, put }: Form) => (
+  <>
+    {metres('Height', heightM, 0.05, 100, (to) => put({ heightM: to }))}
+    {metres('Starts above the floor', baseM, 0, 100, (to) => put({ baseM: to }))}
+  </>
+)
+
+const groundOf = ({ outline }: { outline: Outline }, { editor: { job } }: Form) => (
+  <Text className="figures">
+    {print({ value: areaM2(outline), kind: 'ground' }, job.units)}, {outline.length} corners.
+  </Text>
+)
+
+const targetHeight = ({ targetHeightM }: ThingOf<'area' | 'target'>, { metres, put }: Form) =>
+  metres('Target height', targetHeightM, 0, 20, (to) => put({ targetHeightM: to }))
+
+const mustShow = ({ level }: ThingOf<'area' | 'target'>, { editor: { job }, put }: Form) => (
+  <Choose
+    label="Must show"
+    value={level}
+    options={levelsOf(job.policies.edition).map((id) => ({
+      value: id,
+      label: `${LEVELS[id].name}, ${print({ value: LEVELS[id].densityPxM, kind: 'density' }, job.units)}`,
+    }))}
+    onChoose={(to) => put({ level: to as LevelId })}
+  />
+)
+
+const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
+  'wall': {
+    measures: (thing, form) => (
+      <>
+        {sideOf(thing, form)}
+        {heightsOf(thing, form)}
+      </>
+    ),
+    more: (thing, { editor }) => <Openings wall={thing} editor={editor} />,
+  },
+  'soffit': {
+    measures: (thing, form) => (
+      <>
+        {sideOf(thing, form)}
+        {form.metres('Depth', thing.depthM, 0.05, 10, (depthM) => form.put({ depthM }))}
+        {form.metres('Underside', thing.undersideM, 0.5, 60, (undersideM) => form.put({ undersideM }))}
+        {form.metres('Lip hangs', thing.lipM, 0, 2, (lipM) => form.put({ lipM }))}
+      </>
+    ),
+    more: ({ from, to }, { put }) => (
+      <Box>
+        <Text fontSize="sm" color="soft">
+          The wall lies to the left of the edge as it was drawn.
+        </Text>
+        <Button
+          size="sm"
+          minH="44px"
+          mt={1}
+          variant="outline"
+          colorPalette="inky"
+          onClick={() => put({ from: to, to: from })}
+        >
+          Turn it to the other side
+        </Button>
+      </Box>
+    ),
+  },
+  'obstacle': {
+    measures: (thing, form) => {
+      const { form: shape } = thing
+      return (
+        <>
+          {heightsOf(thing, form)}
+          {shape.is === 'round'
+            ? form.metres('Across', 2 * shape.radiusM, 0.04, 100, (across) =>
+                form.put({ form: { ...shape, radiusM: across / 2 } }),
+              )
+            : null}
+        </>
+      )
+    },
+  },
+  'premises': { more: groundOf },
+  'area': {
+    measures: targetHeight,
+    more: (thing, form) => (
+      <>
+        {mustShow(thing, form)}
+        {groundOf(thing, form)}
+      </>
+    ),
+  },
+  'privacy': { more: groundOf },
+  'target': { measures: targetHeight, more: mustShow },
+  'walk': {},
+  'head end': {},
+}
+
+/** The fields of a thing's kind. */
+export const fieldsOf = (thing: PlanThing): Fields<ThingName> => FIELDS[thing.kind]

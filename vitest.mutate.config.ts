@@ -1,0 +1,7 @@
+import plain from './vitest.config'
+
+/** The tests that stand against mutants: those of the trade, of its parts and of the server. */
+export default {
+  ...plain,
+  test: { ...plain.test, include: ['src/{core,catalogue,server}/**/*.test.ts'] },
+}
