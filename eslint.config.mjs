@@ -5,6 +5,7 @@ export default tseslint.config(
   {
     ignores: [
       '.next/**',
+      '.stryker-tmp/**',
       'node_modules/**',
       'next-env.d.ts',
       'test-results/**',
@@ -20,6 +21,7 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-non-null-assertion': 'off',
+      'no-nested-ternary': 'error',
       'max-len': [
         'error',
         {

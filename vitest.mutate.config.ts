@@ -1,7 +1,8 @@
+import { defineConfig } from 'vitest/config'
 import plain from './vitest.config'
 
 /** The tests that stand against mutants: those of the trade, of its parts and of the server. */
-export default {
+export default defineConfig({
   ...plain,
   test: { ...plain.test, include: ['src/{core,catalogue,server}/**/*.test.ts'] },
-}
+})

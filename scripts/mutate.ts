@@ -1,7 +1,8 @@
 /**
  * Changes the trade and the server in hundreds of small ways, one at a time, and counts the changes that no
  * test notices. `npm run mutate` takes a sample that a seed decides, so that two runs can be compared;
- * `--places N` takes more or fewer (a place has two or three), `--seed N` others. The scores by module go into `docs/mutation.md`.
+ * `--places N` takes more or fewer (a place has two or three changes), `--seed N` others. The scores by
+ * module go into `docs/mutation.md`.
  */
 import { Instrumenter } from '@stryker-mutator/instrumenter'
 import { spawnSync } from 'node:child_process'
@@ -74,8 +75,8 @@ const logger = {
 async function mutantsOf(paths: readonly string[]): Promise<Mutant[]> {
   const files = paths.map((name) => ({ name, mutate: true, content: readFileSync(name, 'utf8') }))
   const options = { plugins: null, excludedMutations: LEFT_ALONE, ignorers: [], noHeader: true }
-  const { mutants } = await new Instrumenter(logger).instrument(files, options as never)
-  return mutants.filter(({ status }) => status === undefined) as unknown as Mutant[]
+  const { mutants } = await new Instrumenter(logger).instrument(files, options)
+  return mutants.filter(({ status }) => status === undefined)
 }
 
 const before = (a: Place, b: Place) => a.line < b.line || (a.line === b.line && a.column <= b.column)

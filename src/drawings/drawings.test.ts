@@ -21,8 +21,10 @@ import {
 } from '.'
 
 const wordsOf = ({ marks }: Drawing) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark.words] : []))
-const spotsOf = (mark: Mark): readonly Spot[] =>
-  mark.kind === 'line' ? [mark.from, mark.to] : mark.kind === 'shape' ? mark.spots : [mark.at]
+const spotsOf = (mark: Mark): readonly Spot[] => {
+  if (mark.kind === 'line') return [mark.from, mark.to]
+  return mark.kind === 'shape' ? mark.spots : [mark.at]
+}
 const stagesOf = (change: Partial<Device> = {}) => assessDevice(device(change), job(), CATALOGUE).stages!
 const SIGHT: Sight = {
   heightM: 3,

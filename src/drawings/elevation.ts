@@ -153,12 +153,13 @@ function farWords(e: Elevation, say: (m: number) => string): string {
 }
 
 function describe(e: Elevation, say: (m: number) => string, units: UnitSystem): string {
-  const seen = e.surroundings?.hiddenBy
-    ? `is hidden by ${e.surroundings.hiddenBy}`
-    : e.targetInPicture
-      ? `gets ${print({ value: e.densityPxM, kind: 'density' }, units)}`
-      : 'is outside the picture'
-  return `Side elevation: lens ${say(e.heightM)} high, tilted ${print({ value: e.tiltDeg, kind: 'angle' }, units)} below level; the target ${say(e.targetDistanceM)} away ${seen}.`
+  return `Side elevation: lens ${say(e.heightM)} high, tilted ${print({ value: e.tiltDeg, kind: 'angle' }, units)} below level; the target ${say(e.targetDistanceM)} away ${seenWords(e, units)}.`
+}
+
+function seenWords({ surroundings, targetInPicture, densityPxM }: Elevation, units: UnitSystem): string {
+  if (surroundings?.hiddenBy) return `is hidden by ${surroundings.hiddenBy}`
+  if (!targetInPicture) return 'is outside the picture'
+  return `gets ${print({ value: densityPxM, kind: 'density' }, units)}`
 }
 
 function surroundings(e: Elevation, frame: Frame, cameraY: number): Mark[] {
@@ -281,11 +282,10 @@ function person(e: Elevation, { cameraX, groundY, perMetre }: Frame): Mark[] {
 function callOut(e: Elevation, frame: Frame, units: UnitSystem): Mark[] {
   const [x, y] = elevationHandles(e, frame).target
   const hiddenBy = e.surroundings?.hiddenBy ?? null
-  const first = hiddenBy
-    ? `hidden by ${hiddenBy}`
-    : e.targetInPicture
-      ? print({ value: e.densityPxM, kind: 'density' }, units)
-      : 'not in the picture'
+  const shown = e.targetInPicture
+    ? print({ value: e.densityPxM, kind: 'density' }, units)
+    : 'not in the picture'
+  const first = hiddenBy ? `hidden by ${hiddenBy}` : shown
   const second = e.targetInPicture
     ? `seen ${print({ value: Math.abs(e.faceAngleDeg), kind: 'angle' }, units)} from ${e.faceAngleDeg >= 0 ? 'above' : 'below'}`
     : `for ${e.levelName.toLowerCase()}`

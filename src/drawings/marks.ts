@@ -140,12 +140,15 @@ export function dimensionAcross(
   const [a, b] = x1 <= x2 ? [x1, x2] : [x2, x1]
   const inside = b - a > widthOf(said) + 6
   const beside = b + 6 + widthOf(said) <= roomRight
-  const at: Spot = inside ? [(a + b) / 2, y - 4] : beside ? [b + 6, y + 4] : [a - 6, y + 4]
+  const outside = beside
+    ? { at: [b + 6, y + 4] as Spot, anchor: 'start' as const }
+    : { at: [a - 6, y + 4] as Spot, anchor: 'end' as const }
+  const { at, anchor } = inside ? { at: [(a + b) / 2, y - 4] as Spot, anchor: 'middle' as const } : outside
   return [
     line([a, y], [b, y], 'dimension'),
     line([a, y - 4], [a, y + 4], 'dimension'),
     line([b, y - 4], [b, y + 4], 'dimension'),
-    words(at, said, { anchor: inside ? 'middle' : beside ? 'start' : 'end' }),
+    words(at, said, { anchor }),
   ]
 }
 

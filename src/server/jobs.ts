@@ -50,14 +50,14 @@ export async function jobSummaries(
 }
 
 /** Computes what a job comes to, and keeps it for its revision; null when there is no such job. */
-export function summed(db: Db, jobId: string): JobSummary | null {
+export function summed(db: Db, jobId: string, build = buildOf()): JobSummary | null {
   const stored = load(db, jobId)
   if (!stored) return null
   const summary = summarise(stored.job, assess(stored.job, CATALOGUE))
   prepared(db, 'INSERT OR REPLACE INTO job_summary VALUES (?, ?, ?, ?)').run(
     jobId,
     stored.revision,
-    buildOf(),
+    build,
     JSON.stringify(summary),
   )
   return summary
@@ -68,7 +68,8 @@ const COMING = new Map<string, Promise<JobSummary | null>>()
 /** Has a job summed up in a process of its own, once at a time however many ask. */
 function inTheWorkshop(folder: string, jobId: string): Promise<JobSummary | null> {
   const key = `${folder} ${jobId}`
-  const coming = COMING.get(key) ?? work('summary', { folder, jobId }).finally(() => COMING.delete(key))
+  const coming =
+    COMING.get(key) ?? work('summary', { folder, jobId, build: buildOf() }).finally(() => COMING.delete(key))
   COMING.set(key, coming)
   return coming
 }
@@ -94,11 +95,11 @@ const ROWS = `
 
 const rowsOf = (db: Db): JobRow[] => prepared(db, ROWS).all(buildOf()) as JobRow[]
 
-let build: string | null = null
+let known: string | null = null
 
 /** Which build computes: another one may come to something else. */
 function buildOf(): string {
   const path = join(/* turbopackIgnore: true */ process.cwd(), '.next/BUILD_ID')
-  build ??= existsSync(path) ? readFileSync(path, 'utf8').trim() : `unbuilt-${process.pid}`
-  return build
+  known ??= existsSync(path) ? readFileSync(path, 'utf8').trim() : `unbuilt-${process.pid}`
+  return known
 }

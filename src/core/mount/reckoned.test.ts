@@ -128,7 +128,8 @@ describe('wood', () => {
         fc.constantFrom('metric' as const, 'imperial' as const),
         (g, units) => {
           const share = bitMm(pilotMm(fixing('lag-quarter'), g)!, 'pilot', units) / 6.35
-          const [low, high] = g > 0.6 ? [0.65, 0.85] : g > 0.5 ? [0.6, 0.75] : [0.4, 0.7]
+          const softer = g > 0.5 ? ([0.6, 0.75] as const) : ([0.4, 0.7] as const)
+          const [low, high] = g > 0.6 ? [0.65, 0.85] : softer
           expect(share).toBeGreaterThanOrEqual(low)
           expect(share).toBeLessThanOrEqual(high)
         },

@@ -101,12 +101,11 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
     (passed.has(7) ? 1 : 0)
   const weakest = outward.length === 0 ? null : outward.reduce((a, b) => (rank(b) < rank(a) ? b : a))
   const weakestName = weakest ? `${weakest.closed.partName}: ${weakest.closed.opening.name}` : null
-  const headline: Reading =
-    weakest === null
-      ? text('dry')
-      : covers(weakest.passed, weakest.closed.needs)
-        ? text(printTests(chain))
-        : text(whyOpen(weakest.closed, cableMm, context))
+  const headline = (): Reading => {
+    if (weakest === null) return text('dry')
+    const holds = covers(weakest.passed, weakest.closed.needs)
+    return text(holds ? printTests(chain) : whyOpen(weakest.closed, cableMm, context))
+  }
 
   const figures: Figure[] = [
     { label: 'Exposure', reading: text(exposure.name) },
@@ -167,7 +166,7 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
     )
   }
   return {
-    headline,
+    headline: headline(),
     figures,
     findings,
     drawing: {

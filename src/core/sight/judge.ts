@@ -73,6 +73,19 @@ export function judgeTarget(
       source,
     })
   const blocked = hidden.map(({ mark, by }) => `${mark} is blocked by ${by}`).join('; ')
+  const why = () => {
+    if (best)
+      return {
+        reason: `${best.mark} sees it best, at ${print({ value: best.densityPxM, kind: 'density' }, units)}.`,
+        advice: 'A longer lens, or a camera nearer to it.',
+      }
+    return blocked === ''
+      ? { reason: 'It is in nobody’s picture.', advice: 'Turn or widen a camera, or place another.' }
+      : {
+          reason: `${blocked}.`,
+          advice: 'Look past what stands there from the other side, or from higher up.',
+        }
+  }
   return finding('sight', id, {
     verdict: 'stop',
     title: `${name}: not enough to ${levelName.toLowerCase()}`,
@@ -80,16 +93,7 @@ export function judgeTarget(
     figure: best ? quantity(best.densityPxM, 'density') : text('not seen'),
     limit,
     source,
-    reason: best
-      ? `${best.mark} sees it best, at ${print({ value: best.densityPxM, kind: 'density' }, units)}.`
-      : blocked === ''
-        ? 'It is in nobody’s picture.'
-        : `${blocked}.`,
-    advice: best
-      ? 'A longer lens, or a camera nearer to it.'
-      : blocked === ''
-        ? 'Turn or widen a camera, or place another.'
-        : 'Look past what stands there from the other side, or from higher up.',
+    ...why(),
   })
 }
 

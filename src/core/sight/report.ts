@@ -1,4 +1,4 @@
-import type { Finding } from '../findings'
+import { byGravity, type Finding } from '../findings'
 import type { Floor } from '../job/choices'
 import type { Job } from '../job/job'
 import type { Catalogue } from '../parts'
@@ -72,7 +72,7 @@ export function judgeSurvey(
       next: 'Draw the areas of interest, to see what is promised and what is met.',
       findings,
     }
-  const [worst] = unmet.sort((a, b) => (a.verdict === b.verdict ? 0 : a.verdict === 'stop' ? -1 : 1))
+  const [worst] = byGravity(unmet)
   const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
   const say = ({ title, reason, advice }: Finding) => `${title}: ${reason} ${advice}`
   const first = worst ?? missed

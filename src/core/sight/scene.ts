@@ -94,9 +94,10 @@ export function simulate(
 function people(things: readonly PlanThing[], target: Point): PlanPoint[] {
   return [
     target,
-    ...things.flatMap((thing) =>
-      thing.kind === 'target' ? [thing.at] : thing.kind === 'area' ? [middleOf(thing.outline)] : [],
-    ),
+    ...things.flatMap((thing) => {
+      if (thing.kind === 'target') return [thing.at]
+      return thing.kind === 'area' ? [middleOf(thing.outline)] : []
+    }),
   ]
 }
 

@@ -21,13 +21,11 @@ const B: readonly Half[] = [
   ['brown', true, 4],
   ['brown', false, 4],
 ]
-const A: readonly Half[] = B.map(([colour, striped, pair]) =>
-  colour === 'orange'
-    ? ['green', striped, 3]
-    : colour === 'green'
-      ? ['orange', striped, 2]
-      : [colour, striped, pair],
-)
+/** Scheme A is scheme B with the orange and the green pair changed over. */
+const A: readonly Half[] = B.map(([colour, striped, pair]): Half => {
+  if (colour === 'orange') return ['green', striped, 3]
+  return colour === 'green' ? ['orange', striped, 2] : [colour, striped, pair]
+})
 
 const pins = (halves: readonly Half[]): readonly Pin[] =>
   halves.map(([colour, striped, pair], index) => ({

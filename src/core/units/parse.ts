@@ -60,7 +60,7 @@ export function parse(words: string, kind: QuantityKind, units: UnitSystem): Par
   const said = normalise(words)
   if (said === '') return refuse(kind, units, 'Nothing is written here.')
   const negative = said.startsWith('-')
-  const unsigned = negative ? said.slice(1) : said.startsWith('+') ? said.slice(1) : said
+  const unsigned = negative || said.startsWith('+') ? said.slice(1) : said
   const parsed =
     kind === 'length' || kind === 'cut' || kind === 'size'
       ? lengthOf(unsigned, kind, units)

@@ -40,6 +40,13 @@ type Drawn =
     }
   | { readonly ok: false; readonly status?: 413; readonly message: string }
 
+/** A drawing as a picture, by what its first words say it is. */
+async function drawnOf(head: string, bytes: Buffer, page: number): Promise<Drawn> {
+  if (head.startsWith('%PDF')) return drawPdf(bytes, page)
+  if (looksLikeDxf(head)) return fromDxf(bytes)
+  return { ok: true, picture: bytes, metresPerPx: null, pages: 1 }
+}
+
 /**
  * Keeps a drawing as a picture. `page` counts from 1 and matters to a PDF only. Says in words why it
  * refuses one.
@@ -49,11 +56,7 @@ export async function drawBackground(folder: string, bytes: Buffer, page: number
   if (bytes.length > MOST_DRAWING_BYTES)
     return refuse(413, `The file is larger than ${MOST_DRAWING_BYTES / 1024 / 1024} MB.`)
   const head = bytes.subarray(0, 2048).toString('latin1')
-  const drawn: Drawn = head.startsWith('%PDF')
-    ? await drawPdf(bytes, page)
-    : looksLikeDxf(head)
-      ? fromDxf(bytes)
-      : { ok: true, picture: bytes, metresPerPx: null, pages: 1 }
+  const drawn = await drawnOf(head, bytes, page)
   if (!drawn.ok) return refuse(drawn.status ?? 422, drawn.message)
   try {
     const image = sharp(drawn.picture, { limitInputPixels: MOST_PIXELS })

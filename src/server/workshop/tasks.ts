@@ -19,7 +19,7 @@ export interface Tasks {
   /** A job file, or a file of waiting work: taken into the record. */
   import: (input: { folder: string; path: string; asCopy: boolean }) => Promise<Imported>
   /** What a job comes to in a line, kept for the list of jobs. */
-  summary: (input: { folder: string; jobId: string }) => Promise<JobSummary | null>
+  summary: (input: { folder: string; jobId: string; build: string }) => Promise<JobSummary | null>
   /** The printed record, written to a file; false when there is no such device. */
   record: (
     input: { folder: string; jobId: string; deviceId: string | null; today: string; to: string },
@@ -33,7 +33,7 @@ export const TASKS: Tasks = {
   background: ({ folder, path, page }) => drawBackground(folder, readFileSync(path), page),
   import: ({ folder, path, asCopy }) =>
     withRecord(folder, (db) => importFile(db, folder, readFileSync(path, 'utf8'), asCopy)),
-  summary: ({ folder, jobId }) => withRecord(folder, (db) => summed(db, jobId)),
+  summary: ({ folder, jobId, build }) => withRecord(folder, (db) => summed(db, jobId, build)),
   record: ({ folder, jobId, deviceId, today, to }, onProgress) =>
     withRecord(folder, async (db) => {
       const stored = load(db, jobId)

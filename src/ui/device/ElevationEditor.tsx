@@ -21,6 +21,7 @@ interface ElevationEditorProps {
 }
 
 type Which = 'camera' | 'target' | 'axis'
+const CURSORS: Record<Which, string> = { camera: 'ns-resize', axis: 'grab', target: 'move' }
 
 /**
  * The side elevation with three handles: the camera's height, the target's place, the axis' tilt. Mouse,
@@ -132,7 +133,7 @@ export function ElevationEditor({ elevation, units, width, onTry, onKeep }: Elev
             aria-valuetext={words}
             data-handle={which}
             onKeyDown={keys(which)}
-            cursor={which === 'camera' ? 'ns-resize' : which === 'axis' ? 'grab' : 'move'}
+            cursor={CURSORS[which]}
             css={{
               'touchAction': 'none',
               '& .dot': { opacity: which === 'axis' ? 1 : 0.25 },

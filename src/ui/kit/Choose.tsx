@@ -55,11 +55,8 @@ export function Choose({ label, value, options, onChoose, hint, error }: ChooseP
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
-      {error ? (
-        <Field.ErrorText role="alert">{error}</Field.ErrorText>
-      ) : hint ? (
-        <Field.HelperText color="soft">{hint}</Field.HelperText>
-      ) : null}
+      {error ? <Field.ErrorText role="alert">{error}</Field.ErrorText> : null}
+      {hint && !error ? <Field.HelperText color="soft">{hint}</Field.HelperText> : null}
     </Field.Root>
   )
 }

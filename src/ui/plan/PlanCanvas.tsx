@@ -27,7 +27,7 @@ import { labelOf, Things } from './shapes/Things'
 import { useHand } from './useHand'
 import { usePlanView } from './usePlanView'
 import { toPlan, toScreen } from './view'
-import { print } from '@/core/units'
+import { METRES_PER_FOOT, print, type UnitSystem } from '@/core/units'
 import { pointsOf } from '@/core/plan'
 
 interface PlanCanvasProps {
@@ -48,6 +48,9 @@ interface PlanCanvasProps {
   readonly walkAt: PlanPoint | null
 }
 
+/** Pixels a metre from which on the grid is finer. */
+const NEAR = 60
+const FARTHER = 12
 const NAMES_FROM_PER_METRE = 5
 const SNAP_PX = 10
 
@@ -91,14 +94,7 @@ export const PlanCanvas = memo(function PlanCanvas({
   const selectedDevice =
     selection?.is === 'device' ? (job.devices.find(({ id }) => id === selection.id) ?? null) : null
 
-  const gridM =
-    job.units === 'metric'
-      ? view.perMetre > 60
-        ? 0.05
-        : view.perMetre > 12
-          ? 0.25
-          : 1
-      : 0.3048 * (view.perMetre > 60 ? 1 / 4 : 1)
+  const gridM = gridOf(view.perMetre, job.units)
   const options = { things: job.things, floor, reachM: SNAP_PX / view.perMetre, gridM }
   const snapped = (at: PlanPoint, from?: PlanPoint, before?: PlanPoint, except = ''): Snapped =>
     snapping ? snap(at, { ...options, from, before, except }) : { at, to: 'nothing' }
@@ -132,6 +128,7 @@ export const PlanCanvas = memo(function PlanCanvas({
     return { grid, canvas: paint(grid, density, densityBands(job.policies.edition, shades), 0.82) }
   }, [own, view, width, height, job.things, floor, planeM, job.policies.edition, shades])
 
+  const alone = layer === 'density' ? footprint : null
   // What lies off the window need not be drawn: a plan may hold thousands of walls.
   const [low, high] = [toPlan(view, [-40, height + 40]), toPlan(view, [width + 40, -40])]
   const inSight = things.filter((thing) => {
@@ -164,9 +161,8 @@ export const PlanCanvas = memo(function PlanCanvas({
       <Layer listening={false}>
         {background ? <BackgroundPicture background={background} view={view} shades={shades} /> : null}
         <Grid view={view} width={width} height={height} colour={ink.rule} />
-        {own && footprint && layer === 'density' ? (
-          <Cells grid={footprint.grid} canvas={footprint.canvas} view={view} />
-        ) : survey && survey.floor === floor ? (
+        {alone ? <Cells grid={alone.grid} canvas={alone.canvas} view={view} /> : null}
+        {!alone && survey?.floor === floor ? (
           <SurveyPicture
             survey={survey}
             layer={layer}
@@ -258,3 +254,10 @@ const labelRoom = ([x, y]: readonly [number, number], over: boolean): (readonly 
         [x + 110, y - 10],
       ]
     : [[x, y + 10]]
+
+/** How fine the grid is to which a hand's spots are drawn (m), by how near one looks. */
+function gridOf(perMetre: number, units: UnitSystem): number {
+  if (units === 'imperial') return perMetre > NEAR ? METRES_PER_FOOT / 4 : METRES_PER_FOOT
+  if (perMetre > NEAR) return 0.05
+  return perMetre > FARTHER ? 0.25 : 1
+}

@@ -128,12 +128,9 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const thing = selection?.is === 'thing' ? (things.find(({ id }) => id === selection.id) ?? null) : null
   const device = selection?.is === 'device' ? (devices.find(({ id }) => id === selection.id) ?? null) : null
   const assessed = device && assessedOf(device.id)
-  const promised =
-    device || !verdict
-      ? []
-      : thing
-        ? verdict.findings.filter(({ id }) => id.endsWith(`:${thing.id}`))
-        : verdict.findings
+  const promised = (device ? [] : (verdict?.findings ?? [])).filter(
+    ({ id }) => !thing || id.endsWith(`:${thing.id}`),
+  )
   const walked = thing?.kind === 'walk' ? thing : null
   return (
     <Flex direction={{ base: 'column', xl: 'row' }} align="stretch">

@@ -98,11 +98,11 @@ export function WalkPanel({
         {thing.name}: {say(walked.lengthM, 'length')} in {total.toFixed(0)} s
       </Heading>
       <Text mb={2}>
-        {walked.cameras.length === 0
-          ? 'Nobody sees any of it.'
-          : walked.gaps.length === 0
-            ? 'Seen all the way.'
-            : `Out of everybody’s view for ${unseen.toFixed(1)} s: ${walked.gaps.map(({ fromS, toS, lengthM }) => `${fromS.toFixed(1)} to ${toS.toFixed(1)} s (${say(lengthM, 'length')})`).join(', ')}.`}
+        {walked.cameras.length === 0 ? 'Nobody sees any of it.' : null}
+        {walked.cameras.length > 0 && walked.gaps.length === 0 ? 'Seen all the way.' : null}
+        {walked.cameras.length > 0 && walked.gaps.length > 0
+          ? `Out of everybody’s view for ${unseen.toFixed(1)} s: ${walked.gaps.map(({ fromS, toS, lengthM }) => `${fromS.toFixed(1)} to ${toS.toFixed(1)} s (${say(lengthM, 'length')})`).join(', ')}.`
+          : null}
       </Text>
       {walked.cameras.length > 0 ? (
         <>

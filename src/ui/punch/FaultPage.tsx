@@ -12,6 +12,12 @@ import { Nothing, Part, Sentence } from '../kit/Page'
 import { PhotoButton, PhotoStrip } from '../log/Photos'
 import { FaultForm } from './FaultForm'
 
+const SIGNS: Record<Fault['state'], string> = {
+  'open': '■',
+  'temporary fix': '▲',
+  'fixed': '▲',
+  'closed': '✓',
+}
 const SENTENCES: Record<Fault['state'], string> = {
   'open': 'Open: nothing has been done about it yet.',
   'temporary fix': 'A temporary fix holds; the lasting one is still to come.',
@@ -50,7 +56,7 @@ export function FaultPage({ faultId }: { faultId: string }) {
         {fault.title}
       </Sentence>
       <Text fontWeight={600} mb={3} role="status">
-        {state === 'closed' ? '✓' : state === 'open' ? '■' : '▲'} {SENTENCES[state]}
+        {SIGNS[state]} {SENTENCES[state]}
       </Text>
       <Text mb={4} whiteSpace="pre-wrap">
         {fault.note}
@@ -91,8 +97,9 @@ export function FaultPage({ faultId }: { faultId: string }) {
           </Text>
         ))}
       </Part>
-      {state === 'closed' ? null : state === 'fixed' ? <Recheck fault={fault} /> : <FixForm fault={fault} />}
-      {state === 'closed' ? null : editing ? (
+      {state === 'fixed' ? <Recheck fault={fault} /> : null}
+      {state === 'open' || state === 'temporary fix' ? <FixForm fault={fault} /> : null}
+      {editing && state !== 'closed' ? (
         <Part title="Change it">
           <FaultForm
             start={facts}
@@ -105,11 +112,12 @@ export function FaultPage({ faultId }: { faultId: string }) {
             }}
           />
         </Part>
-      ) : (
+      ) : null}
+      {!editing && state !== 'closed' ? (
         <Button variant="ghost" colorPalette="inky" minH="44px" onClick={() => edit(true)}>
           Change what is written
         </Button>
-      )}
+      ) : null}
     </Box>
   )
 }

@@ -115,7 +115,8 @@ export function Label({
 }) {
   if (words === '') return null
   const [x, y] = toScreen(view, at)
-  const dy = above ? -16 : below ? 4 + gap : -6
+  const drop = below ? 4 + gap : -6
+  const dy = above ? -16 : drop
   const text = {
     text: words,
     x: above ? x + 2 : x - 90,
