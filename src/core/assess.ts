@@ -102,10 +102,10 @@ export function* assessing(
     )
   for (const index of order) {
     const device = job.devices[index]!
-    const on = now(device.id)
-    const measured = measuredOf(on.records)
+    const recorded = now(device.id)
+    const measured = measuredOf(recorded.records)
     const planned = known[index]!.half ?? plannedFromScratch(device, job, catalogue, measured, neighbours)
-    devices[index] = withLog(planned, job.units, on)
+    devices[index] = withLog(planned, job.units, recorded)
     computed++
     yield { computed, partial }
   }
@@ -126,12 +126,12 @@ function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Cat
   const was = recordsOf(old)
   const earlier = new Map(old.devices.map((device, i) => [device, assessment.devices[i]!]))
   const changed = differing(old.things, job.things)
-  return (device: Device, on: DeviceRecords): Known => {
+  return (device: Device, recorded: DeviceRecords): Known => {
     const before = earlier.get(device)
     if (!before || before.pending || touched(device, changed, job)) return UNKNOWN
-    if (sameRecords(was(device.id), on)) return { whole: before, half: null }
+    if (sameRecords(was(device.id), recorded)) return { whole: before, half: null }
     const half = plannedHalf(before)
-    return half && sameMeasured(half.measured, measuredOf(on.records)) ? { whole: null, half } : UNKNOWN
+    return half && sameMeasured(half.measured, measuredOf(recorded.records)) ? { whole: null, half } : UNKNOWN
   }
 }
 

@@ -113,7 +113,7 @@ function cut(outline: Spot[], inside: (spot: Spot) => number): Spot[] {
 
 /** The side elevation to scale: camera, rays, target, and the distances on the ground. */
 export function elevationDrawing(e: Elevation, units: UnitSystem, frame: Frame): Drawing {
-  const say = (m: number) => print({ value: m, kind: 'length' }, units)
+  const printed = (m: number) => print({ value: m, kind: 'length' }, units)
   const { cameraX, groundY, perMetre, width, height } = frame
   const [, cameraY] = elevationHandles(e, frame).camera
   const half = Math.min(89.5, e.verticalFovDeg / 2)
@@ -131,29 +131,31 @@ export function elevationDrawing(e: Elevation, units: UnitSystem, frame: Frame):
     ...person(e, frame),
     ...callOut(e, frame, units),
   )
-  marks.push(...dimensionUp(cameraX - 42, cameraY, groundY, say(e.heightM)))
+  marks.push(...dimensionUp(cameraX - 42, cameraY, groundY, printed(e.heightM)))
 
   const targetX = cameraX + e.targetDistanceM * perMetre
   if (typeof e.nearestGround === 'number') {
     const x = cameraX + e.nearestGround * perMetre
     if (x < width - 40)
-      marks.push(...dimensionAcross(cameraX, x, groundY + 22, `${say(e.nearestGround)} not seen`, targetX))
+      marks.push(
+        ...dimensionAcross(cameraX, x, groundY + 22, `${printed(e.nearestGround)} not seen`, targetX),
+      )
   }
-  marks.push(...dimensionAcross(cameraX, targetX, groundY + 46, say(e.targetDistanceM), width - 4))
+  marks.push(...dimensionAcross(cameraX, targetX, groundY + 46, printed(e.targetDistanceM), width - 4))
   marks.push(
-    words([width - 6, groundY + 66], farWords(e, say), { size: 'small', tone: 'soft', anchor: 'end' }),
+    words([width - 6, groundY + 66], farWords(e, printed), { size: 'small', tone: 'soft', anchor: 'end' }),
   )
-  return { width, height, marks, says: describe(e, say, units) }
+  return { width, height, marks, says: describe(e, printed, units) }
 }
 
-function farWords(e: Elevation, say: (m: number) => string): string {
+function farWords(e: Elevation, printed: (m: number) => string): string {
   if (e.farthestGround === 'endless') return 'far limit: endless'
-  if (typeof e.farthestGround === 'number') return `far limit ${say(e.farthestGround)}`
+  if (typeof e.farthestGround === 'number') return `far limit ${printed(e.farthestGround)}`
   return 'no ground in the picture'
 }
 
-function describe(e: Elevation, say: (m: number) => string, units: UnitSystem): string {
-  return `Side elevation: lens ${say(e.heightM)} high, tilted ${print({ value: e.tiltDeg, kind: 'angle' }, units)} below level; the target ${say(e.targetDistanceM)} away ${seenWords(e, units)}.`
+function describe(e: Elevation, printed: (m: number) => string, units: UnitSystem): string {
+  return `Side elevation: lens ${printed(e.heightM)} high, tilted ${print({ value: e.tiltDeg, kind: 'angle' }, units)} below level; the target ${printed(e.targetDistanceM)} away ${seenWords(e, units)}.`
 }
 
 function seenWords({ surroundings, targetInPicture, densityPxM }: Elevation, units: UnitSystem): string {

@@ -103,7 +103,7 @@ const square = fc.tuple(planPoint, real(0.3, 20)).map(([{ x, y }, side]) => [
   { x: x + side, y: y + side },
   { x, y: y + side },
 ])
-const own = { floor: keys(FLOORS), name: line }
+const common = { floor: keys(FLOORS), name: line }
 
 /**
  * Things of every kind, wherever they fall: walls through cameras, soffits below lenses, areas inside
@@ -112,7 +112,7 @@ const own = { floor: keys(FLOORS), name: line }
 const thing: fc.Arbitrary<PlanThing> = fc.oneof(
   fc
     .record({
-      ...own,
+      ...common,
       id: fc.constant('t'),
       kind: fc.constant('wall' as const),
       ends: edge,
@@ -128,7 +128,7 @@ const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     })),
   fc
     .record({
-      ...own,
+      ...common,
       id: fc.constant('t'),
       kind: fc.constant('soffit' as const),
       ends: edge,
@@ -138,7 +138,7 @@ const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     })
     .map(({ ends: [from, to], ...rest }) => ({ ...rest, from, to })),
   fc.record({
-    ...own,
+    ...common,
     id: fc.constant('t'),
     kind: fc.constant('obstacle' as const),
     baseM: real(0, 10),
@@ -149,13 +149,13 @@ const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     ),
   }),
   fc.record({
-    ...own,
+    ...common,
     id: fc.constant('t'),
     kind: fc.constantFrom('premises' as const, 'privacy' as const),
     outline: square,
   }),
   fc.record({
-    ...own,
+    ...common,
     id: fc.constant('t'),
     kind: fc.constant('area' as const),
     outline: square,
@@ -163,7 +163,7 @@ const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     targetHeightM: real(0, 20),
   }),
   fc.record({
-    ...own,
+    ...common,
     id: fc.constant('t'),
     kind: fc.constant('target' as const),
     at: planPoint,
@@ -171,12 +171,12 @@ const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     targetHeightM: real(0, 20),
   }),
   fc.record({
-    ...own,
+    ...common,
     id: fc.constant('t'),
     kind: fc.constant('walk' as const),
     path: edge.map(([a, b]) => [a, b]),
   }),
-  fc.record({ ...own, id: fc.constant('t'), kind: fc.constant('head end' as const), at: planPoint }),
+  fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('head end' as const), at: planPoint }),
 )
 const site = fc.constantFrom<Job['site']>(
   null,

@@ -3,7 +3,7 @@ import type { Imager, Pose } from '@/core/sight'
 
 /** Things and cameras on a plan, for tests. */
 
-const own = { floor: 'ground' as const, name: '' }
+const common = { floor: 'ground' as const, name: '' }
 export const xy = (x: number, y: number) => ({ x, y })
 export const rectangle = (x: number, y: number, w: number, h: number) => [
   xy(x, y),
@@ -19,7 +19,7 @@ export const wall = (
   y2: number,
   change: Partial<ThingOf<'wall'>> = {},
 ): ThingOf<'wall'> => ({
-  ...own,
+  ...common,
   id: `wall-${[x1, y1, x2, y2].join('_').replaceAll('.', '-')}`,
   kind: 'wall',
   from: xy(x1, y1),
@@ -36,7 +36,7 @@ export const soffit = (
   y2: number,
   change: Partial<ThingOf<'soffit'>> = {},
 ): ThingOf<'soffit'> => ({
-  ...own,
+  ...common,
   id: 'soffit',
   kind: 'soffit',
   from: xy(x1, y1),
@@ -53,7 +53,7 @@ export const block = (
   h: number,
   change: Partial<ThingOf<'obstacle'>> = {},
 ): ThingOf<'obstacle'> => ({
-  ...own,
+  ...common,
   id: `block-${x}-${y}`,
   kind: 'obstacle',
   baseM: 0,
@@ -68,7 +68,7 @@ export const area = (
   h: number,
   change: Partial<ThingOf<'area'>> = {},
 ): ThingOf<'area'> => ({
-  ...own,
+  ...common,
   id: 'area',
   kind: 'area',
   outline: rectangle(x, y, w, h),
@@ -82,7 +82,7 @@ export const thing = <K extends 'premises' | 'privacy'>(
   y: number,
   w: number,
   h: number,
-): PlanThing => ({ ...own, id: kind, kind, outline: rectangle(x, y, w, h) })
+): PlanThing => ({ ...common, id: kind, kind, outline: rectangle(x, y, w, h) })
 
 /** A lens that sees all round and straight down: everything in front of a plane below it. */
 export const ALL_ROUND: Imager = {

@@ -16,7 +16,7 @@ export class Turns {
    * the share done.
    */
   async run<T>(steps: Generator<number, T>, watch: (share: number) => void): Promise<T | null> {
-    const own = ++this.turn
+    const thisTurn = ++this.turn
     let since = performance.now()
     for (;;) {
       const { done, value } = steps.next()
@@ -25,7 +25,7 @@ export class Turns {
       watch(value)
       // messages come in here: another turn, or a cancel
       await new Promise<void>((carryOn) => setTimeout(carryOn, 0))
-      if (this.turn !== own) return null
+      if (this.turn !== thisTurn) return null
       since = performance.now()
     }
   }

@@ -81,11 +81,11 @@ export function assessDevice(
   device: Device,
   job: JobSettings,
   catalogue: Catalogue,
-  on: DeviceRecords = NOTHING,
+  recorded: DeviceRecords = NOTHING,
   neighbours?: Neighbours,
 ): DeviceAssessment {
-  const planned = plannedFromScratch(device, job, catalogue, measuredOf(on.records), neighbours)
-  return withLog(planned, job.units, on)
+  const planned = plannedFromScratch(device, job, catalogue, measuredOf(recorded.records), neighbours)
+  return withLog(planned, job.units, recorded)
 }
 
 const MADE_OF = new WeakMap<DeviceAssessment, PlannedDevice>()
@@ -97,9 +97,9 @@ export const plannedHalf = (assessed: DeviceAssessment): PlannedDevice | undefin
 export function withLog(
   planned: PlannedDevice,
   units: JobSettings['units'],
-  on: DeviceRecords,
+  recorded: DeviceRecords,
 ): DeviceAssessment {
-  const made = logged(planned, units, on)
+  const made = logged(planned, units, recorded)
   MADE_OF.set(made, planned)
   return made
 }
@@ -107,7 +107,7 @@ export function withLog(
 function logged(
   { device, missing, stages: plans, findings, steps: tasks }: PlannedDevice,
   units: JobSettings['units'],
-  on: DeviceRecords,
+  recorded: DeviceRecords,
 ): DeviceAssessment {
   const about = { pending: false, deviceId: device.id, mark: device.mark, name: device.name }
   if (!plans) {
@@ -123,9 +123,10 @@ function logged(
       sentence: `The catalogue lacks ${missing.join(', ')}. Choose other parts.`,
     }
   }
-  const records = new Map(on.records.map((record) => [record.stepId, record]))
+  const records = new Map(recorded.records.map((record) => [record.stepId, record]))
   const taken = new Map<string, number>()
-  for (const { stepId } of on.photos) if (stepId !== null) taken.set(stepId, (taken.get(stepId) ?? 0) + 1)
+  for (const { stepId } of recorded.photos)
+    if (stepId !== null) taken.set(stepId, (taken.get(stepId) ?? 0) + 1)
   const steps = tasks.map((step): StepState => {
     const record = records.get(step.id) ?? null
     const photos = taken.get(step.id) ?? 0
@@ -153,7 +154,7 @@ function logged(
       nextStepId: next?.step.id ?? null,
       mark: logMark(steps, done),
     },
-    proposedFaults: proposedFaults(device.id, steps, on.faults),
+    proposedFaults: proposedFaults(device.id, steps, recorded.faults),
     verdict: gravest(findings),
     sentence: deviceSentence(stages, findings, done, steps.length, next?.step.title ?? null),
   }

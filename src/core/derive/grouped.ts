@@ -56,8 +56,8 @@ const kept = <T>(earlier: readonly T[] | undefined, group: readonly T[]): readon
  * one.
  */
 export function groupedByDevice<T extends OfDevice>(items: readonly T[], before?: readonly T[]): Groups<T> {
-  const held = KNOWN.get(items) as Groups<T> | undefined
-  if (held) return held
+  const known = KNOWN.get(items) as Groups<T> | undefined
+  if (known) return known
   const earlier = before && (KNOWN.get(before) as Groups<T> | undefined)
   const made = earlier ? groupedUpdate(earlier, before, items) : groupedFromScratch(items)
   KNOWN.set(items, made)

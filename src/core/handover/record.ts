@@ -52,11 +52,11 @@ export function deviceRecord(
     ['Default password', details.passwordReplaced ? 'replaced' : ''],
     ['Recorded', assessed.log.total > 0 ? `${assessed.log.done} of ${assessed.log.total} steps` : ''],
   ]
-  const own = job.faults.filter(({ deviceId }) => deviceId === device.id)
-  const faultIds = new Set(own.map(({ id }) => id))
+  const found = job.faults.filter(({ deviceId }) => deviceId === device.id)
+  const faultIds = new Set(found.map(({ id }) => id))
   return {
     facts: facts.filter(([, says]) => says !== '').map(([label, says]) => ({ label, says })),
-    faults: own.map(({ id, title, state, events, cause, raisedAt }) => ({
+    faults: found.map(({ id, title, state, events, cause, raisedAt }) => ({
       id,
       title,
       state,

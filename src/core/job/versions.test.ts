@@ -191,7 +191,7 @@ describe('commands of every version are still taken', () => {
 
 it('a plan that nobody made yet comes whole; later its fields come alone', () => {
   const yard = job({ devices: [device()] })
-  const say = (plan: object) =>
+  const carrying = (plan: object) =>
     apply(
       yard,
       Command.parse({
@@ -206,9 +206,9 @@ it('a plan that nobody made yet comes whole; later its fields come alone', () =>
       }),
       CATALOGUE,
     )
-  expect(say({ power: { port: 3 } })).toMatchObject({
+  expect(carrying({ power: { port: 3 } })).toMatchObject({
     ok: false,
     reasons: [{ path: '/plan/power/supplyId' }],
   })
-  expect(say({ power: { port: 3, supplyId: 'switch' } })).toMatchObject({ ok: true })
+  expect(carrying({ power: { port: 3, supplyId: 'switch' } })).toMatchObject({ ok: true })
 })

@@ -17,7 +17,7 @@ export function smallestChange(
   id: string,
   judge: (mount: Mount) => readonly Finding[],
 ): string {
-  const { catalogue, surface, say } = context
+  const { catalogue, surface, printed } = context
   const fixing = catalogue.fixings.get(mount.fixingId)!
   const before = judge(mount)
   const passes = (change: Partial<Mount>) => cures(id, before, judge({ ...mount, ...change }))
@@ -30,7 +30,7 @@ export function smallestChange(
     mount.threadInWoodMm < fixing.threadMm &&
     passes({ threadInWoodMm: fixing.threadMm })
   ) {
-    return `Bring all ${say(fixing.threadMm, 'size')} of the thread into solid wood.`
+    return `Bring all ${printed(fixing.threadMm, 'size')} of the thread into solid wood.`
   }
   const fixingCount = Math.max(mount.fixingCount, holes)
   const [stronger] = [...catalogue.fixings.values()]

@@ -6,7 +6,7 @@ import { bandLengthMm } from './pole'
 
 /** The holes of a mount, and its fixings. */
 export function mountLoad(context: DeviceContext): Load {
-  const { device, surface, units, say } = context
+  const { device, surface, units, printed } = context
   const { mount } = device
   if (!mount) return { items: [] }
   const facts = mountFacts(context, mount)
@@ -15,7 +15,8 @@ export function mountLoad(context: DeviceContext): Load {
   const drilled = surface.holding !== 'pole' && surface.holding !== 'box'
   const pilot = pilotBit !== null && pilotMm !== null ? { bit: pilotBit, mm: pilotMm } : null
   const hole = fixingBit !== null && fixingHoleMm !== null ? { bit: fixingBit, mm: fixingHoleMm } : null
-  const band = fixing.bandMm && mount.pole ? `, ${say(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
+  const band =
+    fixing.bandMm && mount.pole ? `, ${printed(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
   const at = { surface: surface.name } as const
   return {
     holes: [

@@ -130,9 +130,9 @@ it('adds a stack up, camera included', () => {
     mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-box'],
   })
   // Plate 40, rod 500 and box 50 mm, and the turret's 95 mm; two parts screw onto the pipe thread.
-  const say = (mm: number) => `${mm} mm`
-  expect(sumOf(c, say)).toMatchObject({ offMm: 685, acrossMm: 120, threads: 2, holes: 4 })
-  expect(sumOf({ ...c, mounts: [] }, say)).toMatchObject({
+  const printed = (mm: number) => `${mm} mm`
+  expect(sumOf(c, printed)).toMatchObject({ offMm: 685, acrossMm: 120, threads: 2, holes: 4 })
+  expect(sumOf({ ...c, mounts: [] }, printed)).toMatchObject({
     offMm: 95,
     acrossMm: 110,
     threads: 0,

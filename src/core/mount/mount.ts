@@ -147,8 +147,8 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
 }
 
 function figuresOf(context: DeviceContext, mount: Mount, facts: MountFacts): Figure[] {
-  const { camera, say, windMS } = context
-  const stack = sumOf(context, say)
+  const { camera, printed, windMS } = context
+  const stack = sumOf(context, printed)
   const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
   const seals = [
     count(stack.gaskets, 'gasket or edge', 'gaskets or edges'),
@@ -168,7 +168,7 @@ function figuresOf(context: DeviceContext, mount: Mount, facts: MountFacts): Fig
       label: facts.overturning ? 'Pull on each top fixing' : 'Pull on each fixing',
       reading: quantity(facts.pullN, 'force'),
     },
-    ...(facts.windN > 0 ? windFigures(context, facts, say(windMS, 'speed')) : []),
+    ...(facts.windN > 0 ? windFigures(context, facts, printed(windMS, 'speed')) : []),
     ...(facts.shearN > 0 ? [{ label: 'Across each fixing', reading: quantity(facts.shearN, 'force') }] : []),
     {
       label: 'One fixing holds',
@@ -185,8 +185,8 @@ function figuresOf(context: DeviceContext, mount: Mount, facts: MountFacts): Fig
   ]
 }
 
-function windFigures({ device, say }: DeviceContext, facts: MountFacts, wind: string): Figure[] {
-  const height = device.sight ? '' : `, up to ${say(LOWEST_WIND_M, 'length')} high: no lens height yet`
+function windFigures({ device, printed }: DeviceContext, facts: MountFacts, wind: string): Figure[] {
+  const height = device.sight ? '' : `, up to ${printed(LOWEST_WIND_M, 'length')} high: no lens height yet`
   return [
     { label: `Wind, ${wind}${height}`, reading: quantity(facts.windN, 'force') },
     {
@@ -202,7 +202,7 @@ function windFigures({ device, say }: DeviceContext, facts: MountFacts, wind: st
  * Ladders for the height that was given; none is named where a tower is due, or while nobody has given a
  * height.
  */
-function reachFigures({ device, say }: DeviceContext): Figure[] {
+function reachFigures({ device, printed }: DeviceContext): Figure[] {
   if (!device.sight) return [{ label: 'Ladder', reading: text('no lens height yet') }]
   const up = climb(device.sight.heightM)
   if (up.tower) return [{ label: 'Tower or lift to', reading: quantity(device.sight.heightM, 'length') }]
@@ -210,7 +210,7 @@ function reachFigures({ device, say }: DeviceContext): Figure[] {
     { label: 'Ladder, working length', reading: quantity(up.workingLengthM, 'length') },
     { label: 'Ladder foot out', reading: quantity(up.footM, 'length') },
     {
-      label: `Ladder to step off, rails ${say(MOUNT_LIMITS.railsAboveM.value, 'length')} above`,
+      label: `Ladder to step off, rails ${printed(MOUNT_LIMITS.railsAboveM.value, 'length')} above`,
       reading: quantity(up.railsM, 'length'),
     },
     ...(up.extensionM === null

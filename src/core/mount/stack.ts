@@ -99,7 +99,7 @@ export interface StackSum {
  * Adds a stack up, camera included: reach, widest part, gaskets, threaded joints, cable entries, holes in
  * the surface.
  */
-export function sumOf({ mounts, camera }: Stack, say: DeviceContext['say']): StackSum {
+export function sumOf({ mounts, camera }: Stack, printed: DeviceContext['printed']): StackSum {
   const openings = [...mounts, camera].flatMap((part) => part.openings)
   const { fixing } = basePart({ mounts, camera })
   return {
@@ -110,6 +110,6 @@ export function sumOf({ mounts, camera }: Stack, say: DeviceContext['say']): Sta
     entries: openings.filter(({ kind }) => ['cable entry', 'grommet seat', 'spare entry'].includes(kind))
       .length,
     holes: fixing.holes,
-    holesSay: holeWords(fixing.holes, fixing.spacingMm, (mm) => say(mm, 'size')),
+    holesSay: holeWords(fixing.holes, fixing.spacingMm, (mm) => printed(mm, 'size')),
   }
 }

@@ -17,16 +17,16 @@ export function mountTasks(context: DeviceContext): Task[] {
   ]
 }
 
-function reaching({ say, surface, mounts, camera }: DeviceContext, sight: Sight): Task {
+function reaching({ printed, surface, mounts, camera }: DeviceContext, sight: Sight): Task {
   const up = climb(sight.heightM)
   const massKg = mounts.reduce((sum, part) => sum + part.massKg, camera.massKg)
   const { ladderWindMS, overheadKg } = MOUNT_LIMITS
   return task('reach', {
     id: 'mount/reach',
     title: up.tower
-      ? `Set up the tower or lift for ${say(sight.heightM, 'length')}`
-      : `Set the ladder: foot ${say(up.footM, 'length')} out`,
-    detail: `${up.tower ? 'Too high for two-handed work from a ladder.' : `Working length ${say(up.workingLengthM, 'length')} along the ladder to the top support${up.extensionM === null ? '' : `; an extension ladder of ${say(up.extensionM, 'length')} reaches`}.`} Not above ${say(ladderWindMS.value, 'speed')} of wind.${massKg > overheadKg.value ? ` Two people: ${say(massKg, 'mass')} goes up.` : ''}`,
+      ? `Set up the tower or lift for ${printed(sight.heightM, 'length')}`
+      : `Set the ladder: foot ${printed(up.footM, 'length')} out`,
+    detail: `${up.tower ? 'Too high for two-handed work from a ladder.' : `Working length ${printed(up.workingLengthM, 'length')} along the ladder to the top support${up.extensionM === null ? '' : `; an extension ladder of ${printed(up.extensionM, 'length')} reaches`}.`} Not above ${printed(ladderWindMS.value, 'speed')} of wind.${massKg > overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''}`,
     reason: 'One out for four up; rails stand 0.9 m (3 ft) above a landing.',
     caution: surface.caution,
   })
@@ -66,8 +66,10 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
 }
 
 function fixing(context: DeviceContext, facts: MountFacts, mount: Mount): Task[] {
-  const { mounts, camera, surface, say } = context
-  const torn = mount.tethered ? [`Tether of ${say(facts.loadN, 'force')} or more to the structure above`] : []
+  const { mounts, camera, surface, printed } = context
+  const torn = mount.tethered
+    ? [`Tether of ${printed(facts.loadN, 'force')} or more to the structure above`]
+    : []
   return [
     task('fix', {
       id: 'mount/fix',

@@ -7,12 +7,12 @@ import type { DeviceContext } from './resolve'
 export function remembered<Input extends object, Result>(
   compute: (context: DeviceContext, input: Input) => Result,
 ): (context: DeviceContext, input: Input) => Result {
-  const held = new WeakMap<DeviceContext, { readonly input: Input; readonly result: Result }>()
+  const known = new WeakMap<DeviceContext, { readonly input: Input; readonly result: Result }>()
   return (context, input) => {
-    const last = held.get(context)
+    const last = known.get(context)
     if (last?.input === input) return last.result
     const result = compute(context, input)
-    held.set(context, { input, result })
+    known.set(context, { input, result })
     return result
   }
 }

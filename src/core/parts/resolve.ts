@@ -33,7 +33,7 @@ export interface DeviceContext {
   readonly things: readonly PlanThing[]
   readonly catalogue: Catalogue
   /** Prints a value in the job's units, for the sentences of findings and steps. */
-  readonly say: (value: number, kind: QuantityKind) => string
+  readonly printed: (value: number, kind: QuantityKind) => string
 }
 
 /** Values read off at the device, in metres, millimetres and volts; null while nobody has. */
@@ -132,6 +132,6 @@ export function resolve(
     measured,
     conduits,
     catalogue,
-    say: (value, kind) => print({ value, kind }, units),
+    printed: (value, kind) => print({ value, kind }, units),
   }
 }

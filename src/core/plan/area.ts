@@ -1,12 +1,12 @@
 import { z } from 'zod'
 import { LEVELS } from '../job/choices'
 import { between, keysOf } from '../job/fields'
-import { outlined, OutlineSchema, own, thingKind } from './kind'
+import { outlined, OutlineSchema, common, thingKind } from './kind'
 
 /** Ground on which a level of detail is wanted. */
 export const area = thingKind({
   schema: z.strictObject({
-    ...own,
+    ...common,
     kind: z.literal('area'),
     outline: OutlineSchema,
     level: keysOf(LEVELS),

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { own, PlanPointSchema, pointed, thingKind } from './kind'
+import { common, PlanPointSchema, pointed, thingKind } from './kind'
 
 /** Where the cables come together. */
 export const headEnd = thingKind({
-  schema: z.strictObject({ ...own, kind: z.literal('head end'), at: PlanPointSchema }),
+  schema: z.strictObject({ ...common, kind: z.literal('head end'), at: PlanPointSchema }),
   word: 'Head end',
   called: 'the head end',
   ...pointed,

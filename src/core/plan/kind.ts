@@ -19,7 +19,7 @@ export const OutlineSchema = z
   .refine((corners) => areaM2(corners) >= 0.01, 'The outline encloses nothing.')
 
 /** What every thing has. */
-export const own = { id: Id, floor: FloorSchema, name: Line }
+export const common = { id: Id, floor: FloorSchema, name: Line }
 /** What has two ends. */
 export const ends = { from: PlanPointSchema, to: PlanPointSchema }
 

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { along, distanceM, type Outline } from '../geometry'
 import { between } from '../job/fields'
-import { HeightSchema, OutlineSchema, own, PlanPointSchema, putPoint, thingKind } from './kind'
+import { HeightSchema, OutlineSchema, common, PlanPointSchema, putPoint, thingKind } from './kind'
 
 const Obstacle = z.strictObject({
-  ...own,
+  ...common,
   kind: z.literal('obstacle'),
   baseM: HeightSchema,
   heightM: between(0.05, 100, 'm'),

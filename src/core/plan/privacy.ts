@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { outlined, OutlineSchema, own, thingKind } from './kind'
+import { outlined, OutlineSchema, common, thingKind } from './kind'
 
 /** Ground on which nobody may be made out. */
 export const privacy = thingKind({
-  schema: z.strictObject({ ...own, kind: z.literal('privacy'), outline: OutlineSchema }),
+  schema: z.strictObject({ ...common, kind: z.literal('privacy'), outline: OutlineSchema }),
   word: 'Privacy area',
   called: 'a privacy area',
   ...outlined,

@@ -2,12 +2,12 @@ import { z } from 'zod'
 import { along, bearingDeg, distanceM, type Outline } from '../geometry'
 import { between } from '../job/fields'
 import { limit } from '../sources'
-import { ended, ends, own, SHORTEST_M, thingKind } from './kind'
+import { ended, ends, common, SHORTEST_M, thingKind } from './kind'
 
 export const FASCIA_M = limit('Height of a fascia above the underside of its soffit', 0.2, 'm', 'practice')
 
 const Soffit = z.strictObject({
-  ...own,
+  ...common,
   kind: z.literal('soffit'),
   /** The outer edge; the wall lies to the left of it, seen from `from` to `to`. */
   ...ends,

@@ -1,12 +1,12 @@
 import { z } from 'zod'
 import { LEVELS } from '../job/choices'
 import { between, keysOf } from '../job/fields'
-import { own, PlanPointSchema, pointed, thingKind } from './kind'
+import { common, PlanPointSchema, pointed, thingKind } from './kind'
 
 /** A point at which a level of detail is wanted. */
 export const target = thingKind({
   schema: z.strictObject({
-    ...own,
+    ...common,
     kind: z.literal('target'),
     at: PlanPointSchema,
     level: keysOf(LEVELS),

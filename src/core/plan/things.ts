@@ -79,8 +79,8 @@ const STANDING = new WeakMap<PlanThing, Occluders>()
 
 /** What of one thing blocks the view; computed once. */
 export function occluderOf(thing: PlanThing): Occluders {
-  const held = STANDING.get(thing)
-  if (held) return held
+  const known = STANDING.get(thing)
+  if (known) return known
   const pieces: StandingPieces = kindOf(thing).standing?.(thing) ?? {}
   const made = {
     uprights: (pieces.uprights ?? []).map((piece) => ({ ...piece, thing })),

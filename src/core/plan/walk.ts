@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { distanceM } from '../geometry'
-import { own, PlanPointSchema, putPoint, SHORTEST_M, thingKind } from './kind'
+import { common, PlanPointSchema, putPoint, SHORTEST_M, thingKind } from './kind'
 
 /** A path along which somebody is followed from camera to camera. */
 export const walk = thingKind({
   schema: z.strictObject({
-    ...own,
+    ...common,
     kind: z.literal('walk'),
     path: z.array(PlanPointSchema).min(2, 'A walk has at least two points.').max(200),
   }),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { between as partWay, distanceM } from '../geometry'
 import { between, Id, Line } from '../job/fields'
-import { ended, ends, HeightSchema, own, SHORTEST_M, thingKind, type UprightPiece } from './kind'
+import { ended, ends, HeightSchema, common, SHORTEST_M, thingKind, type UprightPiece } from './kind'
 
 const Opening = z.strictObject({
   id: Id,
@@ -14,7 +14,7 @@ const Opening = z.strictObject({
 })
 
 const Wall = z.strictObject({
-  ...own,
+  ...common,
   kind: z.literal('wall'),
   ...ends,
   baseM: HeightSchema,

@@ -147,7 +147,7 @@ function cableFor(part: Supply): string {
   return part.kind === 'mains' ? 'mains cable' : 'cable with power cores'
 }
 
-function mains({ say }: DeviceContext, drawing: PowerLadder): StageAssessment<PowerLadder> {
+function mains({ printed }: DeviceContext, drawing: PowerLadder): StageAssessment<PowerLadder> {
   return {
     headline: text('electrician'),
     figures: [
@@ -161,7 +161,7 @@ function mains({ say }: DeviceContext, drawing: PowerLadder): StageAssessment<Po
         short: 'electrician',
         figure: quantity(drawing.sourceV, 'voltage'),
         limit: null,
-        reason: `Isolate, lock off, prove dead; no live work. ${say(drawing.sourceV, 'voltage')} by the job: prove it with a tester.`,
+        reason: `Isolate, lock off, prove dead; no live work. ${printed(drawing.sourceV, 'voltage')} by the job: prove it with a tester.`,
         source: 'practice',
         advice:
           'A licensed person makes this joint where the law says so; local code decides box fill and earthing.',
@@ -233,7 +233,7 @@ function overData(
 }
 
 function overDataFindings(
-  { camera, say, measured }: DeviceContext,
+  { camera, printed, measured }: DeviceContext,
   part: Supply,
   needs: PoeClass | null,
   top: PoeClass,
@@ -265,7 +265,7 @@ function overDataFindings(
         short: 'too few volts',
         figure: quantity(volts, 'voltage'),
         limit: quantity(used.leastDeviceV, 'voltage'),
-        reason: `${measured.volts === null ? 'With the port at its lowest volts' : 'As measured'}, a class ${used.poeClass} device may switch off below ${say(used.leastDeviceV, 'voltage')}, whatever its watts.`,
+        reason: `${measured.volts === null ? 'With the port at its lowest volts' : 'As measured'}, a class ${used.poeClass} device may switch off below ${printed(used.leastDeviceV, 'voltage')}, whatever its watts.`,
         source: 'ieee-802-3',
         advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
       }),
@@ -306,7 +306,7 @@ function overCores(
   ohmPerM: number,
   base: Base,
 ): StageAssessment<PowerLadder> {
-  const { camera, say, measured } = context
+  const { camera, printed, measured } = context
   const [leastV, mostV] = camera.power.dcV!
   const { jointOhm, dcJoints } = POWER_LIMITS
   const circuitOhm = 2 * (ohmPerM * base.lengthM + dcJoints.value * jointOhm.value)
@@ -321,7 +321,7 @@ function overCores(
       label: measured.volts === null ? 'At the camera' : 'At the camera, as measured',
       reading: volts === null ? text('cannot start') : quantity(volts, 'voltage'),
     },
-    { label: 'Camera takes', reading: text(`${say(leastV, 'voltage')} to ${say(mostV, 'voltage')}`) },
+    { label: 'Camera takes', reading: text(`${printed(leastV, 'voltage')} to ${printed(mostV, 'voltage')}`) },
     ...(drawW === null ? [] : [{ label: 'Drawn at the supply', reading: quantity(drawW, 'power') }]),
   ]
   const when = measured.volts === null ? 'In the worst hour, infrared on.' : 'As measured at the camera.'
@@ -339,7 +339,7 @@ function overCores(
         title: 'Too few volts arrive',
         short: volts === null ? 'cannot start' : 'too few volts',
         reason: `A camera takes more current as the volts fall, so a weak run collapses at night. ${when}`,
-        advice: `Thicker cores, a shorter run, a supply nearer to it${setUp(part, camera, circuitOhm, say)}.`,
+        advice: `Thicker cores, a shorter run, a supply nearer to it${setUp(part, camera, circuitOhm, printed)}.`,
       }),
     )
   } else
@@ -359,8 +359,8 @@ function overCores(
         reason: 'By day the drop is small and the camera gets nearly all of it.',
         source: 'catalogue',
         advice: lower
-          ? `Set it to ${say(mostV, 'voltage')} or less.`
-          : `Take a supply of ${say(mostV, 'voltage')} or less.`,
+          ? `Set it to ${printed(mostV, 'voltage')} or less.`
+          : `Take a supply of ${printed(mostV, 'voltage')} or less.`,
       }),
     )
   }
@@ -386,12 +386,12 @@ function setUp(
   { adjustV, volts }: Supply,
   { power }: Camera,
   circuitOhm: number,
-  say: DeviceContext['say'],
+  printed: DeviceContext['printed'],
 ): string {
   if (adjustV === null) return ''
   const toV = Math.min(adjustV[1], power.dcV![1])
   const at = voltsAtLoad(toV, power.worstW, circuitOhm)
   return toV > volts && at !== null && at >= power.dcV![0]
-    ? `, or set the supply up to ${say(toV, 'voltage')}`
+    ? `, or set the supply up to ${printed(toV, 'voltage')}`
     : ''
 }

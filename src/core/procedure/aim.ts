@@ -3,7 +3,7 @@ import { PROCEDURE_LIMITS } from './limits'
 import { measure, task, type Task } from './task'
 
 /** What is set at the camera so that its picture becomes what was planned. */
-export function aimTasks({ device, camera, say }: DeviceContext): Task[] {
+export function aimTasks({ device, camera, printed }: DeviceContext): Task[] {
   const { sight } = device
   if (!sight) return []
   const off = PROCEDURE_LIMITS.tiltToleranceDeg.value
@@ -12,8 +12,8 @@ export function aimTasks({ device, camera, say }: DeviceContext): Task[] {
       ? [
           task('aim', {
             id: 'aim/tilt',
-            title: `Aim: tilt ${say(sight.tiltDeg, 'angle')} below level`,
-            detail: `${camera.lens.focalMm[0] === camera.lens.focalMm[1] ? '' : `Zoom to ${say(sight.focalMm, 'focal')}, then focus. `}${sight.portrait ? 'Portrait: picture turned 90°. ' : ''}Loosen the lock screws, turn, tighten.`,
+            title: `Aim: tilt ${printed(sight.tiltDeg, 'angle')} below level`,
+            detail: `${camera.lens.focalMm[0] === camera.lens.focalMm[1] ? '' : `Zoom to ${printed(sight.focalMm, 'focal')}, then focus. `}${sight.portrait ? 'Portrait: picture turned 90°. ' : ''}Loosen the lock screws, turn, tighten.`,
             reason: 'The promise of pixels at the target rests on it.',
             entry: measure('angle', 'Tilt below level', sight.tiltDeg - off, sight.tiltDeg + off),
           }),

@@ -92,8 +92,8 @@ export function withinLimits({ least, most }: Measure, value: number): boolean {
 
 /** Prints the limits of a measured step: "takes 6.0 to 12.0 mm", "at most 1.0°". */
 export function printLimits({ least, most, quantity: kind }: Measure, units: UnitSystem): string {
-  const say = (value: number) => print({ value, kind }, units)
-  if (least !== null && most !== null) return `takes ${say(least)} to ${say(most)}`
-  if (most !== null) return `at most ${say(most)}`
-  return least !== null ? `at least ${say(least)}` : 'any value'
+  const printed = (value: number) => print({ value, kind }, units)
+  if (least !== null && most !== null) return `takes ${printed(least)} to ${printed(most)}`
+  if (most !== null) return `at most ${printed(most)}`
+  return least !== null ? `at least ${printed(least)}` : 'any value'
 }

@@ -203,15 +203,15 @@ function otherFinding({ cable }: DeviceContext, run: Run): Finding {
 }
 
 function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
-  const { cable, say } = context
+  const { cable, printed } = context
   const { fixedLinkM } = ROUTE_LIMITS
   const limitM = limitOf(context, route)!
   const stranded = cable.conductor === 'stranded'
   const hot = run.usedM - run.installedM > 0.5
-  const length = `${say(run.installedM, 'length')} ${run.measured ? 'as measured' : 'installed'}`
+  const length = `${printed(run.installedM, 'length')} ${run.measured ? 'as measured' : 'installed'}`
   const kind = stranded ? ` Stranded ${cable.awg} AWG loses more, so the whole channel ends sooner.` : ''
   const reason = hot
-    ? `${length}; the warm stretches make it count as ${say(run.usedM, 'length')} at 20 °C.${kind}`
+    ? `${length}; the warm stretches make it count as ${printed(run.usedM, 'length')} at 20 °C.${kind}`
     : `${length}, slack included; cut-off and waste do not count.${kind}`
   const source = stranded || hot ? 'tia-568-heat' : fixedLinkM.source
   const common = {
@@ -226,7 +226,7 @@ function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
       verdict: 'good',
       title: stranded ? 'Within the channel' : 'Within the fixed link',
     })
-  const over = say(run.usedM - limitM, 'length')
+  const over = printed(run.usedM - limitM, 'length')
   const screened = hot && !cable.screened ? ' Screened cable loses about half as much to heat.' : ''
   return finding('route', 'length', {
     ...common,
@@ -237,7 +237,7 @@ function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
   })
 }
 
-function cordsFinding({ cable, say }: DeviceContext, route: Route, run: Run): Finding | null {
+function cordsFinding({ cable, printed }: DeviceContext, route: Route, run: Run): Finding | null {
   if (cable.kind !== 'pair' || cable.conductor === 'stranded' || run.usedM > ROUTE_LIMITS.fixedLinkM.value)
     return null
   const { cordAwg, channelM } = ROUTE_LIMITS
@@ -251,11 +251,11 @@ function cordsFinding({ cable, say }: DeviceContext, route: Route, run: Run): Fi
     limit: quantity(most, 'length'),
     reason: `Link and leads together make the channel; leads reckoned as ${cordAwg.value} AWG.`,
     source: 'tia-568-heat',
-    advice: `Take patch leads of ${say(most, 'length')} or less together.`,
+    advice: `Take patch leads of ${printed(most, 'length')} or less together.`,
   })
 }
 
-function drumFinding({ cable, say }: DeviceContext, route: Route, run: Run): Finding | null {
+function drumFinding({ cable, printed }: DeviceContext, route: Route, run: Run): Finding | null {
   if (route.leadLengthM !== null || run.cutM <= cable.drumM) return null
   return finding('route', 'drum', {
     verdict: 'stop',
@@ -263,13 +263,13 @@ function drumFinding({ cable, say }: DeviceContext, route: Route, run: Run): Fin
     short: 'longer than a drum',
     figure: quantity(run.cutM, 'cut'),
     limit: quantity(cable.drumM, 'length'),
-    reason: `${cable.name} is sold in lengths of ${say(cable.drumM, 'length')}, and a run has no joint.`,
+    reason: `${cable.name} is sold in lengths of ${printed(cable.drumM, 'length')}, and a run has no joint.`,
     source: 'catalogue',
     advice: 'Shorten the way, put a switch mid-way, or order a longer drum.',
   })
 }
 
-function heatFindings({ say }: DeviceContext, route: Route): Finding[] {
+function heatFindings({ printed }: DeviceContext, route: Route): Finding[] {
   const { hottestC } = ROUTE_LIMITS
   const hottest = route.segments.reduce((most, { temperatureC }) => Math.max(most, temperatureC), -Infinity)
   if (hottest <= hottestC.value) return []
@@ -282,12 +282,12 @@ function heatFindings({ say }: DeviceContext, route: Route): Finding[] {
       limit: quantity(hottestC.value, 'temperature'),
       reason: 'The length table ends there, and so do ordinary jackets.',
       source: hottestC.source,
-      advice: `Go round the hot space, or bring it under ${say(hottestC.value, 'temperature')}.`,
+      advice: `Go round the hot space, or bring it under ${printed(hottestC.value, 'temperature')}.`,
     }),
   ]
 }
 
-function leadFindings({ say, cable }: DeviceContext, route: Route, wayM: number): Finding[] {
+function leadFindings({ printed, cable }: DeviceContext, route: Route, wayM: number): Finding[] {
   const lead = route.leadLengthM
   if (lead === null) return []
   const common = {
@@ -305,7 +305,7 @@ function leadFindings({ say, cable }: DeviceContext, route: Route, wayM: number)
         title: 'The ready-made lead is too short',
         short: 'lead too short',
         reason: 'It is never cut or lengthened.',
-        advice: `Take a lead of ${say(wayM, 'length')} or more.`,
+        advice: `Take a lead of ${printed(wayM, 'length')} or more.`,
       }),
     ]
   }
@@ -318,8 +318,8 @@ function leadFindings({ say, cable }: DeviceContext, route: Route, wayM: number)
         title: 'The ready-made lead is much longer than its way',
         short: 'lead much too long',
         source: surplusM.source,
-        reason: `${say(surplus, 'length')} to coil: ${turns} turns of ${say(coilM.value * 1000, 'size')} across, ${say(thickMm, 'size')} thick.`,
-        advice: `Take a lead of ${say(wayM, 'length')} to ${say(wayM + surplusM.value, 'length')}, or find room for the coil where it can be reached and note the place.`,
+        reason: `${printed(surplus, 'length')} to coil: ${turns} turns of ${printed(coilM.value * 1000, 'size')} across, ${printed(thickMm, 'size')} thick.`,
+        advice: `Take a lead of ${printed(wayM, 'length')} to ${printed(wayM + surplusM.value, 'length')}, or find room for the coil where it can be reached and note the place.`,
       }),
     ]
   }
@@ -328,7 +328,7 @@ function leadFindings({ say, cable }: DeviceContext, route: Route, wayM: number)
       ...common,
       verdict: 'good',
       title: 'The ready-made lead reaches',
-      reason: `Coil ${say(surplus, 'length')} where it can be reached.`,
+      reason: `Coil ${printed(surplus, 'length')} where it can be reached.`,
     }),
   ]
 }

@@ -7,7 +7,7 @@ import { runLengths } from './route'
 
 /** The cable pulled, its length read, its loop and slack left. */
 export function routeTasks(context: DeviceContext): Task[] {
-  const { device, say, cable } = context
+  const { device, printed, cable } = context
   if (!device.route) return []
   const run = runLengths(context, device.route)
   const spaces = [...new Set(device.route.segments.map(({ space }) => space))]
@@ -19,13 +19,13 @@ export function routeTasks(context: DeviceContext): Task[] {
       id: 'route/pull',
       title:
         lead === null
-          ? `Cut ${say(run.cutM, 'cut')} of ${cable.name} and pull it`
+          ? `Cut ${printed(run.cutM, 'cut')} of ${cable.name} and pull it`
           : `Lead the ready-made cable through`,
       items: device.route.segments.map(
         (segment) =>
-          `${SPACES[segment.space].name}, ${say(segment.lengthM + Math.abs(segment.riseM), 'length')}`,
+          `${SPACES[segment.space].name}, ${printed(segment.lengthM + Math.abs(segment.riseM), 'length')}`,
       ),
-      detail: `Mark both ends ${device.mark} before you pull. Pull no harder than ${say(cable.pullN, 'force')}; bend no tighter than ${say(cable.diameterMm * cable.bendTimes, 'size')}.`,
+      detail: `Mark both ends ${device.mark} before you pull. Pull no harder than ${printed(cable.pullN, 'force')}; bend no tighter than ${printed(cable.diameterMm * cable.bendTimes, 'size')}.`,
       reason: 'Two unmarked ends at the head end cost a ladder trip.',
       caution: spaces.map((space) => SPACES[space].caution).join(' '),
       photo: 'asked',
@@ -35,7 +35,7 @@ export function routeTasks(context: DeviceContext): Task[] {
           task('pull', {
             id: 'route/length',
             title: 'Read the length off the jacket marks',
-            detail: `Planned ${say(target, 'length')} installed, slack included. Cut off the first scuffed length.`,
+            detail: `Planned ${printed(target, 'length')} installed, slack included. Cut off the first scuffed length.`,
             reason: 'The record of the run, and a check on the label.',
             entry: measure('length', 'Installed length', target - off, target + off),
             causes: { failed: 'wrong cable' },
@@ -47,7 +47,7 @@ export function routeTasks(context: DeviceContext): Task[] {
           task('pull', {
             id: 'route/drip-loop',
             title: 'Leave the drip loop and the slack',
-            detail: `${say(context.allowances.dripLoopM, 'length')} below the entry, ${say(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
+            detail: `${printed(context.allowances.dripLoopM, 'length')} below the entry, ${printed(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
             reason: 'Water follows the cable; the loop lets it drip off.',
           }),
         ]

@@ -83,11 +83,30 @@ function passes({ opening, seal, cables }: ClosedOpening, diameterMm: number): R
   return testsOf(seal.ratings)
 }
 
+/** An opening with the tests that it has passed as it is closed. */
+interface Link {
+  readonly closed: ClosedOpening
+  readonly passed: ReadonlySet<number>
+}
+
+/** How well an opening holds, what counts most first: all that is asked, then jets, then a bath. */
+const standOf = ({ closed, passed }: Link): readonly number[] => [
+  covers(passed, closed.needs) ? 1 : 0,
+  Math.max(0, ...[...passed].filter((test) => test <= 6)),
+  passed.has(7) ? 1 : 0,
+]
+
+function weaker(a: Link, b: Link): boolean {
+  const [one, other] = [standOf(a), standOf(b)]
+  const differing = one.findIndex((value, i) => value !== other[i])
+  return differing >= 0 && one[differing]! < other[differing]!
+}
+
 /** Everything `seal` has to say of one device from its record. */
 export function assessSeal(context: DeviceContext, seal: SealChoices): StageAssessment<SealChain> {
   const { cableMm, exposure, policies } = context
   const openings = closedOpenings(context, seal)
-  const links = openings.map((closed) => ({ closed, passed: passes(closed, cableMm) }))
+  const links: Link[] = openings.map((closed) => ({ closed, passed: passes(closed, cableMm) }))
   // An edge that holds what reaches it is no part of the closed chain: what gets behind it runs out below.
   const outward = links.filter(
     ({ closed, passed }) =>
@@ -95,11 +114,7 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
   )
   const edge = links.find(({ closed }) => closed.opening.kind === 'wall edge' && closed.needs.length > 0)
   const chain = common(outward.map(({ passed }) => passed))
-  const rank = ({ closed, passed }: (typeof links)[number]) =>
-    (covers(passed, closed.needs) ? 100 : 0) +
-    Math.max(0, ...[...passed].filter((test) => test <= 6)) * 2 +
-    (passed.has(7) ? 1 : 0)
-  const weakest = outward.length === 0 ? null : outward.reduce((a, b) => (rank(b) < rank(a) ? b : a))
+  const weakest = outward.length === 0 ? null : outward.reduce((a, b) => (weaker(b, a) ? b : a))
   const weakestName = weakest ? `${weakest.closed.partName}: ${weakest.closed.opening.name}` : null
   const headline = (): Reading => {
     if (weakest === null) return text('dry')
@@ -193,9 +208,9 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
  * The board's words for an opening that fails: `6.2 mm in 3.5–5 mm` where the cable does not suit, else
  * `open: cable entry`.
  */
-function whyOpen({ opening, seal }: ClosedOpening, diameterMm: number, { say }: DeviceContext): string {
+function whyOpen({ opening, seal }: ClosedOpening, diameterMm: number, { printed }: DeviceContext): string {
   if (seal?.clampMm && !grips(seal, diameterMm))
-    return `${say(diameterMm, 'size')} in ${say(seal.clampMm[0], 'size')}–${say(seal.clampMm[1], 'size')}`
+    return `${printed(diameterMm, 'size')} in ${printed(seal.clampMm[0], 'size')}–${printed(seal.clampMm[1], 'size')}`
   return `open: ${opening.kind}`
 }
 
@@ -205,7 +220,7 @@ export function greased({ policies, exposure }: Pick<DeviceContext, 'policies' |
 }
 
 function openingFindings(
-  { cableMm, exposure, say }: DeviceContext,
+  { cableMm, exposure, printed }: DeviceContext,
   closed: ClosedOpening,
   passed: ReadonlySet<number>,
 ): Finding[] {
@@ -239,7 +254,7 @@ function openingFindings(
         limit: text(needed),
         reason: `${where}. ${exposure.why}`,
         source: 'iec-60529',
-        advice: `Choose a part that closes it${opening.holeMm === null ? '' : `, for a ${say(opening.holeMm, 'size')} hole`}.`,
+        advice: `Choose a part that closes it${opening.holeMm === null ? '' : `, for a ${printed(opening.holeMm, 'size')} hole`}.`,
       }),
     ]
   }
@@ -281,7 +296,7 @@ function openingFindings(
         title: thin ? 'The cable is too thin for it' : 'The cable is too thick for it',
         short: thin ? 'cable too thin' : 'cable too thick',
         figure: quantity(cableMm, 'size'),
-        limit: text(`${say(seal.clampMm[0], 'size')} to ${say(seal.clampMm[1], 'size')}`),
+        limit: text(`${printed(seal.clampMm[0], 'size')} to ${printed(seal.clampMm[1], 'size')}`),
         reason: `${where}. ${thin ? 'Too thin leaks.' : 'Too thick tears the lip.'}`,
         source: seal.source,
         advice: 'Choose a part whose range holds this cable, or a cable of that range.',

@@ -46,9 +46,9 @@ const LOOKED = new WeakMap<Sight, { readonly from: Surroundings; readonly found:
 export function lookAround(context: DeviceContext, sight: Sight, place: Place): Around {
   const { camera, site, things, exposure, policies } = context
   const from: Surroundings = { camera, site, things, exposure, edition: policies.edition }
-  const held = LOOKED.get(sight)
-  if (held && (Object.keys(from) as (keyof Surroundings)[]).every((key) => held.from[key] === from[key]))
-    return held.found
+  const known = LOOKED.get(sight)
+  if (known && (Object.keys(from) as (keyof Surroundings)[]).every((key) => known.from[key] === from[key]))
+    return known.found
   const found = look(from, sight, place)
   LOOKED.set(sight, { from, found })
   return found

@@ -19,8 +19,8 @@ interface Extents {
 const EXTENTS = new WeakMap<Occluders, Extents>()
 
 function extentsOf(occluders: Occluders): Extents {
-  const held = EXTENTS.get(occluders)
-  if (held) return held
+  const known = EXTENTS.get(occluders)
+  if (known) return known
   const uprights = Float64Array.from(
     occluders.uprights.flatMap(({ a, b }) => [
       Math.min(a.x, b.x),

@@ -9,8 +9,8 @@ const REMEMBERED = new WeakMap<readonly PlanThing[], Map<Floor, Occluders>>()
 export function occludersOf(things: readonly PlanThing[], floor: Floor): Occluders {
   const floors = REMEMBERED.get(things) ?? new Map<Floor, Occluders>()
   REMEMBERED.set(things, floors)
-  const held = floors.get(floor)
-  if (held) return held
+  const known = floors.get(floor)
+  if (known) return known
   const made = make(things.filter((thing) => thing.floor === floor))
   floors.set(floor, made)
   return made

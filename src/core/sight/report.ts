@@ -74,9 +74,9 @@ export function judgeSurvey(
     }
   const [worst] = byGravity(unmet)
   const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
-  const say = ({ title, reason, advice }: Finding) => `${title}: ${reason} ${advice}`
+  const sentenceOf = ({ title, reason, advice }: Finding) => `${title}: ${reason} ${advice}`
   const first = worst ?? missed
-  if (first) return { sentence, next: say(first), findings }
+  if (first) return { sentence, next: sentenceOf(first), findings }
   const [look] = looks
   const next = look ? `${look.title}: ${look.reason}` : 'Every area gets what was promised for it.'
   return { sentence, next, findings }

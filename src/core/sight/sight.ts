@@ -61,7 +61,7 @@ export function proposeSight({ camera, facing, policies }: DeviceContext): Sight
 
 /** Everything `sight` has to say of one device from its record. Total for every valid input. */
 export function assessSight(context: DeviceContext, sight: Sight): StageAssessment<Elevation> {
-  const { camera, facing, policies, say } = context
+  const { camera, facing, policies, printed } = context
   const ahead = aheadOf(camera, sight)
   const { imager, halfDeg, densityPxM, inPicture, downDeg } = ahead
   const { heightM, tiltDeg, targetDistanceM, targetHeightM } = sight
@@ -90,9 +90,12 @@ export function assessSight(context: DeviceContext, sight: Sight): StageAssessme
       reading: reachReading(nearestFaceM(heightM, SIGHT_LIMITS.faceHeightM.value, tiltDeg, halfDeg)),
     },
     { label: 'Tilt that centres the target', reading: quantity(downDeg, 'angle') },
-    { label: 'Tilt it allows here', reading: text(`${say(range[0], 'angle')} to ${say(range[1], 'angle')}`) },
     {
-      label: `Walking blur at ${say(sight.shutterS, 'time')}, ${say(level.densityPxM, 'density')}`,
+      label: 'Tilt it allows here',
+      reading: text(`${printed(range[0], 'angle')} to ${printed(range[1], 'angle')}`),
+    },
+    {
+      label: `Walking blur at ${printed(sight.shutterS, 'time')}, ${printed(level.densityPxM, 'density')}`,
       reading: quantity(smearPx(sight), 'pixels'),
     },
   ]

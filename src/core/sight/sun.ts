@@ -38,8 +38,8 @@ interface SunYear {
 const YEARS = new WeakMap<Site, SunYear>()
 
 export function sunYear(site: Site): SunYear {
-  const held = YEARS.get(site)
-  if (held) return held
+  const known = YEARS.get(site)
+  if (known) return known
   const start = Date.UTC(YEAR, 0, 1)
   const positions: { readonly moment: number; readonly turn: number; readonly up: number }[] = []
   for (let step = 0; step < (365 * 1440) / STEP_MIN; step++) {
@@ -128,8 +128,8 @@ const FORMATS = new Map<string, { readonly clock: Intl.DateTimeFormat; readonly 
 
 /** Formats of a clock, made once: they are slow to make. */
 function formatsOf(timeZone: string) {
-  const held = FORMATS.get(timeZone)
-  if (held) return held
+  const known = FORMATS.get(timeZone)
+  if (known) return known
   const made = {
     clock: new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }),
     date: new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'long' }),

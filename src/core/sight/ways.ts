@@ -54,7 +54,7 @@ export function keepsToM(camera: Camera, sight: Sight): number | null {
  * null when none does.
  */
 export function focalThatReaches(
-  { camera, say }: DeviceContext,
+  { camera, printed }: DeviceContext,
   sight: Sight,
   range: Range,
   cured: Cured,
@@ -70,9 +70,9 @@ export function focalThatReaches(
       if (!cured('sight/level', { ...change, focalMm })) break
       const tilt =
         change.tiltDeg !== undefined && change.tiltDeg !== sight.tiltDeg
-          ? ` and tilt to ${say(change.tiltDeg, 'angle')}`
+          ? ` and tilt to ${printed(change.tiltDeg, 'angle')}`
           : ''
-      return `Set the lens to ${say(focalMm, 'focal')}${tilt}`
+      return `Set the lens to ${printed(focalMm, 'focal')}${tilt}`
     }
   }
   return null
@@ -82,12 +82,16 @@ export function focalThatReaches(
  * The farthest nearer distance (5 cm steps) at which the target is in the picture at its level; null when
  * there is none.
  */
-export function nearerThatReaches({ camera, say }: DeviceContext, sight: Sight, cured: Cured): string | null {
+export function nearerThatReaches(
+  { camera, printed }: DeviceContext,
+  sight: Sight,
+  cured: Cured,
+): string | null {
   for (let steps = Math.ceil(sight.targetDistanceM * 20) - 1; steps >= 6; steps--) {
     const targetDistanceM = steps / 20
     if (!serves(camera, { ...sight, targetDistanceM })) continue
     return cured('sight/level', { targetDistanceM })
-      ? `bring the target within ${say(targetDistanceM, 'length')}`
+      ? `bring the target within ${printed(targetDistanceM, 'length')}`
       : null
   }
   return null
@@ -97,7 +101,12 @@ export function nearerThatReaches({ camera, say }: DeviceContext, sight: Sight, 
  * Lowering the camera, or meeting the face farther out, so that it is no longer seen too steeply; with the
  * tilt that goes with it.
  */
-export function faceWays({ camera, say }: DeviceContext, sight: Sight, range: Range, cured: Cured): string[] {
+export function faceWays(
+  { camera, printed }: DeviceContext,
+  sight: Sight,
+  range: Range,
+  cured: Cured,
+): string[] {
   const slope = Math.tan((SIGHT_LIMITS.faceAngleDeg.value * Math.PI) / 180)
   const lower = Math.floor((sight.targetHeightM + sight.targetDistanceM * slope) * 20) / 20
   const farther = Math.ceil(((sight.heightM - sight.targetHeightM) / slope) * 20) / 20
@@ -105,11 +114,11 @@ export function faceWays({ camera, say }: DeviceContext, sight: Sight, range: Ra
     const tiltDeg = centredTiltDeg(aheadOf(camera, { ...sight, ...change }), range)
     if (cured('sight/face-angle', change)) return [words]
     return cured('sight/face-angle', { ...change, tiltDeg })
-      ? [`${words} and tilt to ${say(tiltDeg, 'angle')}`]
+      ? [`${words} and tilt to ${printed(tiltDeg, 'angle')}`]
       : []
   }
   return [
-    ...(lower >= 0.3 ? tried({ heightM: lower }, `Lower the camera to ${say(lower, 'length')}`) : []),
-    ...tried({ targetDistanceM: farther }, `meet the face from ${say(farther, 'length')}`),
+    ...(lower >= 0.3 ? tried({ heightM: lower }, `Lower the camera to ${printed(lower, 'length')}`) : []),
+    ...tried({ targetDistanceM: farther }, `meet the face from ${printed(farther, 'length')}`),
   ]
 }

@@ -86,7 +86,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
     ...(pair && cable.awg !== null && run.installedM > 0
       ? [
           {
-            label: `A pair’s loop should read, ${context.say(run.meanC, 'temperature')}`,
+            label: `A pair’s loop should read, ${context.printed(run.meanC, 'temperature')}`,
             reading: quantity(pairLoopOhm(cable.awg, run.installedM, run.meanC), 'resistance' as const),
           },
           {
@@ -115,7 +115,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
         title: 'Both ends suit the cable',
         figure: quantity(grippedMm(context), 'size'),
         limit: text(
-          `${context.say(camera.jacketMm[0], 'size')} to ${context.say(camera.jacketMm[1], 'size')}`,
+          `${context.printed(camera.jacketMm[0], 'size')} to ${context.printed(camera.jacketMm[1], 'size')}`,
         ),
         reason: `${camera.name} at the camera, ${head.name.toLowerCase()} at the head end.`,
         source: 'catalogue',
@@ -147,7 +147,7 @@ function matchFindings(
   connector: Connector,
   end: 'camera end' | 'head end',
 ): Finding[] {
-  const { cable, policies, say } = context
+  const { cable, policies, printed } = context
   const fittingMm = grippedMm(context)
   const key = (what: string) => `${what}:${end === 'camera end' ? 'camera' : 'head'}`
   const stop = (
@@ -200,8 +200,8 @@ function matchFindings(
     return stop(
       'jacket',
       'The jacket does not fit the strain relief',
-      say(fittingMm, 'size'),
-      `${say(connector.jacketMm[0], 'size')} to ${say(connector.jacketMm[1], 'size')}`,
+      printed(fittingMm, 'size'),
+      `${printed(connector.jacketMm[0], 'size')} to ${printed(connector.jacketMm[1], 'size')}`,
       'The plug must hold the jacket, not the wires.',
       'Take a plug of the cable’s size.',
     )

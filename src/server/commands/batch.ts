@@ -189,8 +189,8 @@ function keepCommands(db: Db, log: readonly Said[], revision: number): void {
 export function load(db: Db, id: string): Stored | null {
   const revision = revisionOf(db, id)
   if (revision === null) return null
-  const held = heldBy(db).get(id)
-  if (held?.revision === revision) return held
+  const known = heldBy(db).get(id)
+  if (known?.revision === revision) return known
   const stored = loadJob(db, id)
   if (stored) heldBy(db).set(id, stored)
   return stored
@@ -200,12 +200,12 @@ export function load(db: Db, id: string): Stored | null {
 const HELD = new WeakMap<Db, Map<string, Stored>>()
 
 function heldBy(db: Db): Map<string, Stored> {
-  let held = HELD.get(db)
-  if (!held) {
-    held = new Map<string, Stored>()
-    HELD.set(db, held)
+  let known = HELD.get(db)
+  if (!known) {
+    known = new Map<string, Stored>()
+    HELD.set(db, known)
   }
-  return held
+  return known
 }
 
 function pictureIn(command: Command): { readonly sha256: string; readonly path: string } | null {

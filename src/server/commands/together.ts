@@ -47,8 +47,8 @@ function answerAll(db: Db, batch: readonly Asked[]): void {
       if (batch.length === 1) return reject(error)
       try {
         resolve(applyBatch(db, commands))
-      } catch (own) {
-        reject(own)
+      } catch (failed) {
+        reject(failed)
       }
     }
   }

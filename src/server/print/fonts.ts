@@ -14,8 +14,8 @@ export interface Fonts {
 const unpacked = new Map<number, Uint8Array>()
 
 function font(weight: 400 | 600): Uint8Array {
-  const held = unpacked.get(weight)
-  if (held) return held
+  const known = unpacked.get(weight)
+  if (known) return known
   const path = join(
     /* turbopackIgnore: true */ process.cwd(),
     `node_modules/@fontsource/barlow/files/barlow-latin-${weight}-normal.woff`,

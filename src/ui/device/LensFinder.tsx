@@ -34,7 +34,7 @@ export function LensFinder({
     device.cameraId,
     lensQuestion(sight, tiltRangeDeg, job.units, what),
   )
-  const [own, ...others] = answers
+  const [first, ...others] = answers
   const shown = others.filter(({ verdict }) => all || verdict === 'good')
   return (
     <Stack gap={2}>
@@ -49,12 +49,12 @@ export function LensFinder({
           onChoose={setWhat}
         />
       ) : null}
-      {own ? (
+      {first ? (
         <Box borderTopWidth="1px" borderColor="rule" pt={2}>
           <Text>
-            <strong>{own.name}</strong> {own.verdict === 'good' ? '✓' : '■'} {own.says}
+            <strong>{first.name}</strong> {first.verdict === 'good' ? '✓' : '■'} {first.says}
           </Text>
-          {own.setMm !== null ? (
+          {first.setMm !== null ? (
             <HStack mt={1} flexWrap="wrap">
               <Button
                 size="sm"
@@ -63,15 +63,15 @@ export function LensFinder({
                 colorPalette="inky"
                 onClick={() =>
                   onSet({
-                    focalMm: own.setMm!,
-                    tiltDeg: Math.round(own.tiltDeg * 2) / 2,
+                    focalMm: first.setMm!,
+                    tiltDeg: Math.round(first.tiltDeg * 2) / 2,
                     ...(sight.place
-                      ? { place: { ...sight.place, panDeg: Math.round(own.panDeg * 2) / 2 } }
+                      ? { place: { ...sight.place, panDeg: Math.round(first.panDeg * 2) / 2 } }
                       : {}),
                   })
                 }
               >
-                Set {print({ value: own.setMm, kind: 'focal' }, job.units)} and aim at it
+                Set {print({ value: first.setMm, kind: 'focal' }, job.units)} and aim at it
               </Button>
             </HStack>
           ) : null}

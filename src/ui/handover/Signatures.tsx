@@ -20,7 +20,7 @@ export function Signatures({ deviceId }: { deviceId: string | null }) {
   const assessment = useAssessed()
   const [name, setName] = useState('')
   const [error, setError] = useState<string | null>(null)
-  const own = job.signed.filter((record) => record.deviceId === deviceId)
+  const signed = job.signed.filter((record) => record.deviceId === deviceId)
   const sign = async () => {
     if (name.trim() === '') return setError('Write who signs.')
     const facts = sealed(
@@ -38,8 +38,8 @@ export function Signatures({ deviceId }: { deviceId: string | null }) {
       <Heading as="h2" fontSize="md" mb={2}>
         Signed
       </Heading>
-      {own.length === 0 ? <Text color="soft">Nobody has signed yet.</Text> : null}
-      {own.map((record) => (
+      {signed.length === 0 ? <Text color="soft">Nobody has signed yet.</Text> : null}
+      {signed.map((record) => (
         <Signed key={record.id} record={record} />
       ))}
       <HStack className="no-print" align="end" gap={3} mt={3} flexWrap="wrap">

@@ -91,9 +91,9 @@ export class Replica {
   /** Commands of this page that the server has applied: they stay shown until the copy holds them. */
   private land(commands: readonly Command[], revisions: Readonly<Record<string, number>>): void {
     const revision = revisions[this.jobId]
-    const own = commands.filter(({ jobId }) => jobId === this.jobId)
-    if (revision === undefined || own.length === 0) return
-    this.landing = [...this.landing, ...own.map((command) => ({ command, revision }))]
+    const landed = commands.filter(({ jobId }) => jobId === this.jobId)
+    if (revision === undefined || landed.length === 0) return
+    this.landing = [...this.landing, ...landed.map((command) => ({ command, revision }))]
     this.reckon()
     this.catchUp(revision)
   }

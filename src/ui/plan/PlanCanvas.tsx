@@ -113,20 +113,29 @@ export const PlanCanvas = memo(function PlanCanvas({
   )
   const { hover } = hand
 
-  const own = selectedDevice ? (cameras.find(({ deviceId }) => deviceId === selectedDevice.id) ?? null) : null
+  const lone = selectedDevice
+    ? (cameras.find(({ deviceId }) => deviceId === selectedDevice.id) ?? null)
+    : null
   const footprint = useMemo(() => {
-    if (!own) return null
+    if (!lone) return null
     const corner = [toPlan(view, [0, height]), toPlan(view, [width, 0])] as const
     const grid = gridOver(
       { left: corner[0].x, right: corner[1].x, bottom: corner[0].y, top: corner[1].y },
       Math.max(0.1, 2 / view.perMetre),
     )
     const density = new Float32Array(grid.columns * grid.rows)
-    eachSeen(own.eye, occludersOf(job.things, floor), grid, planeM, scratchFor(grid), (cell, pxM, hidden) => {
-      if (!hidden) density[cell] = pxM
-    })
+    eachSeen(
+      lone.eye,
+      occludersOf(job.things, floor),
+      grid,
+      planeM,
+      scratchFor(grid),
+      (cell, pxM, hidden) => {
+        if (!hidden) density[cell] = pxM
+      },
+    )
     return { grid, canvas: paint(grid, density, densityBands(job.policies.edition, shades), 0.82) }
-  }, [own, view, width, height, job.things, floor, planeM, job.policies.edition, shades])
+  }, [lone, view, width, height, job.things, floor, planeM, job.policies.edition, shades])
 
   const alone = layer === 'density' ? footprint : null
   // What lies off the window need not be drawn: a plan may hold thousands of walls.
@@ -186,7 +195,7 @@ export const PlanCanvas = memo(function PlanCanvas({
           selectedId={selectedDevice?.id ?? null}
           halfFov={halfFov}
           verdict={verdict}
-          nearEdge={own ? nearEdge(own.eye, 0) : []}
+          nearEdge={lone ? nearEdge(lone.eye, 0) : []}
           infraredM={
             selectedDevice ? (CATALOGUE.cameras.get(selectedDevice.cameraId)?.infraredReachM ?? 0) : 0
           }

@@ -2,7 +2,7 @@
 
 import { Box, Button, Flex, Heading, HStack, Progress, Stack, Text } from '@chakra-ui/react'
 import dynamic from 'next/dynamic'
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
@@ -23,7 +23,10 @@ import { Sentence } from '../kit/Page'
 import { Ask } from './Ask'
 import { BackgroundPanel } from './BackgroundPanel'
 import { DeviceForm } from './DeviceForm'
-import { useEditor, type Editor } from './editor'
+import { useEditor } from './editor'
+import { Fold } from './Fold'
+import { pressOn, type Keyboard } from './keys'
+import { OnIt } from './OnIt'
 import type { SurveyLayer } from './GroundLayer'
 import { Legend } from './Legend'
 import { PositionHelper } from './PositionHelper'
@@ -32,7 +35,6 @@ import { ThingForm } from './ThingForm'
 import { LayerChoice, ToolHelp, Tools } from './Tools'
 import { WalkPanel } from './WalkPanel'
 import { useSurvey, warm } from './worker'
-import { moved, nameOf, wordOf } from '@/core/plan'
 
 /** Fetches the sheet; without signal since the job was opened, what stands in its place says so. */
 const fetchSheet = () =>
@@ -141,12 +143,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
         </Sentence>
         <Tools editor={editor} />
         <ToolHelp editor={editor} lengthField={lengthField} />
-        <Sheet
-          editor={editor}
-          pinned={pinned}
-          setPinned={(point) => onAsk(point, true)}
-          lengthField={lengthField}
-        >
+        <Sheet keyboard={{ editor, pinned, setPinned: (point) => onAsk(point, true), lengthField }}>
           {(width, height) => (
             <PlanCanvas
               editor={editor}
@@ -261,94 +258,15 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   )
 }
 
-function Fold({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box as="details" borderTopWidth="1px" borderColor="rule" pt={1}>
-      <Heading as="summary" fontSize="md" cursor="pointer" minH="44px" display="flex" alignItems="center">
-        {title}
-      </Heading>
-      <Box pb={2}>{children}</Box>
-    </Box>
-  )
-}
-
-/** Everything on the floor as a list: the way to select without pointing. */
-function OnIt({ editor: { job, floor, selection, select, setTool } }: { editor: Editor }) {
-  const here = job.things.filter((thing) => thing.floor === floor)
-  const off = job.devices.filter(({ sight }) => !sight?.place)
-  const on = job.devices.filter(({ sight }) => sight?.place?.floor === floor)
-  const row = (id: string, is: 'thing' | 'device', label: string, kind: string) => (
-    <Button
-      key={id}
-      display="flex"
-      w="100%"
-      justifyContent="space-between"
-      minH="44px"
-      px={2}
-      variant={selection?.id === id ? 'solid' : 'ghost'}
-      colorPalette="inky"
-      fontWeight={400}
-      aria-pressed={selection?.id === id}
-      onClick={() => {
-        setTool({ does: 'select' })
-        select(selection?.id === id ? null : { is, id })
-      }}
-    >
-      <Text as="span" truncate>
-        {label}
-      </Text>
-      <Text as="span" opacity={0.75} fontSize="sm">
-        {kind}
-      </Text>
-    </Button>
-  )
-  return (
-    <Box>
-      <Fold title={`Devices: ${on.length} here${off.length > 0 ? `, ${off.length} not placed` : ''}`}>
-        {on.map(({ id, mark, name }) => row(id, 'device', `${mark} ${name}`, ''))}
-        {off.map(({ id, mark, name }) => (
-          <HStack key={id} justify="space-between" px={2} minH="44px">
-            <Text truncate>
-              {mark} {name}
-            </Text>
-            <Button
-              size="sm"
-              minH="44px"
-              variant="outline"
-              colorPalette="inky"
-              onClick={() => setTool({ does: 'place', deviceId: id })}
-            >
-              Place
-            </Button>
-          </HStack>
-        ))}
-      </Fold>
-      <Fold title={`Drawn: ${here.length}`}>
-        {here.map((thing) => row(thing.id, 'thing', nameOf(thing), wordOf(thing)))}
-      </Fold>
-    </Box>
-  )
-}
-
 interface SheetProps {
-  readonly editor: Editor
-  readonly pinned: PlanPoint | null
-  readonly setPinned: (at: PlanPoint) => void
-  readonly lengthField: React.RefObject<HTMLInputElement | null>
+  readonly keyboard: Keyboard
   readonly children: (width: number, height: number) => ReactNode
-}
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
 }
 
 /**
  * The sheet the plan lies on: as wide as there is room, with the keyboard's way of doing what a hand does.
  */
-function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps) {
+function Sheet({ keyboard, children }: SheetProps) {
   const box = useRef<HTMLDivElement>(null)
   const [size, setSize] = useState<readonly [number, number]>([0, 0])
   useEffect(() => {
@@ -369,79 +287,6 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
     return () => watch.disconnect()
   }, [])
 
-  const press = (event: KeyboardEvent) => {
-    const { job, selection, commit, tool, draft, setDraft, setTool, finish, select, undo, redo } = editor
-    const used = () => {
-      event.preventDefault()
-      event.stopPropagation()
-    }
-    const stepM = (job.units === 'metric' ? 0.1 : 0.0762) * (event.shiftKey ? 10 : 1)
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-      used()
-      return void (event.shiftKey ? redo : undo)?.()
-    }
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y') {
-      used()
-      return void redo?.()
-    }
-    if (event.ctrlKey || event.metaKey || event.altKey) return
-    if (event.key === 'Escape') {
-      used()
-      if (tool.does === 'select') select(null)
-      else setTool({ does: 'select' })
-    } else if (event.key === 'Enter' && tool.does === 'draw') {
-      used()
-      if (draft.length > 1) void finish()
-      else setTool({ does: 'select' })
-    } else if (event.key === 'Backspace' && draft.length > 0) {
-      used()
-      setDraft(draft.slice(0, -1))
-    } else if (/^[\d.]$/.test(event.key) && draft.length > 0) {
-      lengthField.current?.focus() // the key that was pressed is typed there
-    } else if (ARROWS[event.key]) {
-      used()
-      const [dx, dy] = ARROWS[event.key]!
-      const thing = selection?.is === 'thing' ? job.things.find(({ id }) => id === selection.id) : undefined
-      const device =
-        selection?.is === 'device' ? job.devices.find(({ id }) => id === selection.id) : undefined
-      if (thing) void commit({ type: 'putThing', thing: moved(thing, dx * stepM, dy * stepM) })
-      else if (device?.sight?.place)
-        void commit({
-          type: 'setPlan',
-          deviceId: device.id,
-          plan: {
-            sight: {
-              ...device.sight,
-              place: {
-                ...device.sight.place,
-                x: device.sight.place.x + dx * stepM,
-                y: device.sight.place.y + dy * stepM,
-              },
-            },
-          },
-        })
-      else setPinned({ x: (pinned?.x ?? 0) + dx * stepM * 5, y: (pinned?.y ?? 0) + dy * stepM * 5 })
-    } else if ((event.key === '[' || event.key === ']') && selection?.is === 'device') {
-      const device = job.devices.find(({ id }) => id === selection.id)
-      if (!device?.sight?.place) return
-      used()
-      const turn = (event.key === '[' ? -1 : 1) * (event.shiftKey ? 10 : 1)
-      void commit({
-        type: 'setPlan',
-        deviceId: device.id,
-        plan: {
-          sight: {
-            ...device.sight,
-            place: { ...device.sight.place, panDeg: (device.sight.place.panDeg + turn + 360) % 360 },
-          },
-        },
-      })
-    } else if (event.key === 'Delete' && selection?.is === 'thing') {
-      used()
-      void commit({ type: 'removeThing', thingId: selection.id })
-      select(null)
-    }
-  }
   return (
     <Box
       ref={box}
@@ -454,7 +299,7 @@ function Sheet({ editor, pinned, setPinned, lengthField, children }: SheetProps)
       tabIndex={0}
       role="application"
       aria-label="Site plan. Arrow keys move what is selected, or the point that is asked about; [ and ] turn a device; Delete removes; Ctrl Z undoes."
-      onKeyDown={press}
+      onKeyDown={(event) => pressOn(keyboard, event)}
       _focusVisible={{ outline: '2px solid', outlineColor: 'copper.fg' }}
     >
       {size[0] > 0 ? children(...size) : <Box h="320px" />}

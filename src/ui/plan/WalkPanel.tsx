@@ -88,20 +88,20 @@ export function WalkPanel({
     () => (index: number | null) => onAt(index === null ? null : (walked.at[index] ?? null)),
     [onAt, walked],
   )
-  const say = (value: number, kind: 'length' | 'density' | 'angle' | 'pixels') =>
+  const printed = (value: number, kind: 'length' | 'density' | 'angle' | 'pixels') =>
     print({ value, kind }, job.units)
   const total = walked.timesS.at(-1) ?? 0
   const unseen = walked.gaps.reduce((sum, { fromS, toS }) => sum + toS - fromS, 0)
   return (
     <Box as="section" mt={4} aria-label={`Walk ${thing.name}`}>
       <Heading as="h2" fontSize="md" borderBottomWidth="1.5px" borderColor="ink" pb={1} mb={2}>
-        {thing.name}: {say(walked.lengthM, 'length')} in {total.toFixed(0)} s
+        {thing.name}: {printed(walked.lengthM, 'length')} in {total.toFixed(0)} s
       </Heading>
       <Text mb={2}>
         {walked.cameras.length === 0 ? 'Nobody sees any of it.' : null}
         {walked.cameras.length > 0 && walked.gaps.length === 0 ? 'Seen all the way.' : null}
         {walked.cameras.length > 0 && walked.gaps.length > 0
-          ? `Out of everybody’s view for ${unseen.toFixed(1)} s: ${walked.gaps.map(({ fromS, toS, lengthM }) => `${fromS.toFixed(1)} to ${toS.toFixed(1)} s (${say(lengthM, 'length')})`).join(', ')}.`
+          ? `Out of everybody’s view for ${unseen.toFixed(1)} s: ${walked.gaps.map(({ fromS, toS, lengthM }) => `${fromS.toFixed(1)} to ${toS.toFixed(1)} s (${printed(lengthM, 'length')})`).join(', ')}.`
           : null}
       </Text>
       {walked.cameras.length > 0 ? (
@@ -110,7 +110,7 @@ export function WalkPanel({
             option={option}
             height={240}
             onPoint={onPoint}
-            says={`Density at the face against time. ${walked.cameras.map(({ mark, bestPxM }) => `${mark} at best ${say(bestPxM, 'density')}`).join(', ')}.`}
+            says={`Density at the face against time. ${walked.cameras.map(({ mark, bestPxM }) => `${mark} at best ${printed(bestPxM, 'density')}`).join(', ')}.`}
           />
           <Table.ScrollArea tabIndex={0} role="region" aria-label="Cameras on the walk">
             <Table.Root
@@ -136,10 +136,10 @@ export function WalkPanel({
                         mark,
                         `${inViewS.toFixed(1)} s`,
                         `${facingS.toFixed(1)} s`,
-                        say(bestPxM, 'density'),
+                        printed(bestPxM, 'density'),
                         levelName(bestLevel),
-                        say(faceAngleDeg, 'angle'),
-                        say(blurPx, 'pixels'),
+                        printed(faceAngleDeg, 'angle'),
+                        printed(blurPx, 'pixels'),
                       ].map((cell, i) => (
                         <Table.Cell key={i} ps={1}>
                           {cell}

@@ -68,15 +68,15 @@ export function usePositions(): Working<readonly Position[]> & {
   })
   const turn = useRef(0)
   const ask = (question: PositionQuestion) => {
-    const own = ++turn.current
+    const thisTurn = ++turn.current
     set({ result: null, progress: 0, failed: false })
     worker()
       .positions(
         question,
-        proxy((progress: number) => turn.current === own && set((now) => ({ ...now, progress }))),
+        proxy((progress: number) => turn.current === thisTurn && set((now) => ({ ...now, progress }))),
       )
-      .then((result) => turn.current === own && set({ result, progress: null, failed: false }))
-      .catch(() => turn.current === own && set({ result: null, progress: null, failed: true }))
+      .then((result) => turn.current === thisTurn && set({ result, progress: null, failed: false }))
+      .catch(() => turn.current === thisTurn && set({ result: null, progress: null, failed: true }))
   }
   const cancel = () => {
     turn.current++

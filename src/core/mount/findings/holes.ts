@@ -19,7 +19,7 @@ export function holeFindings(context: DeviceContext, mount: Mount, facts: MountF
   ].filter((one) => one !== null)
 }
 
-function coverFinding({ say }: DeviceContext, { base, cableHoleMm }: MountFacts): Finding | null {
+function coverFinding({ printed }: DeviceContext, { base, cableHoleMm }: MountFacts): Finding | null {
   const { coverMm } = MOUNT_LIMITS
   if (cableHoleMm + 2 * coverMm.value <= base.baseMm) return null
   return finding('mount', 'hole-cover', {
@@ -28,14 +28,14 @@ function coverFinding({ say }: DeviceContext, { base, cableHoleMm }: MountFacts)
     short: 'hole not covered',
     figure: quantity(cableHoleMm, 'size'),
     limit: quantity(Math.max(0, base.baseMm - 2 * coverMm.value), 'size'),
-    reason: `${base.name} is ${say(base.baseMm, 'size')} across and must cover the hole by ${say(coverMm.value, 'size')} all round.`,
+    reason: `${base.name} is ${printed(base.baseMm, 'size')} across and must cover the hole by ${printed(coverMm.value, 'size')} all round.`,
     source: coverMm.source,
     advice: 'Let less pass the hole, or take a larger base.',
   })
 }
 
 function leadFinding(
-  { say, device, cable, units }: DeviceContext,
+  { printed, device, cable, units }: DeviceContext,
   mount: Mount,
   { cableHoleMm }: MountFacts,
 ): Finding | null {
@@ -47,7 +47,7 @@ function leadFinding(
     short: 'plug does not pass',
     figure: quantity(cableHoleMm, 'size'),
     limit: quantity(plugHoleMm.value, 'size'),
-    reason: `A ready-made lead has its plug on; the hole is for ${say(cable.diameterMm, 'size')} of cable.`,
+    reason: `A ready-made lead has its plug on; the hole is for ${printed(cable.diameterMm, 'size')} of cable.`,
     source: plugHoleMm.source,
     advice: `Drill ${printBit(plugHoleMm.value, 'clear', units)}.`,
   })
@@ -66,7 +66,7 @@ const EDGE_RULES: Partial<
 }
 
 function edgeFinding(
-  { surface, say }: DeviceContext,
+  { surface, printed }: DeviceContext,
   { edgeMm }: Mount,
   { fixing }: MountFacts,
 ): Finding | null {
@@ -81,16 +81,16 @@ function edgeFinding(
     short: 'too near the edge',
     figure: quantity(edgeMm, 'size'),
     limit: quantity(leastMm, 'size'),
-    reason: `${rule.limit.value} times ${say(acrossMm, 'size')}: nearer, the ${rule.breaks}.`,
+    reason: `${rule.limit.value} times ${printed(acrossMm, 'size')}: nearer, the ${rule.breaks}.`,
     source: rule.limit.source,
-    advice: `Move it ${say(leastMm - edgeMm, 'size')} away from the edge or joint.`,
+    advice: `Move it ${printed(leastMm - edgeMm, 'size')} away from the edge or joint.`,
   })
 }
 
 const UNDRILLED: readonly Holding[] = ['pole', 'box']
 
 function slotFinding(
-  { surface, say }: DeviceContext,
+  { surface, printed }: DeviceContext,
   { slotMm }: Mount,
   { cableHoleMm }: MountFacts,
 ): Finding | null {
@@ -103,14 +103,14 @@ function slotFinding(
     short: 'hole meets a slot',
     figure: quantity(slotMm, 'size'),
     limit: quantity(leastMm, 'size'),
-    reason: `The hole is ${say(cableHoleMm, 'size')} across and wants ${say(holeToSlotMm.value, 'size')} of material round it.`,
+    reason: `The hole is ${printed(cableHoleMm, 'size')} across and wants ${printed(holeToSlotMm.value, 'size')} of material round it.`,
     source: holeToSlotMm.source,
-    advice: `Turn or shift the base by ${say(leastMm - slotMm, 'size')}, or let less pass the hole.`,
+    advice: `Turn or shift the base by ${printed(leastMm - slotMm, 'size')}, or let less pass the hole.`,
   })
 }
 
 function leftFinding(
-  { surface, say }: DeviceContext,
+  { surface, printed }: DeviceContext,
   { base, cableHoleMm, fixing }: MountFacts,
 ): Finding | null {
   const nearMm = nearestFixingMm(base.fixing.holes, base.fixing.spacingMm)
@@ -125,7 +125,7 @@ function leftFinding(
     short: 'hole near a fixing',
     figure: quantity(Math.max(0, leftMm), 'size'),
     limit: quantity(leastMm, 'size'),
-    reason: `Between a ${say(cableHoleMm, 'size')} hole in the middle and the nearest fixing.`,
+    reason: `Between a ${printed(cableHoleMm, 'size')} hole in the middle and the nearest fixing.`,
     source: holeToFixing.source,
     advice: 'Let less pass the hole, drill it off the middle where the base allows, or take a larger base.',
   })

@@ -29,10 +29,14 @@ function firstToFail({ overturning, topFixings }: MountFacts): string {
   return topFixings === 1 ? 'The top one fails' : `The ${topFixings} top ones fail`
 }
 
-function basisOf({ say }: DeviceContext, mount: Mount, { fixing, isScrew, wood, wet }: MountFacts): string {
+function basisOf(
+  { printed }: DeviceContext,
+  mount: Mount,
+  { fixing, isScrew, wood, wet }: MountFacts,
+): string {
   if (mount.makersPullN !== null) return 'maker’s figure entered for this job'
   if (!isScrew) return fixing.basis.toLowerCase()
-  const thread = say(Math.min(mount.threadInWoodMm, fixing.threadMm), 'size')
+  const thread = printed(Math.min(mount.threadInWoodMm, fixing.threadMm), 'size')
   return `${fixing.name}, ${thread} of thread in ${wood.name.toLowerCase()}${wet ? ', wet' : ''}`
 }
 
@@ -42,7 +46,7 @@ function weightFinding(
   facts: MountFacts,
   advise: (id: string) => string,
 ): Finding {
-  const { say } = context
+  const { printed } = context
   const { fixing, overturning, usedByWeight } = facts
   const how = overturning
     ? 'The weight × 4 pulls the top fixings out of the wall.'
@@ -66,7 +70,7 @@ function weightFinding(
   }
   const together =
     facts.shearN > 0 && facts.pullN <= facts.capacityN
-      ? `: pull and ${say(facts.shearN, 'force')} across it together use up ${percent} %`
+      ? `: pull and ${printed(facts.shearN, 'force')} across it together use up ${percent} %`
       : ''
   return finding('mount', 'load', {
     ...common,
@@ -79,7 +83,7 @@ function weightFinding(
 }
 
 function windFinding(
-  { say, windMS }: DeviceContext,
+  { printed, windMS }: DeviceContext,
   facts: MountFacts,
   advise: (id: string) => string,
 ): Finding | null {
@@ -91,14 +95,14 @@ function windFinding(
     short: 'too weak for wind',
     figure: quantity(facts.blown.pullN, 'force'),
     limit: quantity(facts.blown.capacityN, 'force'),
-    reason: `${say(windMS, 'speed')} pushes with ${say(facts.windN, 'force')}; ${windAllowable.value} % of it and the weight pull the worst fixing. ${firstToFail(facts)} first.`,
+    reason: `${printed(windMS, 'speed')} pushes with ${printed(facts.windN, 'force')}; ${windAllowable.value} % of it and the weight pull the worst fixing. ${firstToFail(facts)} first.`,
     source: 'asce-7',
     advice: advise('mount/wind'),
   })
 }
 
 function threadFinding(
-  { say }: DeviceContext,
+  { printed }: DeviceContext,
   { threadInWoodMm }: Mount,
   { fixing }: MountFacts,
 ): Finding | null {
@@ -108,7 +112,7 @@ function threadFinding(
   const rule = fixing.kind === 'lag screw' ? lagThread : screwThread
   const advice =
     fixing.threadMm >= least
-      ? `Bring at least ${say(least, 'size')} of its thread into solid wood.`
+      ? `Bring at least ${printed(least, 'size')} of its thread into solid wood.`
       : 'Take a longer screw.'
   return finding('mount', 'thread', {
     verdict: 'stop',

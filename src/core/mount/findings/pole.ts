@@ -38,7 +38,7 @@ export function onPole(
 }
 
 export function poleFigures(
-  { say, device }: DeviceContext,
+  { printed, device }: DeviceContext,
   mount: Mount,
   on: OnPole | null,
   banded: boolean,
@@ -52,7 +52,7 @@ export function poleFigures(
   return [
     ...band,
     {
-      label: `Leans in steady ${say(MOUNT_LIMITS.pictureWindMS.value, 'speed')}, in the picture`,
+      label: `Leans in steady ${printed(MOUNT_LIMITS.pictureWindMS.value, 'speed')}, in the picture`,
       reading: quantity(on.leanPx, 'pixels'),
     },
     { label: '· at the lens', reading: quantity(on.bent.deflectionM * 1000, 'size') },
@@ -92,7 +92,7 @@ export function poleFindings(context: DeviceContext, mount: Mount, on: OnPole | 
   ].filter((one) => one !== null)
 }
 
-function bandFinding({ say, catalogue }: DeviceContext, { fixingId }: Mount, pole: Pole): Finding | null {
+function bandFinding({ printed, catalogue }: DeviceContext, { fixingId }: Mount, pole: Pole): Finding | null {
   const goesRound = (range: readonly [number, number]) =>
     pole.diameterMm >= range[0] && pole.diameterMm <= range[1]
   const band = catalogue.fixings.get(fixingId)?.bandMm
@@ -103,14 +103,14 @@ function bandFinding({ say, catalogue }: DeviceContext, { fixingId }: Mount, pol
     title: 'The band does not go round this pole',
     short: 'band does not fit',
     figure: quantity(pole.diameterMm, 'size'),
-    limit: text(`${say(band[0], 'size')} to ${say(band[1], 'size')}`),
+    limit: text(`${printed(band[0], 'size')} to ${printed(band[1], 'size')}`),
     reason: 'A band outside its range slips or does not close.',
     source: 'catalogue',
     advice: other ? `Take ${other.name}.` : 'Bolt through the pole, or join two bands as their maker allows.',
   })
 }
 
-function aboveFinding({ say }: DeviceContext, { pole, cameraM }: OnPole): Finding | null {
+function aboveFinding({ printed }: DeviceContext, { pole, cameraM }: OnPole): Finding | null {
   if (cameraM <= pole.heightM) return null
   return finding('mount', 'above-pole', {
     verdict: 'stop',
@@ -120,18 +120,18 @@ function aboveFinding({ say }: DeviceContext, { pole, cameraM }: OnPole): Findin
     limit: quantity(pole.heightM, 'length'),
     reason: 'There is nothing to band it to that high.',
     source: 'physics',
-    advice: `Hang the lens at ${say(pole.heightM, 'length')} or lower, or measure the pole again.`,
+    advice: `Hang the lens at ${printed(pole.heightM, 'length')} or lower, or measure the pole again.`,
   })
 }
 
-function leanFinding({ say, camera, device }: DeviceContext, { leanPx, bent }: OnPole): Finding | null {
+function leanFinding({ printed, camera, device }: DeviceContext, { leanPx, bent }: OnPole): Finding | null {
   const { shakePx, pictureWindMS } = MOUNT_LIMITS
   if (leanPx <= shakePx.value) return null
   const [shortest] = camera.lens.focalMm
   const calm = (device.sight!.focalMm * shakePx.value) / leanPx
   const lens =
     calm >= shortest
-      ? `At ${say(Math.floor(calm * 10) / 10, 'focal')} it stays within the limit; otherwise`
+      ? `At ${printed(Math.floor(calm * 10) / 10, 'focal')} it stays within the limit; otherwise`
       : 'Even its shortest lens shows it:'
   return finding('mount', 'shake', {
     verdict: 'check',
@@ -139,14 +139,14 @@ function leanFinding({ say, camera, device }: DeviceContext, { leanPx, bent }: O
     short: 'picture moves',
     figure: quantity(leanPx, 'pixels'),
     limit: quantity(shakePx.value, 'pixels'),
-    reason: `In a steady ${say(pictureWindMS.value, 'speed')} the pole leans by ${((bent.slopeRad * 180) / Math.PI).toFixed(3)}° where the camera hangs, and gusts shake it more than that; a long lens shows it.`,
+    reason: `In a steady ${printed(pictureWindMS.value, 'speed')} the pole leans by ${((bent.slopeRad * 180) / Math.PI).toFixed(3)}° where the camera hangs, and gusts shake it more than that; a long lens shows it.`,
     source: shakePx.source,
     advice: `${lens} hang it lower, on a stiffer pole, or take a camera that steadies its picture.`,
   })
 }
 
 function footFindings(
-  { windMS, say }: DeviceContext,
+  { windMS, printed }: DeviceContext,
   { pole }: OnPole,
   { stressMPa, allowableMPa, deviceShare, momentNm }: Foot,
 ): Finding[] {
@@ -160,7 +160,7 @@ function footFindings(
         short: 'pole too weak',
         figure: text(`${Math.round(stressMPa)} MPa`),
         limit: text(`${allowableMPa} MPa`),
-        reason: `Bending at its foot in ${say(windMS, 'speed')} of wind on pole and device, ${pole.material}.`,
+        reason: `Bending at its foot in ${printed(windMS, 'speed')} of wind on pole and device, ${pole.material}.`,
         source: 'handbook-bending',
         advice: 'Hang less on it, hang it lower, or ask who set the pole for a stronger one.',
       }),
@@ -174,7 +174,7 @@ function footFindings(
         short: 'ask about its foot',
         figure: quantity(100 * deviceShare, 'share'),
         limit: quantity(footShare.value, 'share'),
-        reason: `Of ${say(momentNm, 'moment')} at its foot in the design wind. Its base, bolts and foundation are not known here and not judged.`,
+        reason: `Of ${printed(momentNm, 'moment')} at its foot in the design wind. Its base, bolts and foundation are not known here and not judged.`,
         source: footShare.source,
         advice: 'Give this moment to whoever answers for the pole, before anything is hung on it.',
       }),

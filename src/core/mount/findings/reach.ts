@@ -9,7 +9,7 @@ export function reachFindings(context: DeviceContext): Finding[] {
   return [ladderFinding(context), liftFinding(context), impactFinding(context)].filter((one) => one !== null)
 }
 
-function ladderFinding({ device, say }: DeviceContext): Finding | null {
+function ladderFinding({ device, printed }: DeviceContext): Finding | null {
   const heightM = device.sight?.heightM
   const { ladderM, ladderWindMS } = MOUNT_LIMITS
   if (heightM === undefined || heightM <= ladderM.value) return null
@@ -19,9 +19,9 @@ function ladderFinding({ device, say }: DeviceContext): Finding | null {
     short: 'tower or lift',
     figure: quantity(heightM, 'length'),
     limit: quantity(ladderM.value, 'length'),
-    reason: `Two-handed work this high wants a platform; nobody works at height above ${say(ladderWindMS.value, 'speed')} of wind.`,
+    reason: `Two-handed work this high wants a platform; nobody works at height above ${printed(ladderWindMS.value, 'speed')} of wind.`,
     source: ladderM.source,
-    advice: `Bring a tower or lift to ${say(heightM, 'length')}; local rules decide.`,
+    advice: `Bring a tower or lift to ${printed(heightM, 'length')}; local rules decide.`,
   })
 }
 
@@ -35,13 +35,13 @@ function liftFinding({ mounts, camera }: DeviceContext): Finding | null {
     short: 'two people',
     figure: quantity(massKg, 'mass'),
     limit: quantity(overheadKg.value, 'mass'),
-    reason: 'Everything that goes up, held at arm’s length while it is fixed.',
+    reason: 'Everything that goes up, known at arm’s length while it is fixed.',
     source: overheadKg.source,
     advice: 'Two people, or hoist it in parts: mount first, then the camera.',
   })
 }
 
-function impactFinding({ device, camera, exposure, say }: DeviceContext): Finding | null {
+function impactFinding({ device, camera, exposure, printed }: DeviceContext): Finding | null {
   const heightM = device.sight?.heightM
   const { impactHeightM, impactJ } = MOUNT_LIMITS
   if (heightM === undefined || heightM >= impactHeightM.value || !exposure.outdoors) return null
@@ -53,8 +53,8 @@ function impactFinding({ device, camera, exposure, say }: DeviceContext): Findin
     short: 'within reach',
     figure: camera.impact === null ? text('no class') : text(`${stands} J, ${camera.impact}`),
     limit: quantity(impactJ.value, 'energy'),
-    reason: `At ${say(heightM, 'length')} it can be struck or turned.`,
+    reason: `At ${printed(heightM, 'length')} it can be struck or turned.`,
     source: 'iec-62262',
-    advice: `Hang it at ${say(impactHeightM.value, 'length')} or higher, or take one of class IK08 or better.`,
+    advice: `Hang it at ${printed(impactHeightM.value, 'length')} or higher, or take one of class IK08 or better.`,
   })
 }

@@ -78,7 +78,7 @@ function holdingFinding({ surface, catalogue }: DeviceContext, mount: Mount, fix
   })
 }
 
-function sheetFindings({ surface, mounts, say, camera }: DeviceContext, mount: Mount): Finding[] {
+function sheetFindings({ surface, mounts, printed, camera }: DeviceContext, mount: Mount): Finding[] {
   if (surface.holding === 'tile') {
     const plate = mounts.some(({ spreadsTile }) => spreadsTile)
     if (mount.tethered && plate) return []
@@ -94,7 +94,7 @@ function sheetFindings({ surface, mounts, say, camera }: DeviceContext, mount: M
         limit: text('plate and tether'),
         reason: surface.watch,
         source: 'practice',
-        advice: `Add the ${lacks}: tie ${say(stackMassKg({ mounts, camera }), 'mass')} to the structure above.`,
+        advice: `Add the ${lacks}: tie ${printed(stackMassKg({ mounts, camera }), 'mass')} to the structure above.`,
       }),
     ]
   }

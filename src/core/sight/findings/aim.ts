@@ -11,7 +11,7 @@ export const aimFindings = (asked: Asked): Finding[] => [
 ]
 
 function lensFindings({ context, sight, cured }: Asked): Finding[] {
-  const { camera, say } = context
+  const { camera, printed } = context
   const { focalMm } = sight
   const [shortest, longest] = camera.lens.focalMm
   if (focalMm >= shortest - 1e-9 && focalMm <= longest + 1e-9) return []
@@ -23,45 +23,45 @@ function lensFindings({ context, sight, cured }: Asked): Finding[] {
       title: 'Lens does not reach this focal length',
       short: 'no such lens setting',
       figure: quantity(focalMm, 'focal'),
-      limit: text(`${say(shortest, 'focal')} to ${say(longest, 'focal')}`),
+      limit: text(`${printed(shortest, 'focal')} to ${printed(longest, 'focal')}`),
       reason: `${camera.name} cannot be set to it.`,
       source: 'catalogue',
       advice: clean
-        ? `Set the lens to ${say(nearest, 'focal')}, or take another camera.`
+        ? `Set the lens to ${printed(nearest, 'focal')}, or take another camera.`
         : 'What it must show wants another lens: ask below which camera serves.',
     }),
   ]
 }
 
 function tiltFindings({ context, sight, range, cured }: Asked): Finding[] {
-  const { camera, facing, say } = context
+  const { camera, facing, printed } = context
   const { tiltDeg } = sight
   const [least, most] = range
   if (tiltDeg >= least - 1e-9 && tiltDeg <= most + 1e-9) return []
   const nearest = tiltDeg < least ? least : most
   const clean = cured !== null && cured('sight/tilt', { tiltDeg: nearest })
-  const down = `Its base faces down and the lens leaves it by ${camera.axisFromBaseDeg[0]} to ${camera.axisFromBaseDeg[1]}°, so the axis cannot rise above ${say(least, 'angle')} below level.`
+  const down = `Its base faces down and the lens leaves it by ${camera.axisFromBaseDeg[0]} to ${camera.axisFromBaseDeg[1]}°, so the axis cannot rise above ${printed(least, 'angle')} below level.`
   return [
     finding('sight', 'tilt', {
       verdict: 'stop',
       title: 'The joint does not turn that far',
       short: 'tilt out of range',
       figure: quantity(tiltDeg, 'angle'),
-      limit: text(`${say(least, 'angle')} to ${say(most, 'angle')}`),
+      limit: text(`${printed(least, 'angle')} to ${printed(most, 'angle')}`),
       reason:
         facing === 'down'
           ? down
           : `On a wall the lens leaves its base by at most ${camera.axisFromBaseDeg[1]}°.`,
       source: 'catalogue',
       advice: clean
-        ? `Tilt to ${say(nearest, 'angle')}: that still shows what was asked.`
+        ? `Tilt to ${printed(nearest, 'angle')}: that still shows what was asked.`
         : 'No tilt that it allows does all that was asked: turn the base with another mount, move the camera, or take one with a wider joint.',
     }),
   ]
 }
 
 function pictureFindings({ context, sight, ahead, range, cured }: Asked): Finding[] {
-  const { camera, say } = context
+  const { camera, printed } = context
   if (ahead.inPicture) return []
   const above = sight.tiltDeg > ahead.downDeg
   const shows = [ahead.downDeg - ahead.halfDeg, ahead.downDeg + ahead.halfDeg] as const
@@ -70,9 +70,9 @@ function pictureFindings({ context, sight, ahead, range, cured }: Asked): Findin
   const id = 'sight/in-picture'
   const advice = () => {
     if (cured === null) return ''
-    if (cured(id, { tiltDeg })) return `Tilt to ${say(tiltDeg, 'angle')}.`
+    if (cured(id, { tiltDeg })) return `Tilt to ${printed(tiltDeg, 'angle')}.`
     if (cured(id, wide))
-      return `Set the lens to ${say(wide.focalMm, 'focal')} and tilt to ${say(tiltDeg, 'angle')}.`
+      return `Set the lens to ${printed(wide.focalMm, 'focal')} and tilt to ${printed(tiltDeg, 'angle')}.`
     return 'Neither tilt nor lens of this camera gives what was asked from here: move it, or take another camera.'
   }
   return [
@@ -81,8 +81,8 @@ function pictureFindings({ context, sight, ahead, range, cured }: Asked): Findin
       title: above ? 'The target stands above the picture' : 'The target stands below the picture',
       short: above ? 'target above picture' : 'target below picture',
       figure: quantity(sight.tiltDeg, 'angle'),
-      limit: text(`${say(shows[0], 'angle')} to ${say(shows[1], 'angle')}`),
-      reason: `At ${say(sight.targetDistanceM, 'length')} a height of ${say(sight.targetHeightM, 'length')} is in the picture only between these tilts.`,
+      limit: text(`${printed(shows[0], 'angle')} to ${printed(shows[1], 'angle')}`),
+      reason: `At ${printed(sight.targetDistanceM, 'length')} a height of ${printed(sight.targetHeightM, 'length')} is in the picture only between these tilts.`,
       source: 'physics',
       advice: advice(),
     }),

@@ -10,7 +10,7 @@ import type { Asked } from './asked'
 export function faceFindings({ context, sight, ahead, range, cured }: Asked): Finding[] {
   if (!ahead.inPicture) return []
   const { downDeg } = ahead
-  const { say } = context
+  const { printed } = context
   const findings: Finding[] = []
   const level = LEVELS[sight.level]
   const { faceAngleDeg, blurPx: blurLimit, walkingMS } = SIGHT_LIMITS
@@ -42,9 +42,9 @@ export function faceFindings({ context, sight, ahead, range, cured }: Asked): Fi
         short: 'walking smears',
         figure: quantity(smear, 'pixels'),
         limit: quantity(blurLimit.value, 'pixels'),
-        reason: `${walkingMS.value} m/s during ${say(sight.shutterS, 'time')}, at the ${say(level.densityPxM, 'density')} that ${level.name.toLowerCase()} asks for.`,
+        reason: `${walkingMS.value} m/s during ${printed(sight.shutterS, 'time')}, at the ${printed(level.densityPxM, 'density')} that ${level.name.toLowerCase()} asks for.`,
         source: blurLimit.source,
-        advice: `Ask for ${say(1 / Math.ceil((walkingMS.value * level.densityPxM) / blurLimit.value), 'time')} or shorter, with light to match.`,
+        advice: `Ask for ${printed(1 / Math.ceil((walkingMS.value * level.densityPxM) / blurLimit.value), 'time')} or shorter, with light to match.`,
       }),
     )
   }

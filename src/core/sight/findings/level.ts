@@ -10,7 +10,7 @@ export const levelFindings = (asked: Asked): Finding[] => (asked.ahead.inPicture
 
 function levelFinding({ context, sight, ahead, range, cured }: Asked): Finding {
   const { densityPxM } = ahead
-  const { camera, policies, say } = context
+  const { camera, policies, printed } = context
   const level = LEVELS[sight.level]
   const name = level.name.toLowerCase()
   const common = {
@@ -37,7 +37,7 @@ function levelFinding({ context, sight, ahead, range, cured }: Asked): Finding {
       verdict: 'good',
       title: `Enough to ${name}`,
       reason:
-        holds === null ? 'It holds as far as the plan reaches.' : `It holds to ${say(holds, 'length')}.`,
+        holds === null ? 'It holds as far as the plan reaches.' : `It holds to ${printed(holds, 'length')}.`,
     })
   }
   const ways =
@@ -64,7 +64,7 @@ function levelFinding({ context, sight, ahead, range, cured }: Asked): Finding {
     verdict: 'stop',
     title: `Not enough to ${name}`,
     short: 'too few pixels',
-    reason: `At ${say(sight.targetDistanceM, 'length')} the target gets too few pixels.`,
+    reason: `At ${printed(sight.targetDistanceM, 'length')} the target gets too few pixels.`,
     advice:
       ways.length > 0
         ? `${ways.join(', or ')}. A longer lens shows less to the sides.`

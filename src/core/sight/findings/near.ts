@@ -10,7 +10,7 @@ import { capital } from './words'
 /** Whether something close to the lens takes part of its picture, or of its infrared beam. */
 export function nearFindings({ context, sight, ahead, around, cured }: Asked): Finding[] {
   if (!around) return []
-  const { camera, say } = context
+  const { camera, printed } = context
   const { setBackM, lipM } = around.lip()
   const findings: Finding[] = []
   const { nearShare, nearSurfaceM, beamMargin } = SIGHT_LIMITS
@@ -32,7 +32,7 @@ export function nearFindings({ context, sight, ahead, around, cured }: Asked): F
         limit: seen
           ? text(`${nearShare.value} %`)
           : text(`none within ${beamMargin.value} % round the picture`),
-        reason: `${capital(surface.name)} stands ${say(surface.nearestM, 'length')} from the lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
+        reason: `${capital(surface.name)} stands ${printed(surface.nearestM, 'length')} from the lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
         source: seen ? nearShare.source : nearSurfaceM.source,
         advice: cured === null ? '' : nearAdvice(context, sight, cured, `sight/near:${surface.kind}`, drop),
       }),
@@ -46,7 +46,7 @@ export function nearFindings({ context, sight, ahead, around, cured }: Asked): F
  * it.
  */
 function nearAdvice(
-  { say }: DeviceContext,
+  { printed }: DeviceContext,
   sight: Sight,
   cured: Cured,
   id: string,
@@ -55,11 +55,11 @@ function nearAdvice(
   const ways: string[] = []
   const lower = dropM === null ? null : Math.ceil((dropM + 0.01) * 20) / 20
   if (lower !== null && sight.heightM - lower >= 0.3 && cured(id, { heightM: sight.heightM - lower }))
-    ways.push(`Hang it ${say(lower, 'length')} lower`)
+    ways.push(`Hang it ${printed(lower, 'length')} lower`)
   const tilt = TILT_MORE_DEG.map((by) => Math.round(sight.tiltDeg + by)).find(
     (tiltDeg) => tiltDeg <= 90 && cured(id, { tiltDeg }),
   )
-  if (tilt !== undefined) ways.push(`tilt it to ${say(tilt, 'angle')}`)
+  if (tilt !== undefined) ways.push(`tilt it to ${printed(tilt, 'angle')}`)
   return ways.length > 0
     ? `${capital(ways.join(', or '))}.`
     : 'Neither hanging it lower nor tilting it clears it without losing the target: turn it away, or bring it past the edge.'

@@ -4,7 +4,7 @@ import type { Asked } from './asked'
 
 /** Whether the camera's own infrared reaches the target. */
 export function nightFindings({ context, sight }: Asked): Finding[] {
-  const { camera, exposure, say } = context
+  const { camera, exposure, printed } = context
   const slantM = Math.hypot(sight.targetDistanceM, sight.heightM - sight.targetHeightM)
   if (!exposure.outdoors || slantM <= camera.infraredReachM) return []
   return [
@@ -16,7 +16,7 @@ export function nightFindings({ context, sight }: Asked): Finding[] {
       limit: quantity(camera.infraredReachM, 'length'),
       reason: 'By night the target is lit by other lamps or not at all.',
       source: 'catalogue',
-      advice: `Add light at the target, or take a camera whose infrared reaches ${say(Math.ceil(slantM), 'length')}.`,
+      advice: `Add light at the target, or take a camera whose infrared reaches ${printed(Math.ceil(slantM), 'length')}.`,
     }),
   ]
 }

@@ -6,7 +6,7 @@ import type { Asked } from './asked'
 
 /** Whether it stands where the customer asked for it, or the move was agreed. */
 export function wishFindings({ context, sight }: Asked): Finding[] {
-  const { say } = context
+  const { printed } = context
   const { wish, place } = sight
   const away = wish.at && place ? distanceM(wish.at, place) : 0
   const moved = away > SIGHT_LIMITS.wishM.value
@@ -20,7 +20,7 @@ export function wishFindings({ context, sight }: Asked): Finding[] {
       limit: moved ? quantity(SIGHT_LIMITS.wishM.value, 'length') : text('agreed'),
       reason:
         wish.place === '' && moved
-          ? `It stands ${say(away, 'length')} from where the customer asked for it, and nobody is noted to have agreed.`
+          ? `It stands ${printed(away, 'length')} from where the customer asked for it, and nobody is noted to have agreed.`
           : `The customer asked for: ${wish.place || 'another place'}.`,
       source: 'practice',
       advice: 'Note why it stands elsewhere and who agreed, before you drill.',

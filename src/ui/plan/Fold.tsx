@@ -1,0 +1,16 @@
+'use client'
+
+import { Box, Heading } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+
+/** A part of the plan's panel that is folded away until it is wanted. */
+export function Fold({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box as="details" borderTopWidth="1px" borderColor="rule" pt={1}>
+      <Heading as="summary" fontSize="md" cursor="pointer" minH="44px" display="flex" alignItems="center">
+        {title}
+      </Heading>
+      <Box pb={2}>{children}</Box>
+    </Box>
+  )
+}
