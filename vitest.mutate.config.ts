@@ -4,5 +4,9 @@ import plain from './vitest.config'
 /** The tests that stand against mutants: those of the trade, of its parts and of the server. */
 export default defineConfig({
   ...plain,
-  test: { ...plain.test, include: ['src/{core,catalogue,server}/**/*.test.ts'] },
+  test: {
+    ...plain.test,
+    include: ['src/{core,catalogue,server}/**/*.test.ts'],
+    env: { NEAT_BRACKET_FEWER_RUNS: '20' },
+  },
 })

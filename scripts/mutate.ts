@@ -10,7 +10,7 @@ import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 
 const { values } = parseArgs({
-  options: { places: { type: 'string', default: '360' }, seed: { type: 'string', default: '1' } },
+  options: { places: { type: 'string', default: '300' }, seed: { type: 'string', default: '1' } },
 })
 
 /** Words and the shape of data are read by people, not by tests. */

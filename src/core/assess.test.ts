@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob, device, job, NOW, said, plannedThrough } from '@/testing/jobs'
+import { runs } from '@/testing/runs'
 import { assess, assessAgain, assessDevice } from './assess'
 import { apply, type Job } from './job'
 
@@ -21,7 +22,7 @@ describe('assess is total, pure and deterministic', () => {
           expect([path, Number.isFinite(number)]).toEqual([path, true])
         expect(JSON.stringify(assessment)).not.toMatch(/NaN|Infinity|undefined/)
       }),
-      { numRuns: 1500 },
+      { numRuns: runs(1500) },
     )
   })
   it('says the same twice and leaves the job alone', () => {
@@ -31,7 +32,7 @@ describe('assess is total, pure and deterministic', () => {
         expect(assess(j, CATALOGUE)).toEqual(assess(j, CATALOGUE))
         expect(JSON.stringify(j)).toBe(before)
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     )
   })
   it('re-assessed from an earlier assessment it is the same as from nothing', () => {
@@ -51,7 +52,7 @@ describe('assess is total, pure and deterministic', () => {
         expect(again).toEqual(assess(applied.job, CATALOGUE))
         again.devices.forEach((d, i) => expect(d === before.assessment.devices[i]).toBe(i !== index))
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
   it('advises on every finding that is not good', () => {
@@ -65,7 +66,7 @@ describe('assess is total, pure and deterministic', () => {
               true,
             ])
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     )
   })
 })

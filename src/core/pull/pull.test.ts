@@ -4,6 +4,7 @@ import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
 import type { Device, Job } from '../job'
 import { anyJob, device, job, plannedThrough } from '@/testing/jobs'
+import { runs } from '@/testing/runs'
 import { pullSheet } from '.'
 
 const planned = (change: Partial<Device>) => plannedThrough(device(change))
@@ -76,7 +77,7 @@ describe('the pull sheet', () => {
           expect([Number.isFinite(count), count >= 0, spare >= 0]).toEqual([true, true, true])
         expect(new Set(list.van.map(({ kind, item }) => `${kind}${item}`)).size).toBe(list.van.length)
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     )
   })
 })
