@@ -10,7 +10,7 @@ import { SIGHT_LIMITS } from './limits'
 import { boxAbout, occludersWithin } from './narrowed'
 import { firstBetween, occludersOf } from './occluders'
 import { sunInPicture, type SunInPicture } from './sun'
-import { lookingInto } from './survey'
+import { lookingInto } from './watched'
 import { alongAxis, nearSurfaces, setBackM, type AxisProfile, type NearSurface } from './surroundings'
 import { nameOf, soffitBoard } from '../plan'
 

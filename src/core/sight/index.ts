@@ -15,16 +15,10 @@ export { nearestGroundM, farthestGroundM, nearestFaceM } from './elevation'
 export { occludersOf, firstBetween } from './occluders'
 export { cellAt, cellMiddle, gridOver, type Grid } from './grid'
 export { eachSeen, nearEdge, scratchFor, type Eye, type SurveyCamera } from './footprint'
-export {
-  survey,
-  surveySteps,
-  backgroundCorners,
-  SOLID,
-  type Survey,
-  type SurveyRequest,
-  type AreaResult,
-  type BlindSpot,
-} from './survey'
+export { backgroundCorners, SOLID } from './ground'
+export type { BlindSpot } from './rings'
+export { survey, surveySteps, type Survey, type SurveyRequest } from './survey'
+export type { AreaResult } from './watched'
 export { camerasOn, pictureOf } from './onPlan'
 export { judgeArea } from './judge'
 export { whoSees, walk, levelName, type Asked, type WalkCamera, type Walked } from './ask'

@@ -2,7 +2,8 @@ import { finding, type Finding } from '../findings'
 import { LEVELS } from '../job/choices'
 import { print, quantity, text, type UnitSystem } from '../units'
 import { SIGHT_LIMITS } from './limits'
-import type { AreaResult, PrivacyResult, TargetResult } from './survey'
+import type { TargetResult } from './survey'
+import type { AreaResult, PrivacyResult } from './watched'
 
 const percent = (share: number) => `${Math.round(share * 100)} %`
 

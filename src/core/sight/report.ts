@@ -4,7 +4,8 @@ import type { Job } from '../job/job'
 import type { Catalogue } from '../parts'
 import { judgeArea, judgePrivacy, judgeTarget } from './judge'
 import { camerasOn } from './onPlan'
-import { survey, type BlindSpot, type Survey, type SurveyRequest } from './survey'
+import type { BlindSpot } from './rings'
+import { survey, type Survey, type SurveyRequest } from './survey'
 
 /** What a survey of a floor is made from. */
 export function surveyRequest(

@@ -1,0 +1,82 @@
+import { contours } from 'd3-contour'
+import { areaM2, middleOf, type Outline, type PlanPoint } from '../geometry'
+import { LEVELS, type Edition, type LevelId } from '../job/choices'
+import { type Grid } from './grid'
+import { levelsOf } from './levels'
+import { SIGHT_LIMITS } from './limits'
+import { WATCHED } from './ground'
+import type { Survey } from './survey'
+
+export interface BlindSpot {
+  readonly sizeM2: number
+  readonly middle: PlanPoint
+  /** Outer ring first, then holes. */
+  readonly rings: readonly Outline[]
+}
+
+export interface ContourLine {
+  readonly level: LevelId
+  readonly densityPxM: number
+  readonly rings: readonly Outline[]
+}
+
+/** Rings of the places where a value of the grid is at least a threshold. */
+export function ringsAt(
+  grid: Grid,
+  values: ArrayLike<number>,
+  threshold: number,
+  smooth: boolean,
+): PlanPoint[][][] {
+  const { coordinates } = contours()
+    .size([grid.columns, grid.rows])
+    .smooth(smooth)
+    .contour(values as number[], threshold)
+  return coordinates.map((polygon) =>
+    polygon.map((ring) =>
+      ring
+        .slice(0, -1)
+        .map(([x, y]) => ({ x: grid.left + x! * grid.cellM, y: grid.bottom + y! * grid.cellM })),
+    ),
+  )
+}
+
+export function blindSpots(
+  grid: Grid,
+  ground: Uint8Array,
+  count: Uint8Array,
+): Pick<Survey, 'blindSpots' | 'watchedM2' | 'blindM2'> {
+  const blind = new Uint8Array(ground.length)
+  let [watched, unseen] = [0, 0]
+  for (let i = 0; i < blind.length; i++) {
+    if (ground[i] !== WATCHED) continue
+    watched++
+    if (count[i] !== 0) continue
+    blind[i] = 1
+    unseen++
+  }
+  const cellM2 = grid.cellM * grid.cellM
+  const spots = ringsAt(grid, blind, 0.5, false)
+    .map(
+      (rings): BlindSpot => ({
+        rings,
+        middle: middleOf(rings[0]!),
+        sizeM2: rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * areaM2(ring), 0),
+      }),
+    )
+    .filter(({ sizeM2 }) => sizeM2 >= SIGHT_LIMITS.leastBlindM2.value)
+    .sort((a, b) => b.sizeM2 - a.sizeM2)
+  return { blindSpots: spots, watchedM2: watched * cellM2, blindM2: unseen * cellM2 }
+}
+
+export function contourLines(grid: Grid, best: Float32Array, edition: Edition): ContourLine[] {
+  return levelsOf(edition).map((level) => {
+    const densityPxM = LEVELS[level].densityPxM
+    return {
+      level,
+      densityPxM,
+      rings: ringsAt(grid, best, densityPxM, true)
+        .flat()
+        .filter((ring) => ring.length > 3),
+    }
+  })
+}
