@@ -27,6 +27,8 @@ export const PHASES = [
 
 export type Phase = (typeof PHASES)[number]
 
+const PLACE = Object.fromEntries(PHASES.map((phase, place) => [phase, place])) as Record<Phase, number>
+
 /** Tasks in the order of their phases; within a phase as their stages gave them. */
 export const inOrder = (tasks: readonly Task[]): Task[] =>
-  PHASES.flatMap((phase) => tasks.filter((one) => one.phase === phase))
+  [...tasks].sort((a, b) => PLACE[a.phase] - PLACE[b.phase])

@@ -26,6 +26,8 @@ function serves(camera: Camera, sight: Sight): boolean {
 }
 
 const MOST_M = 500
+/** Distances that differ by less are the same, m: a hundredth of what is said. */
+const SAME_M = 0.0001
 
 /**
  * How far out (m, whole centimetres) the target keeps level and picture, walking straight away; null when
@@ -41,7 +43,7 @@ export function keepsToM(camera: Camera, sight: Sight): number | null {
   let bad = good
   while (holds(bad) && bad < MOST_M) [good, bad] = [bad, Math.min(MOST_M, bad * 1.05 + 0.05)]
   if (holds(bad)) return null
-  for (let i = 0; i < 30; i++) {
+  while (bad - good > SAME_M) {
     const middle = (good + bad) / 2
     if (holds(middle)) good = middle
     else bad = middle

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob, device, job, plannedThrough, said } from '@/testing/jobs'
+import { enough, runs } from '@/testing/runs'
 import { block, soffit, thing, wall } from '@/testing/plans'
 import { assess, assessAgain, assessDevice, assessing, type Piece } from '../assess'
 import { PLANNED_STAGES } from '../findings'
@@ -115,9 +116,9 @@ describe('what is derived is brought up to date as if from nothing', () => {
           held = { job: now, assessment: again }
         }
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
-    expect(steps).toBeGreaterThan(20)
+    expect(steps).toBeGreaterThan(enough(20))
   })
   it('a thing moved on the plan: whoever it cannot touch keeps the very same assessment', () => {
     const spread = fc.integer({ min: -900, max: 900 }).map((n) => n / 10 + 0.037)
@@ -154,9 +155,9 @@ describe('what is derived is brought up to date as if from nothing', () => {
           }
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
-    expect(Math.min(tally.kept, tally.anew)).toBeGreaterThan(30)
+    expect(Math.min(tally.kept, tally.anew)).toBeGreaterThan(enough(30))
   })
   it('in pieces: the device looked at first, the rest said to be pending and nothing said of it', () => {
     const on = job({ devices: ['a', 'b', 'c'].map((id) => plannedThrough(device({ id, mark: id }))) })
