@@ -61,9 +61,12 @@ server.on('error', (error) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is in use.` : error.message)
   process.exit(1)
 })
-server.listen(port, host, () =>
+server.listen(port, host, () => {
+  const address = host.includes(':') ? `[${host}]` : host
   console.log(
-    `Listening on http://${host.includes(':') ? `[${host}]` : host}:${port}${host === '127.0.0.1' ? ', for this machine alone' : ', for everybody who can reach it: there is no sign-in yet'}`,
-  ),
-)
+    `Listening on http://${address}:${port}${host === '127.0.0.1' ? ', for this machine alone' : ', for everybody who can reach it: there is no sign-in yet'}`,
+  )
+  // The list of jobs is asked for once, so that whoever comes first does not wait for its code to be loaded.
+  fetch(`http://${host === '0.0.0.0' ? '127.0.0.1' : address}:${port}/`).catch(() => undefined)
+})
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0))

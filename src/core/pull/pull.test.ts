@@ -5,6 +5,7 @@ import { assessDevice } from '../assess'
 import type { Device, Job } from '../job'
 import { anyJob, device, job, plannedThrough } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
+import { LOADED } from '../stages/load'
 import { pullSheet } from '.'
 
 const planned = (change: Partial<Device>) => plannedThrough(device(change))
@@ -36,6 +37,15 @@ describe('the pull sheet', () => {
       ['fixing hole', 6],
       ['cable hole', 10],
     ])
+  })
+  it('lists by what it is and then by name, holes by surface and then by size', () => {
+    const list = sheet(one, planned({ id: 'b', mark: '02', surfaceId: 'brick', cameraId: 'dome-4mp-vf' }))
+    const places = list.van.map(({ kind, item }) => `${LOADED.indexOf(kind)} ${item}`)
+    expect(places).toEqual([...places].sort((a, b) => parseInt(a) - parseInt(b) || a.localeCompare(b)))
+    expect(new Set(list.van.map(({ kind }) => kind)).size).toBeGreaterThan(6)
+    const holes = list.drills.map(({ surface, bitMm }) => [surface, bitMm] as const)
+    expect(holes).toEqual([...holes].sort((a, b) => a[0].localeCompare(b[0]) || a[1] - b[1]))
+    expect(holes.length).toBeGreaterThan(3)
   })
   it('counts spares on top: a tenth of the fixings, two connectors, one of each seal', () => {
     const list = sheet(one, two)
