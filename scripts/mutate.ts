@@ -129,7 +129,8 @@ function run(places: readonly string[]): void {
     dryRunTimeoutMinutes: 15,
     allowEmpty: false,
     checkers: [],
-    ignoreStatic: true, // what is computed once as a module is read is tested by every test: it would take hours
+    // What is computed once, as a module is read, is tested by every test: it would take hours.
+    ignoreStatic: true,
     disableTypeChecks: false,
     ignorePatterns: ['.next', 'data', 'e2e', 'docs/screenshots', 'node_modules', '/bench'],
     tempDirName: '.stryker-tmp/sandboxes',

@@ -1,4 +1,3 @@
-import { contours } from 'd3-contour'
 import { type Edition, type Floor, type LevelId } from '../job/choices'
 import type { FloorBackground, PlanThing } from '../job/plan'
 import { whoSees, type Asked } from './ask'
