@@ -86,7 +86,7 @@ export function Board() {
         <Heading as="h2" id="in-the-way" fontSize="md" mb={2}>
           What stands in the way
         </Heading>
-        {inTheWay.length === 0 ? <Text color="soft">Nothing.</Text> : null}
+        {inTheWay.length === 0 ? <Text color="soft">{clear(assessment.counts.pending)}</Text> : null}
         <Box as="ul">
           {inTheWay.slice(0, 12).map(({ device, finding, key }) => (
             <FindingNote
@@ -104,6 +104,9 @@ export function Board() {
     </Grid>
   )
 }
+
+/** Nothing stands in the way only once everything is computed. */
+const clear = (pending: number) => (pending > 0 ? 'Nothing so far: the rest is being computed.' : 'Nothing.')
 
 /** On a phone the board begins with the work that was begun: one tap back to the open step. */
 function Continue({ home, devices }: { home: string; devices: readonly DeviceAssessment[] }) {

@@ -57,6 +57,17 @@ class Running {
   }
 }
 
+interface Tasks {
+  readonly postTask: (task: () => void, options: { readonly priority: 'background' }) => Promise<void>
+}
+
+/** Does something when nothing else is to be done: what is drawn and what a hand asks for goes first. */
+function whenIdle(task: () => void): void {
+  const { scheduler } = globalThis as { scheduler?: Partial<Tasks> }
+  if (scheduler?.postTask) void scheduler.postTask(task, { priority: 'background' })
+  else setTimeout(task, 0)
+}
+
 /**
  * Everything computed for a job. A change is computed at once; what takes longer, such as the opening of a
  * large job, comes in pieces, so that the screen stays alive meanwhile.
@@ -67,19 +78,22 @@ export function useAssessment(job: Job, first: string | null): Assessment {
   const [, show] = useState(shown)
   useEffect(() => {
     if (!running.busy) return
-    let shownAt = performance.now()
-    const pause = new MessageChannel()
-    pause.port1.onmessage = () => {
+    let ended = false
+    let shownAt = -Infinity
+    const next = () => {
+      if (ended) return
       running.goOn(PIECE_MS)
       const now = performance.now()
       if (!running.busy || now - shownAt > SHOW_EVERY_MS) {
         shownAt = now
         startTransition(() => show(running.known()))
       }
-      if (running.busy) pause.port2.postMessage(null)
+      if (running.busy) whenIdle(next)
     }
-    pause.port2.postMessage(null)
-    return () => pause.port1.close()
+    whenIdle(next)
+    return () => {
+      ended = true
+    }
   }, [running, job])
   return shown
 }
