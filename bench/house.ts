@@ -1,11 +1,11 @@
 import { chromium, type Page } from '@playwright/test'
-import { spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { RECORD_VERSION, type Job } from '@/core/job'
 import { largeJob } from './large'
+import { post, served } from './server'
 
 /**
  * The whole house on a job of 1,000 devices with 30,000 recorded steps: server, page and browser, and many
@@ -14,28 +14,6 @@ import { largeJob } from './large'
 
 const PORT = 3292
 const BASE = `http://localhost:${PORT}`
-
-export function startServer(folder: string, port = PORT): ChildProcess {
-  return spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], {
-    env: { ...process.env, NEAT_BRACKET_DATA: folder },
-    stdio: 'ignore',
-    detached: true,
-  })
-}
-
-export const stopServer = (server: ChildProcess): void => void process.kill(-server.pid!, 'SIGKILL')
-
-export async function answers(base: string): Promise<void> {
-  for (let i = 0; i < 150; i++) {
-    const there = await fetch(`${base}/api/health`).then(
-      ({ ok }) => ok,
-      () => false,
-    )
-    if (there) return
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-  throw new Error('The server did not answer.')
-}
 
 const timed = async <T>(work: () => Promise<T>): Promise<[T, number]> => {
   const start = performance.now()
@@ -63,18 +41,10 @@ const fileOf = (job: Job): string =>
     photos: [],
   })
 
-async function post(body: unknown, path = '/api/commands'): Promise<Response> {
-  const response = await fetch(BASE + path, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: typeof body === 'string' ? body : JSON.stringify(body),
-  })
-  if (!response.ok) throw new Error(`${response.status} ${(await response.text()).slice(0, 300)}`)
-  return response
-}
+const send = (commands: readonly unknown[]) => post(`${BASE}/api/commands`, JSON.stringify({ commands }))
 
-export async function imported(job: Job): Promise<string> {
-  const answer = await post(fileOf(job), '/api/import?as=copy')
+async function imported(job: Job): Promise<string> {
+  const answer = await post(`${BASE}/api/import?as=copy`, fileOf(job))
   return ((await answer.json()) as { jobId: string }).jobId
 }
 
@@ -83,7 +53,7 @@ async function oneCommand(jobId: string, deviceId: string): Promise<number> {
   const times: number[] = []
   for (let i = 0; i < 100; i++) {
     const change = { type: 'editDevice', deviceId, change: { name: `Gate ${i}` } }
-    const [, ms] = await timed(() => post({ commands: [{ ...envelope(jobId), ...change }] }))
+    const [, ms] = await timed(() => send([{ ...envelope(jobId), ...change }]))
     times.push(ms)
   }
   return at(
@@ -93,11 +63,7 @@ async function oneCommand(jobId: string, deviceId: string): Promise<number> {
 }
 
 /** Fifty people, each saying forty things on a hundred devices as fast as they are answered. */
-export async function many(
-  devices: number,
-  clients: number,
-  each: number,
-): Promise<[number, number, number]> {
+async function many(devices: number, clients: number, each: number): Promise<[number, number, number]> {
   const job = largeJob(devices, 10)
   const jobId = await imported(job)
   const times: number[] = []
@@ -114,7 +80,7 @@ export async function many(
         ]
         const command = { ...envelope(jobId), ...changes[n % 3] }
         said.add(command.id)
-        const [, ms] = await timed(() => post({ commands: [command] }))
+        const [, ms] = await timed(() => send([command]))
         times.push(ms)
       }
     }),
@@ -144,17 +110,15 @@ async function boardOpened(page: Page, jobId: string): Promise<readonly [usable:
 
 export async function house(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-house-'))
-  let server = startServer(folder)
+  let server = await served(folder, PORT)
   try {
-    await answers(BASE)
     console.log('\nThe house: 1,000 devices, 30,000 recorded steps, 480 devices on the plan')
     const job = largeJob()
     const [jobId, importMs] = await timed(() => imported(job))
     line('job file imported', importMs, '5 s')
     await fetch(BASE).then((answer) => answer.text())
-    stopServer(server)
-    server = startServer(folder)
-    await answers(BASE)
+    server.stop()
+    server = await served(folder, PORT)
     line('list of jobs, server just started', (await timed(async () => (await fetch(BASE)).text()))[1], '300')
     line('list of jobs again', (await timed(async () => (await fetch(BASE)).text()))[1], '300')
     line('one command, 95th of a hundred', await oneCommand(jobId, job.devices[3]!.id), '15')
@@ -173,7 +137,7 @@ export async function house(): Promise<void> {
     line(`50 clients mixed on 100 devices, 95th (${lost} lost)`, p95, '500')
     console.log(`  ${perSecond.toFixed(0)} commands a second from 50 clients`)
   } finally {
-    stopServer(server)
+    server.stop()
     rmSync(folder, { recursive: true, force: true })
   }
 }

@@ -1,6 +1,5 @@
 import Database from 'better-sqlite3'
 import { randomUUID } from 'node:crypto'
-import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -10,6 +9,7 @@ import { assess, assessAgain, assessDevice } from '@/core/assess'
 import { factsOf, type Device, type Job } from '@/core/job'
 import { house } from './house'
 import { demo, largeJob } from './large'
+import { post, served } from './server'
 import { surveying } from './survey'
 
 /**
@@ -115,30 +115,11 @@ function rawInserts(folder: string, batches: number, size: number): number {
 
 async function commands(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-bench-'))
-  const port = 3291
-  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], {
-    env: { ...process.env, NEAT_BRACKET_DATA: folder },
-    stdio: 'ignore',
-    detached: true,
-  })
-  const post = (list: unknown[]) =>
-    fetch(`http://localhost:${port}/api/commands`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ commands: list }),
-    })
+  const server = await served(folder, 3291)
+  const send = (commands: readonly unknown[]) =>
+    post(`${server.base}/api/commands`, JSON.stringify({ commands }))
   try {
-    for (let i = 0; i < 100; i++) {
-      if (
-        await fetch(`http://localhost:${port}/api/jobs`).then(
-          ({ ok }) => ok,
-          () => false,
-        )
-      )
-        break
-      await new Promise((resolve) => setTimeout(resolve, 200))
-    }
-    await post([
+    await send([
       {
         id: randomUUID(),
         jobId: 'bench',
@@ -156,11 +137,10 @@ async function commands(): Promise<void> {
       [60, 50],
       [20, 500],
     ] as const) {
-      for (let i = 0; i < 10; i++) await post([command('bench', i)])
+      for (let i = 0; i < 10; i++) await send([command('bench', i)])
       const start = performance.now()
       for (let b = 0; b < batches; b++) {
-        const response = await post(Array.from({ length: size }, (_, i) => command('bench', i)))
-        if (!response.ok) throw new Error(await response.text())
+        await send(Array.from({ length: size }, (_, i) => command('bench', i)))
       }
       const api = (batches * size * 1000) / (performance.now() - start)
       const raw = rawInserts(mkdtempSync(join(folder, 'raw-')), batches, size)
@@ -169,7 +149,7 @@ async function commands(): Promise<void> {
       )
     }
   } finally {
-    process.kill(-server.pid!, 'SIGKILL')
+    server.stop()
     rmSync(folder, { recursive: true, force: true })
   }
 }

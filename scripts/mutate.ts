@@ -127,11 +127,8 @@ function run(places: readonly string[]): void {
     timeoutMS: 10_000,
     timeoutFactor: 2,
     dryRunTimeoutMinutes: 15,
-    allowEmpty: false,
-    checkers: [],
     // What is computed once, as a module is read, is tested by every test: it would take hours.
     ignoreStatic: true,
-    disableTypeChecks: false,
     ignorePatterns: ['.next', 'data', 'e2e', 'docs/screenshots', 'node_modules', '/bench'],
     tempDirName: '.stryker-tmp/sandboxes',
   }

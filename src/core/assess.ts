@@ -16,7 +16,7 @@ import { neighboursOf, type Catalogue, type JobSettings, type Measured } from '.
 import { assessSupplies } from './power'
 import { touchedBy } from './sight'
 
-export { summarise, type Assessment, type JobSummary } from './derive/board'
+export { MOST_AT_ONCE, summarise, type Assessment, type JobSummary, type ListedJob } from './derive/board'
 export type { DrawingOf } from './stages/table'
 export {
   assessDevice,
@@ -76,22 +76,20 @@ export interface Piece {
 
 /**
  * The same in pieces, so that whoever waits can do something else in between: it pauses after every device
- * that is computed anew. The device that is looked at comes first.
+ * that is computed anew. `first` is asked each time which device is looked at (its id): that comes next.
  */
 export function* assessing(
   before: Assessed | null,
   job: Job,
   catalogue: Catalogue,
-  first: string | null = null,
+  first: () => string | null = () => null,
 ): Generator<Piece, Assessment, undefined> {
   const old = before?.job
   const now = recordsOf(job, old)
   const take = before ? takingOver(before, job, catalogue) : () => UNKNOWN
   const neighbours = neighboursOf(job.devices, catalogue)
   const known = job.devices.map((device) => take(device, now(device.id)))
-  const order = [...known.keys()].filter((index) => known[index]!.whole === null)
-  const at = order.findIndex((index) => job.devices[index]!.id === first)
-  if (at > 0) order.unshift(...order.splice(at, 1))
+  const left = new Set([...known.keys()].filter((index) => known[index]!.whole === null))
   const devices = known.map(({ whole }) => whole)
   let computed = 0
   const partial = () =>
@@ -100,7 +98,9 @@ export function* assessing(
       devices.map((device, index) => device ?? pendingDevice(job.devices[index]!)),
       catalogue,
     )
-  for (const index of order) {
+  while (left.size > 0) {
+    const index = nextOf(left, job.devices, first())
+    left.delete(index)
     const device = job.devices[index]!
     const recorded = now(device.id)
     const measured = measuredOf(recorded.records)
@@ -110,6 +110,12 @@ export function* assessing(
     yield { computed, partial }
   }
   return together(job, devices as DeviceAssessment[], catalogue)
+}
+
+/** The place of the device that is looked at while it is left, else of the first that is. */
+function nextOf(left: ReadonlySet<number>, devices: readonly Device[], wanted: string | null): number {
+  const at = wanted === null ? -1 : devices.findIndex(({ id }) => id === wanted)
+  return left.has(at) ? at : left.values().next().value!
 }
 
 /** What an earlier assessment already holds of a device: all of it, or the half that its plans make. */

@@ -62,6 +62,12 @@ const onTwelve = plannedThrough(
   device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }),
   job(twelve),
 )
+/** Four cameras of so much on a supply of 12 V and 5 A. */
+function fourOnTwelve(worstW: number) {
+  const { power } = CATALOGUE.cameras.get('analogue-bullet-2mp')!
+  const devices = ['a', 'b', 'c', 'd'].map((id) => ({ ...onTwelve, id, mark: id }))
+  return withCamera(onTwelve, { power: { ...power, worstW } }, { ...twelve, devices })
+}
 const stretch = (change: object) => ({
   id: 'a',
   space: 'loft',
@@ -71,6 +77,18 @@ const stretch = (change: object) => ({
   conduitId: null,
   conduitName: '',
   ...change,
+})
+/** A device whose whole run is one stretch, without slack. */
+const routed = (
+  change: object,
+  of = planned,
+  on: Partial<Job> = {},
+  route: object = {},
+): { readonly job: Job } => ({
+  job: one(withPlans(of, { route: { segments: [stretch(change)], ...route } }), {
+    allowances: noSlack,
+    ...on,
+  }),
 })
 const noSlack = {
   deviceSlackM: 0,
@@ -247,10 +265,7 @@ const CASES: readonly Case[] = [
     good: 'up to',
     figure: 'its limit',
     between: [1, 100],
-    on: (lengthM) => {
-      const segments = [stretch({ lengthM })]
-      return { job: one(withPlans(onTwelve, { route: { segments } }), { ...twelve, allowances: noSlack }) }
-    },
+    on: (lengthM) => routed({ lengthM }, onTwelve, twelve),
     source: 'the least volts that the camera states',
   },
   {
@@ -280,10 +295,7 @@ const CASES: readonly Case[] = [
     good: 'up to',
     figure: 305,
     between: [200, 400],
-    on: (lengthM) => {
-      const segments = [stretch({ lengthM })]
-      return { job: one(withPlans(planned, { route: { segments } }), { allowances: noSlack }) }
-    },
+    on: (lengthM) => routed({ lengthM }),
     source: 'boxes of pair cable hold 305 m (1,000 ft): common practice, no source',
   },
   {
@@ -291,10 +303,7 @@ const CASES: readonly Case[] = [
     good: 'up to',
     figure: 90,
     between: [40, 120],
-    on: (lengthM) => {
-      const segments = [stretch({ lengthM })]
-      return { job: one(withPlans(planned, { route: { segments } }), { allowances: noSlack }) }
-    },
+    on: (lengthM) => routed({ lengthM }),
     source: 'ANSI/TIA-568.2-D: fixed link 90 m at 20 °C',
   },
   {
@@ -303,10 +312,7 @@ const CASES: readonly Case[] = [
     figure: 79.5,
     said: 'what was typed',
     between: [40, 120],
-    on: (lengthM) => {
-      const segments = [stretch({ lengthM, temperatureC: 50 })]
-      return { job: one(withPlans(planned, { route: { segments } }), { allowances: noSlack }) }
-    },
+    on: (lengthM) => routed({ lengthM, temperatureC: 50 }),
     source: 'ANSI/TIA-568.2-D annex, length by temperature: 79.5 m at 50 °C (from memory)',
   },
   {
@@ -322,10 +328,7 @@ const CASES: readonly Case[] = [
     good: 'up to',
     figure: 10,
     between: [1, 40],
-    on: (cordsM) => {
-      const segments = [stretch({ lengthM: 87 })]
-      return { job: one(withPlans(planned, { route: { segments, cordsM } }), { allowances: noSlack }) }
-    },
+    on: (cordsM) => routed({ lengthM: 87 }, planned, {}, { cordsM }),
     source: 'ANSI/TIA-568.2-D: C = (102 − H)/(1 + 0.5) for 26 AWG: (102 − 87)/1.5 (from memory)',
   },
   {
@@ -334,11 +337,7 @@ const CASES: readonly Case[] = [
     bad: 'stop',
     figure: 60,
     between: [1, 29],
-    on: (worstW) => {
-      const { power } = CATALOGUE.cameras.get('analogue-bullet-2mp')!
-      const devices = ['a', 'b', 'c', 'd'].map((id) => ({ ...onTwelve, id, mark: id }))
-      return withCamera(onTwelve, { power: { ...power, worstW } }, { ...twelve, devices })
-    },
+    on: fourOnTwelve,
     source: 'the power that the supply states: 12 V at 5 A',
   },
   {
@@ -346,11 +345,7 @@ const CASES: readonly Case[] = [
     good: 'up to',
     figure: 48,
     between: [1, 14],
-    on: (worstW) => {
-      const { power } = CATALOGUE.cameras.get('analogue-bullet-2mp')!
-      const devices = ['a', 'b', 'c', 'd'].map((id) => ({ ...onTwelve, id, mark: id }))
-      return withCamera(onTwelve, { power: { ...power, worstW } }, { ...twelve, devices })
-    },
+    on: fourOnTwelve,
     source: 'common practice, no source: four fifths of it',
   },
 ]

@@ -2,26 +2,11 @@ import 'server-only'
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { CATALOGUE } from '@/catalogue'
-import { assess, summarise, type JobSummary } from '@/core/assess'
+import { assess, MOST_AT_ONCE, summarise, type JobSummary, type ListedJob } from '@/core/assess'
 import { load } from './commands/batch'
 import type { Db } from './db/open'
 import { prepared } from './db/prepared'
 import { work } from './workshop/workshop'
-
-/** A job in the list. */
-export interface ListedJob {
-  readonly id: string
-  readonly name: string
-  readonly address: string
-  readonly lastChange: string
-  /** What it comes to; null while nobody has computed it yet. */
-  readonly summary: JobSummary | null
-  /** Whether the summary is of an earlier state, and is being computed anew. */
-  readonly pending: boolean
-}
-
-/** A job of more devices is computed in a process of its own: nobody waits for it. */
-const MOST_AT_ONCE = 60
 
 /** All jobs in a line each with the moment of their last change, the one changed last first. */
 export function listedJobs(db: Db, folder: string): ListedJob[] {
@@ -30,7 +15,7 @@ export function listedJobs(db: Db, folder: string): ListedJob[] {
     const listed = { id, name, address, lastChange }
     if (fresh) return { ...listed, summary: last, pending: false }
     if (devices <= MOST_AT_ONCE) return { ...listed, summary: summed(db, id), pending: false }
-    void inTheWorkshop(folder, id).catch((error: unknown) => console.error(error))
+    inTheWorkshop(folder, id).catch(() => undefined) // it has been told already; the last summary stands
     return { ...listed, summary: last, pending: true }
   })
 }
@@ -49,28 +34,49 @@ export async function jobSummaries(
   return listed.flatMap(({ summary, lastChange }) => (summary ? [{ ...summary, lastChange }] : []))
 }
 
-/** Computes what a job comes to, and keeps it for its revision; null when there is no such job. */
-export function summed(db: Db, jobId: string, build = buildOf()): JobSummary | null {
+/**
+ * Computes what a job comes to, and keeps it for its revision; null when there is no such job. A server that
+ * answers others meanwhile has no patience with whoever writes.
+ */
+export function summed(db: Db, jobId: string, build = buildOf(), patienceMs = 0): JobSummary | null {
   const stored = load(db, jobId)
   if (!stored) return null
   const summary = summarise(stored.job, assess(stored.job, CATALOGUE))
-  prepared(db, 'INSERT OR REPLACE INTO job_summary VALUES (?, ?, ?, ?)').run(
-    jobId,
-    stored.revision,
-    build,
-    JSON.stringify(summary),
-  )
+  keep(db, [jobId, stored.revision, build, JSON.stringify(summary)], patienceMs)
   return summary
 }
 
+/** Keeps a summary, unless somebody else writes for longer than that: it can be computed again. */
+function keep(db: Db, row: readonly unknown[], patienceMs: number): void {
+  const usual = db.pragma('busy_timeout', { simple: true }) as number
+  db.pragma(`busy_timeout = ${patienceMs}`)
+  try {
+    prepared(db, 'INSERT OR REPLACE INTO job_summary VALUES (?, ?, ?, ?)').run(...row)
+  } catch (error) {
+    if (!String((error as { code?: unknown }).code).startsWith('SQLITE_BUSY')) throw error
+  } finally {
+    db.pragma(`busy_timeout = ${usual}`)
+  }
+}
+
 const COMING = new Map<string, Promise<JobSummary | null>>()
+/** What failed is not tried again for so long, however often it is asked for, ms. */
+const AGAIN_AFTER_MS = 60_000
 
 /** Has a job summed up in a process of its own, once at a time however many ask. */
 function inTheWorkshop(folder: string, jobId: string): Promise<JobSummary | null> {
   const key = `${folder} ${jobId}`
-  const coming =
-    COMING.get(key) ?? work('summary', { folder, jobId, build: buildOf() }).finally(() => COMING.delete(key))
+  const known = COMING.get(key)
+  if (known) return known
+  const coming = work('summary', { folder, jobId, build: buildOf() })
   COMING.set(key, coming)
+  coming.then(
+    () => COMING.delete(key),
+    (error: unknown) => {
+      console.error(error)
+      setTimeout(() => COMING.delete(key), AGAIN_AFTER_MS).unref()
+    },
+  )
   return coming
 }
 

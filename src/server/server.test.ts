@@ -287,6 +287,21 @@ describe('the list of jobs', () => {
     expect(listed().summary!.stopped).toBe(0) // another build may come to something else
   })
 
+  it('does not wait for whoever writes: it answers, and keeps the summary another time', () => {
+    put(yard())
+    const other = openRecord(folder)
+    other.exec('BEGIN IMMEDIATE')
+    const began = performance.now()
+    expect(listed()).toMatchObject({ pending: false, summary: { stopped: 0 } })
+    expect(performance.now() - began).toBeLessThan(2000) // the record itself waits five seconds
+    expect(body()).toBeUndefined()
+    other.exec('ROLLBACK')
+    other.close()
+    expect(listed().summary!.sentence).toMatch(/2 devices/)
+    expect(JSON.parse(body())).toMatchObject({ id: 'job-1' })
+    expect(db.pragma('busy_timeout', { simple: true })).toBe(5000)
+  })
+
   it('does not wait for a large job: it says that it is being computed, and then has it', async () => {
     put(job({ devices: Array.from({ length: 61 }, (_, i) => device({ id: `d${i}`, mark: `${i}` })) }))
     expect(listed()).toMatchObject({ name: 'Test yard', pending: true, summary: null })

@@ -27,6 +27,24 @@ export interface Assessment {
   }
 }
 
+/**
+ * A job of more devices is not computed while somebody waits: the page fetches it and fills, the list of jobs
+ * has it summed up beside.
+ */
+export const MOST_AT_ONCE = 60
+
+/** A job in the list of jobs. */
+export interface ListedJob {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly lastChange: string
+  /** What it comes to; null while nobody has computed it yet. */
+  readonly summary: JobSummary | null
+  /** Whether the summary is of an earlier state, and is being computed anew. */
+  readonly pending: boolean
+}
+
 /** What the list of jobs shows of one. */
 export interface JobSummary {
   readonly id: string

@@ -1,5 +1,5 @@
 import type { DeviceContext } from '../parts'
-import type { Load } from '../stages/load'
+import type { Hole, Load } from '../stages/load'
 import { bitMm } from './bits'
 import { mountFacts } from './facts'
 import { bandLengthMm } from './pole'
@@ -12,30 +12,18 @@ export function mountLoad(context: DeviceContext): Load {
   const facts = mountFacts(context, mount)
   const { pilotBit, pilotMm, fixingBit, fixingHoleMm, cableBit, cableHoleMm, fixing } = facts
   const count = mount.fixingCount
-  const drilled = surface.holding !== 'pole' && surface.holding !== 'box'
-  const pilot = pilotBit !== null && pilotMm !== null ? { bit: pilotBit, mm: pilotMm } : null
-  const hole = fixingBit !== null && fixingHoleMm !== null ? { bit: fixingBit, mm: fixingHoleMm } : null
+  const holes: Hole[] = []
+  const drill = (hole: Omit<Hole, 'surface'>) => holes.push({ surface: surface.name, ...hole })
+  if (pilotBit !== null && pilotMm !== null)
+    drill({ purpose: 'pilot', bit: pilotBit, bitMm: bitMm(pilotMm, 'pilot', units), count })
+  if (fixingBit !== null && fixingHoleMm !== null)
+    drill({ purpose: 'fixing hole', bit: fixingBit, bitMm: fixingHoleMm, count })
+  if (surface.holding !== 'pole' && surface.holding !== 'box')
+    drill({ purpose: 'cable hole', bit: cableBit, bitMm: cableHoleMm, count: 1 })
   const band =
     fixing.bandMm && mount.pole ? `, ${printed(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
-  const at = { surface: surface.name } as const
   return {
-    holes: [
-      ...(pilot
-        ? [
-            {
-              ...at,
-              purpose: 'pilot' as const,
-              bit: pilot.bit,
-              bitMm: bitMm(pilot.mm, 'pilot', units),
-              count,
-            },
-          ]
-        : []),
-      ...(hole ? [{ ...at, purpose: 'fixing hole' as const, bit: hole.bit, bitMm: hole.mm, count }] : []),
-      ...(drilled
-        ? [{ ...at, purpose: 'cable hole' as const, bit: cableBit, bitMm: cableHoleMm, count: 1 }]
-        : []),
-    ],
+    holes,
     items: [{ kind: 'fixing', item: fixing.name + band, count }],
   }
 }

@@ -21,12 +21,18 @@ function reaching({ printed, surface, mounts, camera }: DeviceContext, sight: Si
   const up = climb(sight.heightM)
   const massKg = mounts.reduce((sum, part) => sum + part.massKg, camera.massKg)
   const { ladderWindMS, overheadKg } = MOUNT_LIMITS
+  const extension =
+    up.extensionM === null ? '' : `; an extension ladder of ${printed(up.extensionM, 'length')} reaches`
+  const way = up.tower
+    ? 'Too high for two-handed work from a ladder.'
+    : `Working length ${printed(up.workingLengthM, 'length')} along the ladder to the top support${extension}.`
+  const two = massKg > overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''
   return task('reach', {
     id: 'mount/reach',
     title: up.tower
       ? `Set up the tower or lift for ${printed(sight.heightM, 'length')}`
       : `Set the ladder: foot ${printed(up.footM, 'length')} out`,
-    detail: `${up.tower ? 'Too high for two-handed work from a ladder.' : `Working length ${printed(up.workingLengthM, 'length')} along the ladder to the top support${up.extensionM === null ? '' : `; an extension ladder of ${printed(up.extensionM, 'length')} reaches`}.`} Not above ${printed(ladderWindMS.value, 'speed')} of wind.${massKg > overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''}`,
+    detail: `${way} Not above ${printed(ladderWindMS.value, 'speed')} of wind.${two}`,
     reason: 'One out for four up; rails stand 0.9 m (3 ft) above a landing.',
     caution: surface.caution,
   })

@@ -3,7 +3,15 @@ import type { Job } from '../job/job'
 import { VAN_LIMITS } from '../mount'
 import { resolve, type Catalogue, type DeviceContext } from '../parts'
 import { STAGE_TABLE } from '../stages'
-import { LOADED, type CutLine, type DrillLine, type Load, type LoadItem, type VanLine } from '../stages/load'
+import {
+  LOADED,
+  type CutLine,
+  type DrillLine,
+  type Hole,
+  type Load,
+  type LoadItem,
+  type VanLine,
+} from '../stages/load'
 
 export interface PullSheet {
   readonly cuts: readonly CutLine[]
@@ -54,7 +62,7 @@ const partsOf = ({ camera, mounts, accessories }: DeviceContext): Load => ({
   ],
 })
 
-function addHole(drills: Map<string, DrillLine>, hole: Omit<DrillLine, 'marks'>, mark: string): void {
+function addHole(drills: Map<string, DrillLine>, hole: Hole, mark: string): void {
   const key = `${hole.surface}:${hole.purpose}:${hole.bit}`
   const old = drills.get(key)
   drills.set(key, { ...hole, count: (old?.count ?? 0) + hole.count, marks: withMark(old?.marks, mark) })

@@ -1,4 +1,4 @@
-import { boundsOf, nearestOn, type PlanPoint } from '../geometry'
+import { boundsOf, type PlanPoint } from '../geometry'
 import type { Sight } from '../job/job'
 import type { Place, PlanThing, Site, ThingOf } from '../job/plan'
 import { mayReach } from './around'
@@ -67,7 +67,7 @@ const meet = (a: Box, b: Box): boolean =>
 
 const WIDER_RAD = (1 * Math.PI) / 180
 
-/** Whether the sun ever stands behind it, seen from a place: high enough up, and at its bearing. */
+/** Whether the sun ever stands behind it, seen from a place outside its box: low enough, at its bearing. */
 function mayShade(
   { uprights, boards }: Occluders,
   points: readonly PlanPoint[],
@@ -77,9 +77,7 @@ function mayShade(
   const topM = Math.max(...uprights.map(({ toM }) => toM), ...boards.map(({ heightM }) => heightM))
   const rise = topM - LOWEST_LENS_M
   if (rise <= 0) return false
-  const nearestM = outOfBoxM(boundsOf(points)!, place)
-  const nearest = nearestM > 0 ? nearestM : nearestOn(points[0]!, points[1]!, place).distanceM
-  const highest = Math.sin(Math.atan2(rise, nearest))
+  const highest = Math.sin(Math.atan2(rise, outOfBoxM(boundsOf(points)!, place)))
   const [mx, my] = [points[0]!.x - place.x, points[0]!.y - place.y]
   const turnTo = (x: number, y: number) => Math.atan2(mx * y - my * x, mx * x + my * y)
   const turns = points.map(({ x, y }) => turnTo(x - place.x, y - place.y))

@@ -42,10 +42,13 @@ export interface VanLine {
   readonly marks: readonly string[]
 }
 
+/** Holes that one device asks for. */
+export type Hole = Omit<DrillLine, 'marks'>
+
 /** What a stage of one device takes along: runs to cut, holes to drill, things to load. */
 export interface Load {
   readonly cuts?: readonly CutLine[]
-  readonly holes?: readonly Omit<DrillLine, 'marks'>[]
+  readonly holes?: readonly Hole[]
   readonly items: readonly LoadItem[]
 }
 

@@ -161,13 +161,17 @@ describe('what is derived is brought up to date as if from nothing', () => {
   })
   it('in pieces: the device looked at first, the rest said to be pending and nothing said of it', () => {
     const on = job({ devices: ['a', 'b', 'c'].map((id) => plannedThrough(device({ id, mark: id }))) })
-    const pieces = assessing(null, on, CATALOGUE, 'b')
+    let looked = 'b'
+    const pieces = assessing(null, on, CATALOGUE, () => looked)
     const piece = pieces.next().value as Piece
     const { devices, counts, supplies, sentence } = piece.partial()
     expect(devices.map(({ pending }) => pending)).toEqual([true, false, true])
     expect(counts).toMatchObject({ devices: 3, pending: 2, done: 0, ready: counts.ready })
     expect([supplies, sentence]).toEqual([[], '1 of 3 devices are computed…'])
     expect(devices[0]).toMatchObject({ stages: null, findings: [], steps: [], sentence: 'Being computed.' })
+    looked = 'c'
+    const next = (pieces.next().value as Piece).partial().devices
+    expect(next.map(({ pending }) => pending)).toEqual([true, false, false])
     const whole = assess(on, CATALOGUE)
     expect(devices[1]).toEqual(whole.devices[1])
     expect(assessAgain({ job: on, assessment: piece.partial() }, on, CATALOGUE)).toEqual(whole)

@@ -28,12 +28,15 @@ export interface Tasks {
 }
 export type TaskName = keyof Tasks
 
+/** How long a process that nobody waits for waits for others to have written, ms. */
+const PATIENCE_MS = 20_000
+
 export const TASKS: Tasks = {
   photo: ({ folder, path, expected }) => storePhoto(folder, expected, readFileSync(path)),
   background: ({ folder, path, page }) => drawBackground(folder, readFileSync(path), page),
   import: ({ folder, path, asCopy }) =>
     withRecord(folder, (db) => importFile(db, folder, readFileSync(path, 'utf8'), asCopy)),
-  summary: ({ folder, jobId, build }) => withRecord(folder, (db) => summed(db, jobId, build)),
+  summary: ({ folder, jobId, build }) => withRecord(folder, (db) => summed(db, jobId, build, PATIENCE_MS)),
   record: ({ folder, jobId, deviceId, today, to }, onProgress) =>
     withRecord(folder, async (db) => {
       const stored = load(db, jobId)

@@ -1,12 +1,10 @@
+import { MOST_AT_ONCE } from '@/core/assess'
 import type { StoredJob } from './replica'
 
 /**
- * A job of up to so many devices comes with the page and is computed before it is shown, by the server and
- * by the browser in the same state. A larger one is fetched beside the page, and computed in pieces.
+ * A job as the server gives it with the page: whole, and shown in the same state by server and browser; or,
+ * where it is large, by its name.
  */
-export const MOST_AT_ONCE = 60
-
-/** A job as the server gives it with the page: whole, or, where it is large, by its name. */
 export type GivenJob = StoredJob | LargeJob
 
 export interface LargeJob {

@@ -1,8 +1,7 @@
 import { startTransition, useEffect, useState } from 'react'
 import { CATALOGUE } from '@/catalogue'
-import { assessing, type Assessed, type Assessment, type Piece } from '@/core/assess'
+import { assessing, MOST_AT_ONCE, type Assessed, type Assessment, type Piece } from '@/core/assess'
 import type { Job } from '@/core/job'
-import { MOST_AT_ONCE } from './given'
 
 /** Of a larger job a change may take so long before it is shown; the rest comes in pieces, ms. */
 const AT_ONCE_MS = 12
@@ -15,13 +14,15 @@ class Running {
   private before: Assessed | null = null
   private pieces: Generator<Piece, Assessment, undefined> | null = null
   private last: Piece | null = null
-  shown: Assessment | null = null
+  private looked: string | null = null
+  private shown: Assessment | null = null
 
-  /** Turns to a state of the job, and shows what is known of it at once. `first` is the device looked at. */
-  turnTo(job: Job, first: string | null): Assessment {
+  /** Turns to a state of the job, and shows what is known of it at once. `looked` is the device looked at. */
+  turnTo(job: Job, looked: string | null): Assessment {
+    this.looked = looked
     if (this.shown && this.before?.job === job) return this.shown
     if (this.before && this.busy) this.before = { ...this.before, assessment: this.known() }
-    this.pieces = assessing(this.before, job, CATALOGUE, first)
+    this.pieces = assessing(this.before, job, CATALOGUE, () => this.looked)
     this.last = null
     const opening = this.before === null
     if (job.devices.length <= MOST_AT_ONCE) this.goOn(Infinity)
@@ -72,9 +73,9 @@ function whenIdle(task: () => void): void {
  * Everything computed for a job. A change is computed at once; what takes longer, such as the opening of a
  * large job, comes in pieces, so that the screen stays alive meanwhile.
  */
-export function useAssessment(job: Job, first: string | null): Assessment {
+export function useAssessment(job: Job, looked: string | null): Assessment {
   const [running] = useState(() => new Running())
-  const shown = running.turnTo(job, first)
+  const shown = running.turnTo(job, looked)
   const [, show] = useState(shown)
   useEffect(() => {
     if (!running.busy) return

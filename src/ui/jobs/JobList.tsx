@@ -5,21 +5,11 @@ import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { formatDistanceToNow } from 'date-fns'
-import type { JobSummary } from '@/core/assess'
+import type { ListedJob } from '@/core/assess'
 import { Nothing, Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
-
-/** A job as the server lists it. */
-export interface ListedJob {
-  readonly id: string
-  readonly name: string
-  readonly address: string
-  readonly lastChange: string
-  readonly summary: JobSummary | null
-  readonly pending: boolean
-}
 
 /** How often the list is asked for again while something in it is still being computed, ms. */
 const ASK_AGAIN_MS = 1000

@@ -26,6 +26,7 @@ export function Chart({ option, height, says, onPoint }: ChartProps) {
     let [ended, end] = [false, () => {}]
     fetchCharts().then(
       ({ init }) => {
+        setAway(false)
         if (box.current && !ended) end = draw(init(box.current, null, { renderer: 'svg' }), box.current)
       },
       () => setAway(true),
@@ -51,7 +52,7 @@ export function Chart({ option, height, says, onPoint }: ChartProps) {
       ended = true
       end()
     }
-  }, [option, ink, onPoint])
+  }, [option, ink, onPoint, away])
   if (away)
     return <Text color="soft">The chart is not on this device: no signal since the job was opened.</Text>
   return <Box ref={box} h={`${height}px`} role="img" aria-label={says} />

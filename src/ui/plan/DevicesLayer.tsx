@@ -5,7 +5,7 @@ import { along, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Floor } from '@/core/job'
 import { print, type UnitSystem } from '@/core/units'
 import type { Ink } from '../theme'
-import { FONT, Label } from './shapes/marks'
+import { Caption, Label } from './shapes/marks'
 import { toScreen, type ViewBox } from './view'
 
 type Inks = Readonly<Record<Ink, string>>
@@ -119,18 +119,7 @@ function Placed({
         strokeWidth={1.5}
         hitStrokeWidth={16}
       />
-      <Text
-        text={device.mark}
-        x={x - 16}
-        y={y - 5.5}
-        width={32}
-        align="center"
-        fontSize={11}
-        fontStyle="600"
-        fontFamily={FONT}
-        fill={ink.sheet}
-        listening={false}
-      />
+      <Caption words={device.mark} at={[x - 16, y - 5.5]} width={32} size={11} colour={ink.sheet} />
       {verdict === 'good' ? null : (
         <Text
           text={verdict === 'stop' ? '■' : '▲'}

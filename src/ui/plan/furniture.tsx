@@ -1,7 +1,7 @@
 'use client'
 
-import { Circle, Group, Line, Text } from 'react-konva'
-import { FONT } from './shapes/marks'
+import { Circle, Group, Line } from 'react-konva'
+import { Caption } from './shapes/marks'
 import { scaleBarM, toPlan, toScreen, type ViewBox } from './view'
 
 /** What lies on every plan: its grid, a scale, north, and the cross that marks a spot. */
@@ -71,17 +71,7 @@ export function ScaleBar({
     <Group>
       <Line points={[x, y - 5, x, y, x + w, y, x + w, y - 5]} stroke={paper} strokeWidth={5} />
       <Line points={[x, y - 5, x, y, x + w, y, x + w, y - 5]} stroke={colour} strokeWidth={1.5} />
-      <Text
-        text={words(m)}
-        x={x}
-        y={y - 20}
-        width={Math.max(w, 60)}
-        align="center"
-        fontSize={12}
-        fontStyle="600"
-        fontFamily={FONT}
-        fill={colour}
-      />
+      <Caption words={words(m)} at={[x, y - 20]} width={Math.max(w, 60)} size={12} colour={colour} />
     </Group>
   )
 }
@@ -90,17 +80,7 @@ export function North({ bearing, x, colour }: { bearing: number; x: number; colo
   return (
     <Group x={x} y={30} rotation={bearing}>
       <Line points={[0, 16, 0, -16, -5, -6]} stroke={colour} strokeWidth={1.6} />
-      <Text
-        text="N"
-        x={-6}
-        y={-30}
-        width={12}
-        align="center"
-        fontSize={13}
-        fontStyle="600"
-        fontFamily={FONT}
-        fill={colour}
-      />
+      <Caption words="N" at={[-6, -30]} width={12} size={13} colour={colour} />
     </Group>
   )
 }

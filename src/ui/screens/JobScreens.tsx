@@ -2,7 +2,7 @@
 
 import { Box, Progress } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
-import { useEffect, type ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { Board } from '../board/Board'
 import { AddDevice } from '../device/AddDevice'
 import { DeviceSheet } from '../device/DeviceSheet'
@@ -40,7 +40,6 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
  */
 export function JobScreens() {
   const { job } = useJob()
-  const { counts } = useAssessed()
   const screen = screenAt(useWay(job.id))
   const query = useSearchParams()
   const title = screen ? titleOf(screen, job) : 'Nothing at this address'
@@ -52,8 +51,24 @@ export function JobScreens() {
     equip()
   }, [])
   if (!screen) return <Missing />
-  if (counts.pending > 0 && !SHOWN_EARLY.has(screen.name)) return <Computing />
-  return SHOWS[screen.name](screen.words, new URLSearchParams(query))
+  const shown = SHOWS[screen.name](screen.words, new URLSearchParams(query))
+  return SHOWN_EARLY.has(screen.name) ? shown : <AddsUp key={screen.name}>{shown}</AddsUp>
+}
+
+/**
+ * A screen that adds all devices up: while some are being computed it is not shown. Once it has been open it
+ * is only hidden meanwhile, so that what is typed there stays.
+ */
+function AddsUp({ children }: { children: ReactNode }) {
+  const pending = useAssessed().counts.pending > 0
+  const [opened, open] = useState(!pending)
+  if (!pending && !opened) open(true)
+  return (
+    <>
+      {pending ? <Computing /> : null}
+      {opened ? <Box hidden={pending}>{children}</Box> : null}
+    </>
+  )
 }
 
 /** What shows one device at a time, or what is not computed. The rest adds devices up: it waits for all. */

@@ -6,8 +6,9 @@ import { record } from '@/server/db/open'
 import { jsonOf, problem } from '@/server/problem'
 
 const MOST_BYTES = 8 * 1024 * 1024
-/** A few hundred bytes: packing them takes longer than sending them. */
-const SHORT = { 'cache-control': 'no-store, no-transform' }
+/** Answers to up to so many commands take longer to pack than to send. */
+const FEW = 20
+const UNPACKED = { 'cache-control': 'no-store, no-transform' }
 
 /**
  * Applies a batch of commands. 200 with an answer for each; 422 when every one was refused; 400 when it is
@@ -21,7 +22,7 @@ export const POST = answering(async (request) => {
     return problem(400, 'Not a batch', 'The body must be {"commands": [...]}.', reasonsOf(batch.error))
   const answer = await applyTogether(record(), batch.data.commands)
   if (answer.answers.some(({ status }) => status !== 'refused'))
-    return Response.json(answer, { headers: SHORT })
+    return Response.json(answer, answer.answers.length <= FEW ? { headers: UNPACKED } : {})
   const errors = answer.answers.flatMap((one, index) =>
     one.status === 'refused'
       ? one.reasons.map(({ path, message }) => ({ path: `/commands/${index}${path}`, message }))

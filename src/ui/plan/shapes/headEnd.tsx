@@ -1,6 +1,6 @@
-import { Group, Rect, Text } from 'react-konva'
+import { Group, Rect } from 'react-konva'
 import { toScreen } from '../view'
-import { FONT, Label } from './marks'
+import { Caption, Label } from './marks'
 import type { Shape } from './shape'
 
 /** A square with an H. */
@@ -20,18 +20,7 @@ export const headEnd: Shape<'head end'> = {
           cornerRadius={2}
           hitStrokeWidth={12}
         />
-        <Text
-          text="H"
-          x={x - 8}
-          y={y - 7}
-          width={16}
-          align="center"
-          fontSize={14}
-          fontStyle="600"
-          fontFamily={FONT}
-          fill={ink.sheet}
-          listening={false}
-        />
+        <Caption words="H" at={[x - 8, y - 7]} width={16} size={14} colour={ink.sheet} />
         <Label at={at} words={named ? name || 'Head end' : name} view={view} ink={ink} below gap={8} />
       </Group>
     )

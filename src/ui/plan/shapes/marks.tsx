@@ -93,6 +93,36 @@ export function Hatch({
   )
 }
 
+/** A word in the middle of a width. */
+export function Caption({
+  words,
+  at: [x, y],
+  width,
+  size,
+  colour,
+}: {
+  words: string
+  at: readonly [number, number]
+  width: number
+  size: number
+  colour: string
+}) {
+  return (
+    <Text
+      text={words}
+      x={x}
+      y={y}
+      width={width}
+      align="center"
+      fontSize={size}
+      fontStyle="600"
+      fontFamily={FONT}
+      fill={colour}
+      listening={false}
+    />
+  )
+}
+
 /** Words on the plan with the paper left clear round them. */
 export function Label({
   at,

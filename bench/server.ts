@@ -1,0 +1,31 @@
+import { spawn } from 'node:child_process'
+
+/** The built application on a port of its own, with its record in a folder; answers once it is there. */
+export async function served(folder: string, port: number) {
+  const child = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], {
+    env: { ...process.env, NEAT_BRACKET_DATA: folder },
+    stdio: 'ignore',
+    detached: true,
+  })
+  const base = `http://localhost:${port}`
+  for (let i = 0; i < 200; i++) {
+    const there = await fetch(`${base}/api/health`).then(
+      ({ ok }) => ok,
+      () => false,
+    )
+    if (there) break
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+  return { base, stop: () => void process.kill(-child.pid!, 'SIGKILL') }
+}
+
+/** Posts JSON, and throws what is answered where it is refused. */
+export async function post(url: string, body: string): Promise<Response> {
+  const response = await fetch(url, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body,
+  })
+  if (!response.ok) throw new Error(`${response.status} ${(await response.text()).slice(0, 300)}`)
+  return response
+}
