@@ -2,6 +2,7 @@
 
 import { Box, Button, Heading, HStack, Table, Text } from '@chakra-ui/react'
 import { GoLink } from '../kit/go'
+import { MOST_AT_ONCE } from '@/core/assess'
 import { PLANNED_STAGES } from '@/core/findings'
 import { PIN_SCHEMES, SEALING_POLICIES } from '@/core/job'
 import { printReading } from '@/core/units'
@@ -31,10 +32,14 @@ export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: strin
   )
 }
 
-/** The record of the whole job: how things stand, a table of devices, then each device in full. */
+/**
+ * The record of the whole job: how things stand, a table of devices, then each device in full, unless there
+ * are more than a page can hold.
+ */
 export function HandOver() {
   const { job } = useJob()
   const assessment = useAssessed()
+  const large = job.devices.length > MOST_AT_ONCE
   const open = job.faults.filter(({ state }) => state !== 'closed')
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
@@ -99,11 +104,15 @@ export function HandOver() {
         </Table.Root>
       </Table.ScrollArea>
       <Signatures deviceId={null} />
-      {assessment.devices.map(({ deviceId }) => (
-        <Box key={deviceId} css={{ breakBefore: 'page' }}>
-          <DeviceRecord deviceId={deviceId} />
-        </Box>
-      ))}
+      {large ? (
+        <Text>Each device’s record opens from the table. The PDF has all of them, one after the other.</Text>
+      ) : (
+        assessment.devices.map(({ deviceId }) => (
+          <Box key={deviceId} css={{ breakBefore: 'page' }}>
+            <DeviceRecord deviceId={deviceId} />
+          </Box>
+        ))
+      )}
     </Box>
   )
 }
