@@ -144,3 +144,50 @@ describe('low volts', () => {
     expect(finding(assess('dc-12-5', analogue(5), {}, 13.2), 'power/over-volts')).toBeUndefined()
   })
 })
+
+describe('the figures of a circuit over cores', () => {
+  const far = (lengthM: number, volts: number | null = null) =>
+    assess(
+      'dc-12-5',
+      {
+        cameraId: 'analogue-bullet-2mp',
+        cableId: 'rg59-18-2',
+        exposure: 'dry indoors',
+        route: route(lengthM),
+      },
+      {},
+      volts,
+    )
+  const reading = (result: ReturnType<typeof far>, label: string) => {
+    const found = result.figures.find((figure) => figure.label === label)?.reading
+    return found && 'value' in found ? found.value : (found?.text ?? null)
+  }
+  /** Conservation of energy: what the supply gives is what the camera takes and what warms the circuit. */
+  it('what is drawn at the supply is what the camera takes and what the cores lose', () => {
+    const result = far(60)
+    const [taken, volts, ohm, drawn] = [
+      'Camera, worst hour',
+      'At the camera',
+      'Cores and joints, there and back',
+      'Drawn at the supply',
+    ].map((label) => Number(reading(result, label)))
+    const amps = taken! / volts!
+    expect(drawn).toBeCloseTo(taken! + amps ** 2 * ohm!, 6)
+    expect(volts! + amps * ohm!).toBeCloseTo(12, 6)
+    expect(drawn).toBeGreaterThan(taken! + 0.1)
+  })
+  it('says what was measured, and that a circuit with no answer cannot start', () => {
+    expect(reading(far(60, 11.1), 'At the camera, as measured')).toBe(11.1)
+    expect(reading(far(60, 11.1), 'At the camera')).toBeNull()
+    const never = far(2000)
+    expect(reading(never, 'At the camera')).toBe('cannot start')
+    expect(reading(never, 'Drawn at the supply')).toBeNull()
+    expect(finding(never, 'power/volts')).toMatchObject({
+      verdict: 'stop',
+      short: 'cannot start',
+      figure: { text: 'cannot start' },
+      limit: { kind: 'voltage', value: 10.8 },
+    })
+    expect(finding(far(120), 'power/volts')).toMatchObject({ verdict: 'stop', short: 'too few volts' })
+  })
+})

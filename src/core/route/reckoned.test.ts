@@ -165,3 +165,31 @@ it('bends and pulls each kind of cable by its own rule', () => {
   ])
   expect(CATALOGUE.cables.get('cat6')!.pullN).toBe(110)
 })
+
+describe('how it may be pulled and bent', () => {
+  const figure = (on: Partial<Device>, label: string) => {
+    const found = of(on, route([way(20)])).figures.find((one) => one.label === label)!.reading
+    return 'value' in found ? found.value : found.text
+  }
+  /** ANSI/TIA-568: four diameters and 110 N for four pairs. Coax: common practice. */
+  it.each([
+    ['cat6', 4 * 6, 110],
+    ['rg59', 10 * 6.1, 150],
+  ])('%s: no tighter than %f mm, no harder than %f N', (cableId, bendMm, pullN) => {
+    expect(figure({ cableId }, 'Bend no tighter than, radius')).toBeCloseTo(bendMm, 1)
+    expect(figure({ cableId }, 'Pull no harder than')).toBe(pullN)
+  })
+  it('gives coax its longest run as the limit, to the metre', () => {
+    const at = (installedM: number) =>
+      of({ cableId: 'rg59' }, route([way(installedM - 4)])).findings.find(({ id }) => id === 'route/length')!
+    const { limit } = at(20)
+    const longest = limit && 'value' in limit ? limit.value : 0
+    expect(longest).toBeGreaterThan(100)
+    expect([longest - 0.5, longest + 0.5].map((m) => at(m).verdict)).toEqual(['good', 'stop'])
+    expect(at(longest + 0.5).figure).toMatchObject({ kind: 'length' })
+  })
+  it('counts no supports for a stretch of no length', () => {
+    const items = of({}, route([way(0, { space: 'loft' }), way(5)])).figures.map(({ label }) => label)
+    expect(items.some((label) => label.includes('J-hooks'))).toBe(false)
+  })
+})

@@ -339,6 +339,23 @@ describe('asking and walking', () => {
     expect(gaps).toHaveLength(1)
     expect(gaps[0]!.to).toEqual(xy(0, -7))
   })
+  it('tells the nearer of two cameras first, and on a walk the one that sees first', () => {
+    const { imager, pose } = cameras[0]!.eye
+    const eye = (y: number, panDeg: number) => ({ imager, pose: { ...pose, y, panDeg } })
+    const pair = [
+      { ...cameras[0]!, deviceId: 'far', mark: '02', eye: eye(30, 180) },
+      { ...cameras[0]!, mark: '01', eye: eye(0, 0) },
+    ]
+    const none = occludersOf([], 'ground')
+    const { seen } = whoSees(xy(0, 9), 1.6, pair, none, '2014')
+    expect(seen.map(({ mark }) => mark)).toEqual(['01', '02'])
+    expect(seen[0]!.densityPxM).toBeGreaterThan(seen[1]!.densityPxM)
+    const marks = (from: number, to: number) =>
+      walk([xy(0, from), xy(0, to)], pair, none, '2014').cameras.map(({ mark }) => mark)
+    // Close to a camera one passes below its picture: the far one sees first.
+    expect(marks(1, 29)).toEqual(['02', '01'])
+    expect(marks(29, 1)).toEqual(['01', '02'])
+  })
   it('walks away from a camera: in view, never facing it', () => {
     expect(walk([xy(0, 5), xy(0, 14)], cameras, occludersOf([], 'ground'), '2014').cameras[0]).toMatchObject({
       facingS: 0,

@@ -67,6 +67,20 @@ describe('print', () => {
     expect(print(quantity(-0.001, 'length'), 'metric')).toBe('0.00 m')
   })
 
+  it('prints inches as a rule is read: whole, a fraction, or both, in lowest terms', () => {
+    const inches = (parts: number) => print(quantity((parts / 64) * 25.4, 'size'), 'imperial')
+    expect([0, 1, 8, 32, 64, 80, 128, 130].map(inches)).toEqual([
+      '0"',
+      '1/64"',
+      '1/8"',
+      '1/2"',
+      '1"',
+      '1 1/4"',
+      '2"',
+      '2 1/32"',
+    ])
+  })
+
   /** What is printed reads back as the same figure, to the step that was printed. */
   it.each<[QuantityKind, UnitSystem, number, number]>([
     ['length', 'metric', 500, 0.005],

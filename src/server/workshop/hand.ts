@@ -11,14 +11,13 @@ interface Order {
 
 process.on('message', ({ task, input }: Order) => {
   const onProgress = (done: number, total: number) => process.send?.({ is: 'progress', done, total })
-  Promise.resolve(TASKS[task](input, onProgress))
-    .then((result) => process.send?.({ is: 'done', result }))
-    .catch((error: unknown) =>
-      process.send?.({
-        is: 'failed',
-        message: error instanceof Error ? (error.stack ?? error.message) : String(error),
-      }),
-    )
+  const doing = async () => process.send?.({ is: 'done', result: await TASKS[task](input, onProgress) })
+  doing().catch((error: unknown) =>
+    process.send?.({
+      is: 'failed',
+      message: error instanceof Error ? (error.stack ?? error.message) : String(error),
+    }),
+  )
 })
 process.on('disconnect', () => process.exit(0))
 process.send?.({ is: 'ready' })

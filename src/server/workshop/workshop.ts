@@ -54,6 +54,8 @@ const workshop = (): Workshop => (shared.neatBracketWorkshop ??= { free: [], wor
 export interface WorkOptions {
   readonly signal?: AbortSignal
   readonly onProgress?: (done: number, total: number) => void
+  /** Other bounds than the task's own. */
+  readonly bounds?: Bounds
 }
 
 /**
@@ -63,14 +65,14 @@ export interface WorkOptions {
 export async function work<T extends TaskName>(
   task: T,
   input: Parameters<Tasks[T]>[0],
-  { signal, onProgress }: WorkOptions = {},
+  { signal, onProgress, bounds = BOUNDS[task] }: WorkOptions = {},
 ): Promise<Awaited<ReturnType<Tasks[T]>>> {
   const shop = workshop()
   if (shop.working >= HANDS) await new Promise<void>((turn) => shop.queue.push(turn))
   shop.working++
   const hand = take(shop)
   try {
-    return (await doing(hand, task, input, BOUNDS[task], signal, onProgress)) as Awaited<ReturnType<Tasks[T]>>
+    return (await doing(hand, task, input, bounds, signal, onProgress)) as Awaited<ReturnType<Tasks[T]>>
   } finally {
     shop.working--
     if (hand.child.exitCode === null && !hand.child.killed) give(shop, hand)
