@@ -31,14 +31,14 @@ const rules = {
     forbid(
       'one-face-a-stage',
       '^src/(catalogue|drawings|workers|server|ui|app)',
-      '^src/core/(units|geometry|findings|sources|parts|plan|sight|mount|route|terminate|seal|power|pull|test|handover|procedure)/(?!index\\.ts$)',
+      '^src/core/(units|geometry|findings|sources|parts|plan|sight|mount|route|terminate|seal|power|pull|test|handover|procedure|order|assembly)/(?!index\\.ts$)',
     ),
     {
       name: 'one-face-inside-core',
       severity: 'error',
       from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },
       to: {
-        path: '^src/core/(units|geometry|findings|sources|parts|plan|sight|mount|route|terminate|seal|power|pull|test|handover|procedure)/(?!index\\.ts$|plan\\.ts$)',
+        path: '^src/core/(units|geometry|findings|sources|parts|plan|sight|mount|route|terminate|seal|power|pull|test|handover|procedure|order|assembly)/(?!index\\.ts$|plan\\.ts$)',
         pathNot: '^src/core/$1/',
       },
     },

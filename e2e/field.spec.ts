@@ -39,7 +39,7 @@ test('with the whole server gone, screens change, work is kept, and it all arriv
   await record(page, 'no server, first')
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Board' }).click()
   await expect(page).toHaveURL(/kestrel-quay$/)
-  await page.getByRole('link', { name: new RegExp(`^${mark} (log|.* 1/33$)`) }).click()
+  await page.getByRole('link', { name: new RegExp(`^${mark} (log|.* 1/\\d+$)`) }).click()
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
   await record(page, 'no server, second')
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Plan' }).click()

@@ -151,7 +151,9 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
   await page.getByRole('link', { name: 'Put it on the punch list' }).click()
 
   // Punch list: raised with photo, fixed for now, fixed for good, checked, closed.
-  await expect(page.getByLabel('What is wrong')).toHaveValue(/Read the level on the base: out of limits/)
+  await expect(page.getByLabel('What is wrong')).toHaveValue(
+    /Read the level on the base, then tighten: out of limits/,
+  )
   await page.getByLabel('Put right by').fill('2027-01-15')
   await page.getByRole('button', { name: 'Raise it' }).click()
   await expect(page.getByText('Open: nothing has been done')).toBeVisible()

@@ -212,13 +212,17 @@ const coax = {
   takes: ['coax', 'coax and power'],
   conductor: ['solid', 'stranded'],
   boot: 'none',
+  acrossMm: 14.5,
 } as const
 const CRIMP =
   'Jacket off 25 mm, core back about 5 mm; outer cap on the cable first; not one strand of shield at the core.'
 const TWIST =
   'Jacket off 19 mm (3/4 in), core bare 12.7 mm (1/2 in); push on and turn clockwise until it stops.'
 
-/** Strip lengths are common practice, no source. */
+/**
+ * Strip lengths are common practice, no source. A plug of IEC 60603-7 is 11.68 mm wide and about 8 mm high:
+ * 14.2 mm from corner to corner, from memory.
+ */
 export const CONNECTORS: readonly Connector[] = [
   {
     id: 'plug',
@@ -230,6 +234,7 @@ export const CONNECTORS: readonly Connector[] = [
     coax: null,
     school: null,
     boot: 'none',
+    acrossMm: 14.2,
     strip: 'Untwist as little as possible; all eight to the front, jacket under the strain relief.',
   },
   {
@@ -242,6 +247,7 @@ export const CONNECTORS: readonly Connector[] = [
     coax: null,
     school: null,
     boot: 'slide-on',
+    acrossMm: 16,
     strip: 'Boot on the cable first; all eight to the front, jacket under the strain relief.',
   },
   {
@@ -254,6 +260,7 @@ export const CONNECTORS: readonly Connector[] = [
     coax: null,
     school: null,
     boot: 'none',
+    acrossMm: 14.5,
     strip: 'Fold the screen back under the shell; all eight to the front.',
   },
   {
@@ -266,6 +273,7 @@ export const CONNECTORS: readonly Connector[] = [
     coax: null,
     school: null,
     boot: 'moulded',
+    acrossMm: 16.5,
     strip: 'Never cut: made in the factory.',
   },
   {
@@ -278,6 +286,7 @@ export const CONNECTORS: readonly Connector[] = [
     coax: null,
     school: null,
     boot: 'none',
+    acrossMm: null,
     strip: 'Punch down with the blade on the waste side, or it cuts the conductor before the joint.',
   },
   {
@@ -326,6 +335,7 @@ export const CONNECTORS: readonly Connector[] = [
     coax: null,
     school: null,
     boot: 'none',
+    acrossMm: null,
     strip: 'Strip 13 mm (1/2 in); earth first, then neutral, then live.',
   },
   {
@@ -338,6 +348,7 @@ export const CONNECTORS: readonly Connector[] = [
     coax: null,
     school: null,
     boot: 'none',
+    acrossMm: 10,
     strip: 'Pull by the eye, never by the connector.',
   },
 ]

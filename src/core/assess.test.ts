@@ -254,7 +254,7 @@ describe('every kind of install is expressible and assessed', () => {
 })
 
 describe('the install log', () => {
-  it('keeps the order of the work: cable, thread-on, plug, seals, hold point, close, film', () => {
+  it('keeps the order of the work: cable, thread-on, plug, joint, hold point, camera, film', () => {
     const order = planned({
       mountIds: [],
       seal: { choices: [{ opening: 'camera/tail', sealId: 'coupling-slip-on', cables: 1 }] },
@@ -264,9 +264,10 @@ describe('the install log', () => {
       'route/pull',
       'terminate/thread-on',
       'terminate/camera-end',
-      'mount/fix',
+      'power/connect',
       'seal/camera/tail',
       'seal/before-closing',
+      'mount/fix', // the joint lies behind it
       'mount/close',
       'test/picture-day',
     ]

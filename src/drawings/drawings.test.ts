@@ -1,13 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
+import { assemblyView, type ShownPart } from '@/core/assembly'
 import { assessDevice } from '@/core/assess'
 import type { Device, Sight } from '@/core/job'
-import { anyJob, device, job } from '@/testing/jobs'
+import { anyJob, device, job, plannedThrough } from '@/testing/jobs'
 import { pictureOf } from '@/core/sight'
 import { block } from '@/testing/plans'
 import { elevationDrawing, elevationFrame, elevationHandles } from './elevation'
 import {
+  assemblyDrawing,
   cableEndsDrawing,
   drawingsOf,
   mountDrawing,
@@ -19,6 +21,7 @@ import {
   type Mark,
   type Spot,
 } from '.'
+import { PROFILES } from './profiles'
 
 const wordsOf = ({ marks }: Drawing) => marks.flatMap((mark) => (mark.kind === 'words' ? [mark.words] : []))
 const spotsOf = (mark: Mark): readonly Spot[] => {
@@ -56,7 +59,9 @@ describe('every drawing of any job', () => {
       fc.property(anyJob, fc.constantFrom(300, 460, 820), (j, width) => {
         for (const d of j.devices) {
           const assessed = assessDevice(d, j, CATALOGUE)
-          for (const drawing of Object.values(drawingsOf(assessed, j.units, width))) {
+          const apart = assemblyView(j, d, assessed, CATALOGUE)
+          const drawings = Object.values(drawingsOf(assessed, j.units, width))
+          for (const drawing of apart ? [...drawings, assemblyDrawing(apart, width)] : drawings) {
             for (const mark of drawing.marks)
               for (const [x, y] of spotsOf(mark))
                 expect([Number.isFinite(x), Number.isFinite(y)]).toEqual([true, true])
@@ -271,5 +276,74 @@ describe('the simulated picture', () => {
     expect(hatched.length).toBeGreaterThan(0)
     for (const i of hatched) expect(made.marks[i - 1]).toMatchObject({ kind: 'shape', fill: 'sheet' })
     expect(pictureDrawing(pictureOf(camera, SIGHT, things), 500).says).toBe('Simulated picture: open ground.')
+  })
+})
+
+describe('the assembly drawn apart', () => {
+  const shown = (change: Partial<Device>, width = 820) => {
+    const of = plannedThrough(device(change))
+    const view = assemblyView(job(), of, assessDevice(of, job(), CATALOGUE), CATALOGUE)!
+    return { view, drawing: assemblyDrawing(view, width) }
+  }
+  const PENDANT = { cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-rod-500', 'pendant-hood'] }
+  it.each([300, 820])('is to scale: the told scale is that of every part, %i wide', (width) => {
+    const { view, drawing } = shown(PENDANT, width)
+    const told = Number(/^1 : (\d+)/.exec(wordsOf(drawing).at(-1)!)![1])
+    const rod = view.parts.findIndex(({ look }) => look === 'rod')
+    const { top, bottom, left, right } = drawing.places[rod]!
+    // A screen of 96 units to the inch, by the definition of the unit.
+    const mm = (units: number) => (units / 96) * 25.4 * told
+    expect(Math.abs(mm(bottom - top) / view.parts[rod]!.depthMm - 1)).toBeLessThan(0.06)
+    expect((bottom - top) / (right - left)).toBeCloseTo(view.parts[rod]!.depthMm / view.parts[rod]!.baseMm, 1)
+  })
+  it('parts stand apart in the order of the run, away from a wall and down after what turns', () => {
+    const { drawing } = shown(PENDANT)
+    const [arm, rod, hood, dome] = drawing.places
+    expect(rod!.top).toBeGreaterThan(arm!.bottom)
+    expect(hood!.top).toBeGreaterThan(rod!.bottom)
+    expect(dome!.top).toBeGreaterThan(hood!.bottom)
+    const { places } = shown({}).drawing
+    expect(places[1]!.left).toBeGreaterThan(places[0]!.right)
+    for (const { left, right, bottom } of drawing.places)
+      expect([left > 0, right < drawing.width, bottom < drawing.height]).toEqual([true, true, true])
+  })
+  it('every camera and mount of the catalogue has a form of its own size', () => {
+    const parts = [...CATALOGUE.mounts.values(), ...CATALOGUE.cameras.values()]
+    for (const part of parts) {
+      const look: ShownPart['look'] = 'form' in part ? part.form : part.kind
+      const spots = PROFILES[look](part.depthMm, part.baseMm / 2).flatMap((piece) =>
+        'spots' in piece ? piece.spots : [[piece.at[0] + piece.r, piece.at[1]] as Spot],
+      )
+      const deepest = Math.max(...spots.map(([x]) => x))
+      expect([look, deepest >= part.depthMm * 0.9 && deepest <= Math.max(part.depthMm * 1.12, 18)]).toEqual([
+        look,
+        true,
+      ])
+    }
+  })
+  it('words do not lie over each other', () => {
+    for (const [change, width] of [
+      [PENDANT, 820],
+      [PENDANT, 330],
+      [{}, 820],
+      [{ cameraId: 'box-4mp-5-50', mountIds: ['housing-bracket', 'outdoor-housing'] }, 700],
+    ] as const) {
+      const { marks } = shown(
+        { ...change, mountIds: [...(('mountIds' in change && change.mountIds) || ['junction-box'])] },
+        width,
+      ).drawing
+      const rows = marks.flatMap((mark) => {
+        if (mark.kind !== 'words' || /^\d+$/.test(mark.words)) return []
+        const wide = mark.words.length * 5.6
+        const left = mark.anchor === 'end' ? mark.at[0] - wide : mark.at[0]
+        return [{ said: mark.words, left, right: left + wide, y: mark.at[1] }]
+      })
+      rows.forEach((a, i) =>
+        rows.slice(i + 1).forEach((b) => {
+          const over = a.left < b.right && b.left < a.right && Math.abs(a.y - b.y) < 11
+          expect([a.said, b.said, over]).toEqual([a.said, b.said, false])
+        }),
+      )
+    }
   })
 })

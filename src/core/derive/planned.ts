@@ -1,7 +1,7 @@
 import { PLANNED_STAGES, type Finding, type PlannedStage, type StageAssessment } from '../findings'
 import type { Device } from '../job/job'
 import { resolve, type Catalogue, type JobSettings, type Measured, type Neighbours } from '../parts'
-import type { Step } from '../procedure'
+import { contradictionFinding, type Step } from '../procedure'
 import type { Plans } from '../stages/plans'
 import { stepsOf } from '../stages/steps'
 import type { Stage } from '../stages/stage'
@@ -55,5 +55,13 @@ export function plannedFromScratch(
   const findings = PLANNED_STAGES.flatMap((name) =>
     stages[name]?.planned ? stages[name].result.findings : [],
   )
-  return { device, measured, missing: [], stages, findings, steps: stepsOf(context) }
+  const { steps, contradictions } = stepsOf(context)
+  return {
+    device,
+    measured,
+    missing: [],
+    stages,
+    findings: [...findings, ...contradictions.map(contradictionFinding)],
+    steps,
+  }
 }

@@ -1,3 +1,4 @@
+import { hasBox } from '../assembly'
 import type { Figure, Finding, StageAssessment } from '../findings'
 import { PASSAGES } from '../job/choices'
 import type { Mount } from '../job/job'
@@ -13,7 +14,7 @@ import { surfaceFindings } from './findings/surface'
 import { leastThreadMm } from './hold'
 import { MOUNT_LIMITS } from './limits'
 import { climb } from './reach'
-import { basePart, hasBox, stackMassKg, sumOf } from './stack'
+import { basePart, stackMassKg, sumOf } from './stack'
 import { LOWEST_WIND_M } from './wind'
 
 /** What the mount section draws; millimetres, newtons. */

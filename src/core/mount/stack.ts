@@ -79,11 +79,6 @@ export function hungParts({
   return [...hung, { part: camera, outM: down ? out : out + half, dropM: down ? drop + half : drop }]
 }
 
-/** True when some part of the stack has room for the tail and its joint. */
-export function hasBox({ mounts }: Pick<DeviceContext, 'mounts'>): boolean {
-  return mounts.some(({ enclosesJoint }) => enclosesJoint)
-}
-
 /** What a stack comes to: millimetres off the surface and across, and what of it wants sealing. */
 export interface StackSum {
   readonly offMm: number

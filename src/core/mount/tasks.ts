@@ -1,12 +1,13 @@
+import { calledIn, joint, mainsReaches, partsOf, reachOfScrews, upOf, type Placed } from '../assembly'
 import type { DeviceContext } from '../parts'
-import { accessoryTasks, choice, measure, task, type Task } from '../procedure'
+import { accessoryTasks, choice, measure, task, type Need, type Task } from '../procedure'
 import type { Sight } from '../sight/plan'
 import { mountFacts, type MountFacts } from './facts'
 import { MOUNT_LIMITS } from './limits'
 import type { Mount } from './plan'
 import { climb } from './reach'
 
-/** The way up, the holes, the fixing, and the closing of what was mounted or sealed. */
+/** The way up, the holes, every part of the stack fastened, and the closing of what was mounted or sealed. */
 export function mountTasks(context: DeviceContext): Task[] {
   const { device } = context
   const { sight, mount, seal } = device
@@ -29,6 +30,8 @@ function reaching({ printed, surface, mounts, camera }: DeviceContext, sight: Si
   const two = massKg > overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''
   return task('reach', {
     id: 'mount/reach',
+    gives: ['way up'],
+    after: [{ fact: 'place agreed', because: 'The ladder goes where the place is.' }],
     title: up.tower
       ? `Set up the tower or lift for ${printed(sight.heightM, 'length')}`
       : `Set the ladder: foot ${printed(up.footM, 'length')} out`,
@@ -40,18 +43,49 @@ function reaching({ printed, surface, mounts, camera }: DeviceContext, sight: Si
 
 function mounting(context: DeviceContext, mount: Mount): Task[] {
   const facts = mountFacts(context, mount)
-  return [...drilling(context, facts, mount), ...fixing(context, facts, mount)]
+  return [
+    ...takingDown(context),
+    ...drilling(context, facts, mount),
+    ...partsOf(context).map((placed) => fastening(context, placed, facts, mount)),
+    ...proving(context),
+    ...accessoryTasks(context, 'mount', 'fix', {
+      before: [{ fact: 'closed', because: 'It is reached only while the camera is open.', force: 'reach' }],
+    }),
+  ]
 }
+
+function takingDown({ surface }: DeviceContext): Task[] {
+  if (surface.holding !== 'box') return []
+  return [
+    task('take down', {
+      id: 'mount/take-down',
+      gives: ['old one down'],
+      title: 'Take the old fitting down',
+      detail: 'Hold it while its last screw comes out; part its leads one by one and cap them.',
+      reason: 'The new plate sits where it sat, and its gasket is old.',
+      caution: surface.caution,
+      photo: 'asked',
+    }),
+  ]
+}
+
+/** True where the cable comes through a hole that is drilled here: not out of a pole or an old box. */
+export const drillsForCable = ({ surface }: Pick<DeviceContext, 'surface'>): boolean =>
+  surface.holding !== 'pole' && surface.holding !== 'box'
 
 function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task[] {
   const { surface } = context
   const count = mount.fixingCount
   const bit = facts.pilotBit ?? facts.fixingBit
+  const before: Need[] = [
+    { fact: 'cable there', because: 'The cable comes out of its hole.', force: 'reach' },
+  ]
   return [
     ...(bit
       ? [
           task('drill', {
             id: 'mount/pilot',
+            gives: ['drilled'],
             title: `Drill ${count} ${facts.pilotBit ? 'pilots' : 'holes'}, ${bit}`,
             detail: `${surface.watch} Template level, marked, then drilled.`,
             reason: facts.pilotBit
@@ -61,58 +95,142 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
           }),
         ]
       : []),
-    task('drill', {
-      id: 'mount/cable-hole',
-      title: `Drill the cable hole, ${facts.cableBit}`,
-      detail: 'Pilot through first, then from small to large; look at the far side.',
-      reason: `${mount.passage === 'bare cable' ? 'The bare cable' : `The ${mount.passage}`} must pass, and the base must cover it.`,
-      caution: surface.caution,
-    }),
+    ...(drillsForCable(context)
+      ? [
+          task('drill', {
+            id: 'mount/cable-hole',
+            gives: ['drilled', 'cable hole'],
+            before,
+            title: `Drill the cable hole, ${facts.cableBit}`,
+            detail: 'Pilot through first, then from small to large; look at the far side.',
+            reason: `${mount.passage === 'bare cable' ? 'The bare cable' : `The ${mount.passage}`} must pass, and the base must cover it.`,
+            caution: surface.caution,
+          }),
+        ]
+      : []),
   ]
 }
 
-function fixing(context: DeviceContext, facts: MountFacts, mount: Mount): Task[] {
-  const { mounts, camera, surface, printed } = context
-  const torn = mount.tethered
-    ? [`Tether of ${printed(facts.loadN, 'force')} or more to the structure above`]
-    : []
-  return [
-    task('fix', {
+/** A part fastened to what it sits on; the base of the stack to the surface. */
+function fastening(context: DeviceContext, placed: Placed, facts: MountFacts, mount: Mount): Task {
+  const { surface, printed, mounts } = context
+  const { part, on } = placed
+  const isCamera = placed.ref === 'camera'
+  const tether =
+    mount.tethered && on === null
+      ? [`Tether of ${printed(facts.loadN, 'force')} or more to the structure above`]
+      : []
+  const common = {
+    gives: [upOf(placed)],
+    reach: reachOfScrews(context, placed),
+    caution: surface.caution,
+    causes: { failed: 'missing screws' },
+  } as const
+  const before = 'before' in part && part.before ? [part.before] : []
+  if (on === null)
+    return task('fix', {
+      ...common,
       id: 'mount/fix',
       title: `Fix ${facts.base.name} with ${mount.fixingCount} × ${facts.fixing.name}`,
-      items: [
-        ...mounts.map(({ name, before }) => (before ? `${name}. ${before}` : name)),
-        ...torn,
-        `${camera.name} last`,
-      ],
+      items: [...before, ...tether],
       detail: surface.watch,
       reason: 'Every hole the load and the part ask for; gasket or sealant behind.',
-      caution: surface.caution,
+      after: [
+        { fact: 'drilled', because: 'Its screws go into these holes.' },
+        { fact: 'place agreed', because: 'A hole cannot be moved.' },
+        { fact: 'height agreed', because: 'A wrong height shows before anything is fixed.' },
+        { fact: 'old one down', because: 'It sits where the old one sat.' },
+        { fact: 'cable there', because: 'The cable is drawn through before the part covers its hole.' },
+      ],
       photo: 'asked',
-      causes: { failed: 'missing screws' },
-    }),
-    task('fix', {
-      id: 'mount/level',
-      title: 'Read the level on the base',
-      reason: 'A leaning box is judged as bad work even if it is dry.',
-      entry: measure('angle', 'Off level', 0, MOUNT_LIMITS.boxLevelDeg.value),
-      causes: { failed: 'not upright or level' },
-    }),
+    })
+  const hung = isCamera && mounts.length > 0 ? 'Hang it on its hook first if it has one; ' : ''
+  return task(isCamera ? 'hang' : 'join', {
+    ...common,
+    id: isCamera ? 'mount/camera' : `mount/join-${placed.ref.slice('mount-'.length)}`,
+    title: `Fasten the ${calledIn(part.name)} to the ${calledIn(on.part.name)}`,
+    items: before,
+    detail: `${hung}all screws in before the first is tight.`.replace(/^a/, 'A'),
+    reason: isCamera
+      ? 'Slack tucked in, nothing pinched, gasket flat all round.'
+      : 'The cable goes through each part in turn; its joint is tight.',
+    ...joined(context, placed, on),
+  })
+}
+
+/** Parts go on from the surface outwards, unless the tail runs through them or their screws ask for it. */
+function joined(context: DeviceContext, placed: Placed, on: Placed): Pick<Task, 'after' | 'before'> {
+  const { joinedFirst, closer } = joint(context)
+  if (closer && joinedFirst.some(({ ref }) => ref === placed.ref)) {
+    const because = `Its tail runs through the ${calledIn(closer.part.name)} to the joint behind: they are joined first.`
+    return { after: [], before: [{ fact: upOf(closer), because, force: 'reach' }] }
+  }
+  if (placed.part.fastened === 'from behind') return { after: [], before: [] }
+  return {
+    after: [{ fact: upOf(on), because: `It hangs on the ${calledIn(on.part.name)}.`, force: 'reach' }],
+    before: [],
+  }
+}
+
+/** True when the camera is on a part before that goes up. */
+function goesUpWith(context: DeviceContext, base: Placed): boolean {
+  const camera = partsOf(context).at(-1)!
+  const screwed = camera.part.fastened === 'from behind' && camera.on?.ref === base.ref
+  return camera.ref === base.ref || screwed || joint(context).closer?.ref === base.ref
+}
+
+/** Parts that have a level of their own, or an edge to lay one on. */
+const LEVELLED: ReadonlySet<string> = new Set(['junction box', 'back box', 'electrical box', 'plate'])
+
+function proving(context: DeviceContext): Task[] {
+  const [base] = partsOf(context)
+  const { surface } = context
+  const up = upOf(base!)
+  const levelled = surface.facing === 'wall' && 'kind' in base!.part && LEVELLED.has(base!.part.kind)
+  return [
+    ...(levelled
+      ? [
+          task('fix', {
+            id: 'mount/level',
+            gives: ['levelled'],
+            after: [{ fact: up, because: 'It is read on the part itself.' }],
+            title: 'Read the level on the base, then tighten',
+            reason: 'A leaning box is judged as bad work even if it is dry.',
+            entry: measure('angle', 'Off level', 0, MOUNT_LIMITS.boxLevelDeg.value),
+            causes: { failed: 'not upright or level' },
+          }),
+        ]
+      : []),
     task('fix', {
       id: 'mount/tug',
+      after: [
+        { fact: up, because: 'There is nothing to tug before.' },
+        { fact: 'levelled', because: 'It is set level before it is tight.' },
+      ],
+      before: goesUpWith(context, base!)
+        ? []
+        : [{ fact: 'up camera', because: 'An anchor that spins shows before the camera hangs on it.' }],
       title: 'Tug it',
       detail: 'By hand, as hard as a careless cleaner would.',
       reason: 'An anchor that spins shows now.',
       entry: choice('firm', 'moves'),
       causes: { answered: { moves: 'loose' } },
     }),
-    ...accessoryTasks(context, 'mount', 'fix'),
   ]
 }
 
-function closing({ camera }: DeviceContext): Task {
+function closing(context: DeviceContext): Task {
+  const { camera } = context
   return task('close', {
     id: 'mount/close',
+    gives: ['closed'],
+    after: [
+      { fact: 'up camera', because: 'It closes over what is fastened.', force: 'reach' },
+      { fact: 'looked at', because: 'After it is closed nobody sees in.' },
+      ...(mainsReaches(context)
+        ? [{ fact: 'connected', because: 'The joint lies behind it.', force: 'reach' } as const]
+        : []),
+    ],
     title: camera.form === 'dome' ? 'Close the dome; film off last' : 'Close it; film off last',
     detail: 'Captive or tamper screws, snug all round; fingerprints off.',
     reason: 'Water finds the one loose screw.',

@@ -19,6 +19,8 @@ export interface Opening {
   readonly key: string
   readonly name: string
   readonly kind: 'tail joint' | 'cable entry' | 'grommet seat' | 'spare entry' | 'gasket' | 'wall edge'
+  /** From where its nut or rubber is put in and tightened; left out where nothing is put in. */
+  readonly side?: 'rear' | 'side' | 'inside'
   /** Clear hole of an entry in mm; null where nothing screws in. */
   readonly holeMm: number | null
   /**
@@ -27,6 +29,15 @@ export interface Opening {
    */
   readonly builtIn: readonly string[]
 }
+
+/**
+ * From where a part's screws are turned: through its own open front, from outside, through the open back of
+ * what it sits on, or inside what encloses it.
+ */
+export type Fastened = 'from its front' | 'from outside' | 'from behind' | 'inside its support'
+
+/** What turns the picture of a camera, and so how it is aimed. */
+export type Head = 'three joints' | 'ball' | 'gimbal' | 'slider' | 'lamp joint' | 'motors' | 'none'
 
 /** How a camera's angle range is counted: always from the normal of its own base. */
 export interface Camera extends Part {
@@ -60,6 +71,8 @@ export interface Camera extends Part {
   readonly depthMm: number
   readonly fixing: { readonly holes: number; readonly atLeast: number; readonly spacingMm: number }
   readonly needs: Interface
+  readonly fastened: Fastened
+  readonly head: Head
   readonly cable: 'pair' | 'coax and power' | 'mains'
   /** How the site cable meets the camera. */
   readonly connection: 'network tail' | 'inside' | 'coax and power tails' | 'mains leads'
@@ -104,6 +117,11 @@ export interface MountPart extends Part {
   /** How far it carries the load away from the surface. */
   readonly reachMm: number
   readonly fixing: { readonly holes: number; readonly atLeast: number; readonly spacingMm: number }
+  readonly fastened: Exclude<Fastened, 'inside its support'>
+  /** Its back is open: what sits on it is reached from behind until it is up. */
+  readonly openBehind?: true
+  /** Its middle is open and flat: a joint behind it is made in front of it and pushed through. */
+  readonly passesJoint?: true
   /** True when a tail and its joint fit inside. */
   readonly enclosesJoint: boolean
   readonly openings: readonly Opening[]
@@ -203,6 +221,8 @@ export interface Connector extends Part {
   readonly coax: Cable['coax']
   readonly school: 'twist-on' | 'crimp-on' | null
   readonly boot: 'none' | 'slide-on' | 'moulded'
+  /** Its greatest width once made, corner to corner, mm; null for what is not led through anything. */
+  readonly acrossMm: number | null
   readonly strip: string
 }
 

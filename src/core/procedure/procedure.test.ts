@@ -5,7 +5,7 @@ import type { Device, Job } from '../job'
 import { device, job, plannedThrough } from '@/testing/jobs'
 import { judge, printLimits, task, type Step } from '.'
 
-const step = (entry: Step['entry'], photo: Step['photo'] = null): Step =>
+const step = (entry: Step['entry'], photo: Step['photo'] = null) =>
   task('fix', { id: 'mount/x', title: 'x', reason: '', entry, photo })
 const done = (value: number | null = null, choice: string | null = null, note = '') => ({
   state: 'done' as const,
@@ -106,7 +106,16 @@ describe('steps follow from the plan', () => {
       },
       { supplies: [{ id: 'm', name: 'Lamps', partId: 'mains-circuit' }] },
     )
-    expect(find(steps, 'power/mains')!.caution).toBe('Isolate, lock off, prove dead. No live work.')
+    expect(find(steps, 'power/mains')!.caution).toBe('Isolated, locked off and proved dead. No live work.')
+    expect(find(steps, 'power/mains')!.items).toEqual(['earth first', 'then neutral', 'then live'])
+    const ids = steps.map(({ id }) => id)
+    const order = ['power/isolate', 'power/dead', 'mount/pilot', 'power/clamp', 'mount/fix', 'power/mains']
+    expect(ids.filter((id) => order.includes(id))).toEqual(order)
+    for (const id of ['power/isolate', 'power/dead']) {
+      expect(find(steps, id)!.hold).toBe('Before anything is touched')
+      expect(find(steps, id)!.entry).toMatchObject({ kind: 'choice' })
+    }
+    expect(find(steps, 'power/isolate')!.detail).toMatch(/lamp next to it .* stays live/)
     expect(find(steps, 'terminate/wire-map')).toBeUndefined()
   })
   it('a ready-made lead is led through, never cut, crimped or measured off the jacket', () => {

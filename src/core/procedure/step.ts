@@ -1,6 +1,7 @@
 import type { Stage, Verdict } from '../findings'
 import type { Cause } from '../job/choices'
 import type { StepRecord } from '../job/job'
+import type { Force, Place } from '../order'
 import { print, type QuantityKind, type UnitSystem } from '../units'
 
 /** How a step is recorded. Limits are in the inside unit of the quantity; null is open. */
@@ -23,12 +24,22 @@ export interface Causes {
   readonly above?: Cause
 }
 
+/** What holds a step in its place: another step that it comes before or after, and why. */
+export interface Because {
+  readonly when: 'before' | 'after'
+  readonly stepId: string
+  readonly title: string
+  readonly why: string
+  readonly force: Force
+}
+
 /** One step of the install log, derived from the plan. */
 export interface Step {
   /** Stable while the plan is: `stage/key`. Records keep it. */
   readonly id: string
   /** The stage it belongs to; null for what is done on the bench before any. */
   readonly stage: Stage | null
+  readonly place: Place
   readonly title: string
   readonly detail: string
   readonly items: readonly string[]
@@ -39,6 +50,8 @@ export interface Step {
   readonly entry: StepEntry
   readonly photo: 'asked' | 'required' | null
   readonly causes: Causes
+  /** What forces it to stand where it stands, the tightest from either side. */
+  readonly because: readonly Because[]
 }
 
 /** A step with what has been recorded of it. */
@@ -53,7 +66,7 @@ export interface StepState {
 
 /** Judges a record of a step: out of limits is a Stop, a missing photo or a step left out is a Check. */
 export function judge(
-  step: Step,
+  step: Pick<Step, 'entry' | 'photo'>,
   record: Pick<StepRecord, 'state' | 'value' | 'choice' | 'note'>,
   photos: number,
   units: UnitSystem,

@@ -1,11 +1,21 @@
 import type { Stage } from '../findings'
+import type { Place } from '../order'
 import type { DeviceContext } from '../parts'
-import type { Phase } from './phases'
+import type { Fact, Need, Reach } from './fact'
+import { PHASES, type Phase } from './phases'
 import type { Step, StepEntry } from './step'
 
-/** What a stage gives to do on a device: a step, and the phase of the work in which it is done. */
-export interface Task extends Step {
+/**
+ * What a stage gives to do on a device: a step, where it is done, and what must hold before it and must not
+ * hold yet.
+ */
+export interface Task extends Omit<Step, 'because'> {
   readonly phase: Phase
+  readonly place: Place
+  readonly gives: readonly Fact[]
+  readonly after: readonly Need[]
+  readonly before: readonly Need[]
+  readonly reach: readonly Reach[]
 }
 
 export const DONE: StepEntry = { kind: 'done' }
@@ -25,13 +35,14 @@ export const choice = (good: string, ...others: string[]): StepEntry => ({
   good: [good],
 })
 
-type Draft = Pick<Step, 'id' | 'title' | 'reason'> & Partial<Omit<Step, 'id' | 'stage'>>
+type Draft = Pick<Step, 'id' | 'title' | 'reason'> & Partial<Omit<Task, 'id' | 'stage' | 'phase'>>
 
 const NOT_TOLD: Step['causes'] = {}
+const NONE = [] as const
 
 /** A task in its phase. The id says the stage: `stage/key`, or `bench/key` for what belongs to none. */
 export function task(phase: Phase, draft: Draft): Task {
-  const place = draft.id.slice(0, draft.id.indexOf('/'))
+  const stage = draft.id.slice(0, draft.id.indexOf('/'))
   return {
     detail: '',
     items: [],
@@ -40,18 +51,23 @@ export function task(phase: Phase, draft: Draft): Task {
     entry: DONE,
     photo: null,
     causes: NOT_TOLD,
+    place: PHASES[phase],
+    gives: NONE,
+    after: NONE,
+    before: NONE,
+    reach: NONE,
     ...draft,
-    stage: place === 'bench' ? null : (place as Stage),
+    stage: stage === 'bench' ? null : (stage as Stage),
     phase,
   }
 }
 
-/** The tasks that the chosen accessories of a stage bring along. */
+/** The tasks that the chosen accessories of a stage bring along, with what holds for them there. */
 export const accessoryTasks = (
   { accessories }: DeviceContext,
   stage: Stage,
   phase: Phase,
-  caution: string | null = null,
+  more: Partial<Pick<Task, 'caution' | 'after' | 'before' | 'reach'>> = {},
 ): Task[] =>
   accessories
     .filter((part) => part.stage === stage && !(stage === 'seal' && part.capsTails))
@@ -61,6 +77,6 @@ export const accessoryTasks = (
         title: part.name,
         detail: part.step,
         reason: part.reason,
-        caution,
+        ...more,
       }),
     )

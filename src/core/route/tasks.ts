@@ -17,6 +17,7 @@ export function routeTasks(context: DeviceContext): Task[] {
   return [
     task('pull', {
       id: 'route/pull',
+      gives: ['cable there'],
       title:
         lead === null
           ? `Cut ${printed(run.cutM, 'cut')} of ${cable.name} and pull it`
@@ -34,6 +35,7 @@ export function routeTasks(context: DeviceContext): Task[] {
       ? [
           task('pull', {
             id: 'route/length',
+            after: [{ fact: 'cable there', because: 'It is read on the cable as it lies.' }],
             title: 'Read the length off the jacket marks',
             detail: `Planned ${printed(target, 'length')} installed, slack included. Cut off the first scuffed length.`,
             reason: 'The record of the run, and a check on the label.',
@@ -44,8 +46,10 @@ export function routeTasks(context: DeviceContext): Task[] {
       : []),
     ...(context.exposure.outdoors
       ? [
-          task('pull', {
+          task('seal', {
             id: 'route/drip-loop',
+            after: [{ fact: 'cable there', because: 'The loop is a part of the cable that was pulled.' }],
+            before: [{ fact: 'looked at', because: 'The picture shows the loop too.' }],
             title: 'Leave the drip loop and the slack',
             detail: `${printed(context.allowances.dripLoopM, 'length')} below the entry, ${printed(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
             reason: 'Water follows the cable; the loop lets it drip off.',

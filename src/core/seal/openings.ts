@@ -1,10 +1,7 @@
 import type { Seal as SealChoices } from '../job/job'
 import { remembered, type DeviceContext, type Opening, type Seal } from '../parts'
-import { hasBox } from '../mount'
+import { jointPlace, type JointPlace } from '../assembly'
 import { SEAL_LIMITS } from './limits'
-
-/** Where a tail joint lies, once everything is closed. */
-export type JointPlace = 'in the box' | 'behind the surface' | 'in the open'
 
 /** One opening of a device's stack, as it stands in this job. */
 export interface PlacedOpening {
@@ -16,13 +13,6 @@ export interface PlacedOpening {
   readonly needs: readonly number[]
   readonly needsDust: number
   readonly place: JointPlace | null
-}
-
-/** Where the joint between tail and site cable lies, from the stack and what passes the hole. */
-export function jointPlace(context: DeviceContext): JointPlace {
-  if (hasBox(context)) return 'in the box'
-  const passage = context.device.mount?.passage
-  return passage === 'coupler' || passage === 'tail and plugs' ? 'behind the surface' : 'in the open'
 }
 
 /**

@@ -1,17 +1,10 @@
+import type { JointPlace } from '../assembly'
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import type { Seal as SealChoices } from '../job/job'
 import type { DeviceContext } from '../parts'
 import { quantity, text, type Reading } from '../units'
 import { common, covers, dustOf, printTests, testsOf } from './ingress'
-import {
-  closedOpenings,
-  fitsHole,
-  grips,
-  needsPart,
-  openingsOf,
-  type ClosedOpening,
-  type JointPlace,
-} from './openings'
+import { closedOpenings, fitsHole, grips, needsPart, openingsOf, type ClosedOpening } from './openings'
 
 /** One link of the chain as the drawing shows it. */
 export interface SealLink {

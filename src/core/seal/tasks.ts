@@ -1,7 +1,8 @@
+import { joint, partsBefore, partsOf, reachOfOpening, upOf, calledIn, type Placed } from '../assembly'
 import type { DeviceContext } from '../parts'
-import { accessoryTasks, measure, task, type Task } from '../procedure'
+import { accessoryTasks, measure, task, type Need, type Task } from '../procedure'
 import { SEAL_LIMITS } from './limits'
-import { closedOpenings, needsPart } from './openings'
+import { closedOpenings, needsPart, type ClosedOpening } from './openings'
 import type { Seal } from './plan'
 import { greased } from './seal'
 
@@ -11,7 +12,7 @@ export function sealTasks(context: DeviceContext): Task[] {
   return [
     ...(seal && terminate ? cableAcross(context, seal, terminate.cameraEndId) : []),
     ...(seal ? closingOpenings(context, seal) : []),
-    ...(seal || mount ? [lookBeforeClosing()] : []),
+    ...(seal || mount ? [lookBeforeClosing(context)] : []),
   ]
 }
 
@@ -41,9 +42,17 @@ function cableAcross(context: DeviceContext, plan: Seal, cameraEndId: string): T
     cable.fittingMm === cable.diameterMm ? connector.jacketMm : null,
   )
   const sealOnly = least === gripping.clampMm[0] && most === gripping.clampMm[1]
+  const because = 'What it reads decides whether the seal grips.'
   return [
     task('cable across', {
       id: 'seal/cable',
+      gives: ['cable measured'],
+      after: [{ fact: 'cable there', because: 'It is measured on the cable that was pulled.' }],
+      before: [
+        { fact: 'threaded', because },
+        { fact: 'camera end', because },
+        { fact: 'sealed', because },
+      ],
       title: 'Measure the cable where the seal will grip it',
       detail: `Across the jacket, before anything goes on: ${gripping.name}${sealOnly ? '' : `, and then ${connector.name}`}.`,
       reason: 'Too thin leaks, too thick tears the lip. One cable to an entry.',
@@ -53,25 +62,73 @@ function cableAcross(context: DeviceContext, plan: Seal, cameraEndId: string): T
   ]
 }
 
+/** What holds for the sealing of an opening: what comes first, and by which way it is reached. */
+function placeOf(
+  context: DeviceContext,
+  { opening, ref }: ClosedOpening,
+): Partial<Pick<Task, 'after' | 'before' | 'reach'>> {
+  if (opening.kind === 'tail joint')
+    return {
+      after: [
+        { fact: 'connected', because: 'The body is turned home, or the tape laid, over the mated plug.' },
+        { fact: 'threaded', because: 'Its pieces are on the cable first.' },
+      ],
+      reach: joint(context).reach,
+    }
+  const placed = partsOf(context).find((part) => part.ref === ref.slice(0, ref.indexOf('/')))!
+  const up = `up ${placed.ref}` as const
+  if (opening.kind === 'wall edge')
+    return {
+      after: [{ fact: up, because: 'The bead lies along the edge where it stands.', force: 'reach' }],
+      before: [{ fact: 'closed', because: 'Then nothing is left to do behind it.', force: 'habit' }],
+      reach: [],
+    }
+  const cable: Need[] =
+    opening.kind === 'spare entry'
+      ? []
+      : [
+          { fact: 'cable there', because: 'It closes round the cable.', force: 'reach' },
+          { fact: 'threaded', because: 'Its pieces are on the cable first.' },
+          ...comesThrough(context, placed),
+        ]
+  return { after: cable, reach: reachOfOpening(context, placed, opening) }
+}
+
+/** The cable comes through every part before the one it is sealed to. */
+const comesThrough = (context: DeviceContext, placed: Placed): Need[] =>
+  partsBefore(context, placed).map((part) => ({
+    fact: upOf(part),
+    because: `The cable comes through the ${calledIn(part.part.name)} first.`,
+    force: 'reach',
+  }))
+
 function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
   const { camera } = context
   const chosen = closedOpenings(context, plan).filter(
     (closed) => closed.seal !== null && needsPart(closed.opening),
   )
+  const tailsReach = joint(context).reach
   return [
-    ...chosen.map(({ seal, opening, partName, ref }) =>
-      task('seal', {
+    ...chosen.map((closed) => {
+      const { seal, opening, partName, ref } = closed
+      const onCable = opening.kind === 'cable entry' || opening.kind === 'grommet seat'
+      return task(phaseOf(opening.kind), {
         id: `seal/${ref}`,
+        gives: opening.kind === 'wall edge' ? [] : ['sealed'],
+        ...placeOf(context, closed),
         title: `Seal the ${opening.name}: ${seal!.name}`,
         detail: seal!.make,
         items: seal!.pieces.map(({ name, way }) => `${name}: ${way}`),
-        reason: `${partName}. ${seal!.kind === 'grommet' ? `Leave about ${SEAL_LIMITS.insideMm.value} mm of cable inside.` : 'Water follows the cable and sits in the box.'}`,
-      }),
-    ),
+        reason: `${partName}. ${seal!.kind === 'grommet' ? `Leave about ${SEAL_LIMITS.insideMm.value} mm of cable inside.` : WHY[onCable ? 'cable' : 'rest']}`,
+      })
+    }),
     ...(greased(context)
       ? [
-          task('seal', {
+          task('connect', {
             id: 'seal/grease',
+            gives: ['greased'],
+            after: [{ fact: 'camera end', because: 'It goes onto the contacts of the finished end.' }],
+            before: [{ fact: 'connected', because: 'Once mated the contacts are covered.', force: 'reach' }],
             title: 'A thin film of contact grease on both contacts',
             reason: 'Salt air creeps into every joint.',
           }),
@@ -79,20 +136,40 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
       : []),
     ...(camera.unusedTails.length > 0
       ? [
-          task('seal', {
+          task('seal joint', {
             id: 'seal/tails',
+            gives: ['sealed'],
+            reach: tailsReach,
             title: `Cap the unused tails: ${camera.unusedTails.join(', ')}`,
             reason: 'An open tail wicks water along its cores.',
           }),
         ]
       : []),
-    ...accessoryTasks(context, 'seal', 'seal'),
+    ...accessoryTasks(context, 'seal', 'seal', { reach: tailsReach }),
   ]
 }
 
-function lookBeforeClosing(): Task {
+const WHY = {
+  cable: 'Water follows the cable and sits in the box.',
+  rest: 'Water finds every opening that is left.',
+}
+
+function phaseOf(kind: ClosedOpening['opening']['kind']): Task['phase'] {
+  if (kind === 'tail joint') return 'seal joint'
+  return kind === 'cable entry' || kind === 'grommet seat' ? 'entry' : 'seal'
+}
+
+function lookBeforeClosing(context: DeviceContext): Task {
+  const { place, reach } = joint(context)
+  const because = 'The picture shows what was made, and after that nobody sees it.'
   return task('look before closing', {
     id: 'seal/before-closing',
+    gives: ['looked at'],
+    after: [
+      { fact: 'sealed', because },
+      { fact: 'connected', because: 'A joint is proved before the box closes over it.' },
+    ],
+    reach: place === 'in the open' ? [] : reach,
     title: 'Look at gaskets, seals and slack; photograph them',
     detail: 'No dust, hair or swarf on the gasket; no core across the lens; nothing pinched.',
     reason: 'The one picture that proves the box was dry when it closed.',

@@ -10,6 +10,8 @@ export function sightTasks({ device, facing, printed }: DeviceContext): Task[] {
   return [
     task('place', {
       id: 'sight/place',
+      gives: ['place agreed'],
+      before: [{ fact: 'drilled', because: 'A hole cannot be moved.' }],
       title: moved ? 'Hold it at the agreed place' : 'Hold it at the customer’s place',
       detail: moved
         ? `Asked for: ${sight.wish.place}. Moved: ${sight.wish.reason}. Agreed by ${sight.wish.agreedBy || 'nobody yet'}.`
@@ -21,6 +23,9 @@ export function sightTasks({ device, facing, printed }: DeviceContext): Task[] {
     }),
     task('height', {
       id: 'sight/height',
+      gives: ['height agreed'],
+      after: [{ fact: 'place agreed', because: 'It is measured at the agreed place.' }],
+      before: [{ fact: 'drilled', because: 'A wrong height shows before there is a hole.' }],
       title: 'Measure the height of the lens',
       detail: `Planned ${printed(sight.heightM, 'length')} above the ground${facing === 'down' ? ', under the soffit or ceiling' : ''}.`,
       reason: 'Dead zone, face angle and density all hang on it.',

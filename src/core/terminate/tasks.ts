@@ -1,5 +1,6 @@
+import { calledIn, tooWideFor, upOf } from '../assembly'
 import type { DeviceContext } from '../parts'
-import { accessoryTasks, choice, measure, task, type Task } from '../procedure'
+import { accessoryTasks, choice, measure, task, type Need, type Task } from '../procedure'
 import { runLengths } from '../route'
 import { PINS } from './pins'
 import { loopLeastOhm, loopLimitOhm } from './resistance'
@@ -19,6 +20,15 @@ export function terminateTasks(context: DeviceContext): Task[] {
     tasks.push(
       task('thread on', {
         id: 'terminate/thread-on',
+        gives: ['threaded'],
+        after: [THERE],
+        before: [
+          {
+            fact: 'camera end',
+            because: `Once the end is made, the ${calledIn(threadOn.at(-1)!.piece)} no longer goes on.`,
+            force: 'reach',
+          },
+        ],
         title: 'Thread everything onto the cable',
         items: threadOn.map(({ piece, way, of }) => `${piece}: ${way} (${of})`),
         hold: 'Before you crimp',
@@ -30,8 +40,10 @@ export function terminateTasks(context: DeviceContext): Task[] {
   }
   if (!finished) {
     tasks.push(
-      task('ends', {
+      task('camera end', {
         id: 'terminate/camera-end',
+        gives: ['camera end'],
+        after: [THERE, ...passedFirst(context, camera.acrossMm)],
         title: `Make the camera end: ${camera.name}`,
         detail: camera.strip,
         items: pair ? PINS[policies.pinScheme].map(({ pin, wire }) => `${pin} ${wire}`) : [],
@@ -47,8 +59,10 @@ export function terminateTasks(context: DeviceContext): Task[] {
     const head = catalogue.connectors.get(device.terminate.headEndId)!
     if (head.kind !== 'mains joint')
       tasks.push(
-        task('ends', {
+        task('head end', {
           id: 'terminate/head-end',
+          gives: ['head end'],
+          after: [THERE],
           title: `Make the head end: ${head.name}`,
           detail: head.strip,
           reason: pair ? `The same scheme, ${policies.pinScheme}.` : 'The same habit at both ends.',
@@ -57,8 +71,14 @@ export function terminateTasks(context: DeviceContext): Task[] {
   }
   if (pair) {
     tasks.push(
-      task('ends', {
+      task('map', {
         id: 'terminate/wire-map',
+        gives: ['cable proved'],
+        after: [
+          THERE,
+          { fact: 'camera end', because: 'It is read from end to end.' },
+          { fact: 'head end', because: 'It is read from end to end.' },
+        ],
         title: 'Read the wire map',
         reason: 'Proved before the camera hangs on it.',
         entry: choice('pass', 'open', 'short', 'reversed pair', 'crossed pair', 'split pair'),
@@ -69,8 +89,10 @@ export function terminateTasks(context: DeviceContext): Task[] {
     )
     if (run.installedM > 0)
       tasks.push(
-        task('ends', {
+        task('head end', {
           id: 'terminate/loop',
+          gives: ['cable proved'],
+          after: [THERE],
           title: 'Measure the loop resistance of one pair',
           detail: 'Far end shorted.',
           reason: 'A high reading is a joint or a cable that is not copper; a low one is a short on the way.',
@@ -84,5 +106,22 @@ export function terminateTasks(context: DeviceContext): Task[] {
         }),
       )
   }
-  return [...tasks, ...accessoryTasks(context, 'terminate', 'ends')]
+  return [...tasks, ...accessoryTasks(context, 'terminate', 'map', { after: [THERE] })]
+}
+
+const THERE: Need = { fact: 'cable there', because: 'The cable is there first.', force: 'reach' }
+
+/** A hole that the finished end does not pass is passed before the end is made. */
+function passedFirst(context: DeviceContext, acrossMm: number | null): Need[] {
+  const narrow = tooWideFor(context, acrossMm)
+  if (!narrow) return []
+  const { placed, opening } = narrow
+  const hole = context.printed(opening.holeMm!, 'size')
+  return [
+    {
+      fact: upOf(placed),
+      because: `The finished end, ${context.printed(acrossMm!, 'size')} across, does not pass the ${opening.name} of ${hole}.`,
+      force: 'reach',
+    },
+  ]
 }

@@ -103,7 +103,7 @@ it('fills a fault in from a finding, in the units of the job', () => {
 })
 
 it('proposes nothing for steps that are good, open or a Check', () => {
-  const step = task('fix', { id: 'mount/level', title: 'Level', reason: '' })
+  const step = { ...task('fix', { id: 'mount/level', title: 'Level', reason: '' }), because: [] }
   for (const verdict of ['good', 'check', null] as const)
     expect(proposedFaults('d', [{ step, record: null, photos: 0, verdict, says: '' }], [])).toEqual([])
   expect(

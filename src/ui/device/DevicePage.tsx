@@ -7,9 +7,10 @@ import { Details, type Device, type DeviceChoice } from '@/core/job'
 import { useJob } from '../job/JobProvider'
 import { go } from '../kit/go'
 import { LineField, refusal, refusalOf } from '../kit/LineField'
-import { Part, Sentence } from '../kit/Page'
+import { Part } from '../kit/Page'
 import { Removal } from '../kit/Removal'
 import { Tick } from '../kit/Tick'
+import { AssemblySheet } from './AssemblySheet'
 import { DeviceChoiceForm } from './DeviceChoiceForm'
 
 /** What the device is made of, and what is written on it. */
@@ -19,40 +20,40 @@ export function DevicePage({ device, assessed }: { device: Device; assessed: Dev
   const { mark, name, cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds } = device
   const start: DeviceChoice = { mark, name, cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds }
   return (
-    <Box px={{ base: 3, md: 5 }} py={4} maxW="1000px">
-      <Sentence next={assessed.sentence}>
-        {mark} {name}
-      </Sentence>
-      <Part title="Written on it and given to it">
-        <DetailFields device={device} />
-      </Part>
-      <Part title="Parts and place">
-        <DeviceChoiceForm
-          key={device.id}
-          start={start}
-          draftKey={`device:${job.id}:${device.id}`}
-          action="Keep these parts"
-          onSay={async (choice) => {
-            const said = await send({ type: 'editDevice', deviceId: device.id, change: choice })
-            setMessage(said.ok ? '✓ Kept.' : null)
-            return said.ok ? [] : said.reasons
+    <Box px={{ base: 3, md: 5 }} py={4}>
+      <AssemblySheet device={device} assessed={assessed} />
+      <Box maxW="1000px">
+        <Part title="Written on it and given to it">
+          <DetailFields device={device} />
+        </Part>
+        <Part title="Parts and place">
+          <DeviceChoiceForm
+            key={device.id}
+            start={start}
+            draftKey={`device:${job.id}:${device.id}`}
+            action="Keep these parts"
+            onSay={async (choice) => {
+              const said = await send({ type: 'editDevice', deviceId: device.id, change: choice })
+              setMessage(said.ok ? '✓ Kept.' : null)
+              return said.ok ? [] : said.reasons
+            }}
+          />
+          {message ? (
+            <Text role="status" mt={2}>
+              {message}
+            </Text>
+          ) : null}
+        </Part>
+        <Removal
+          label="Take this device out of the job"
+          asks={`Take ${mark} ${name} out, with everything planned for it?`}
+          onRemove={async () => {
+            const said = await send({ type: 'removeDevice', deviceId: device.id })
+            if (said.ok) go(`/jobs/${job.id}`)
+            else setMessage(refusal(said))
           }}
         />
-        {message ? (
-          <Text role="status" mt={2}>
-            {message}
-          </Text>
-        ) : null}
-      </Part>
-      <Removal
-        label="Take this device out of the job"
-        asks={`Take ${mark} ${name} out, with everything planned for it?`}
-        onRemove={async () => {
-          const said = await send({ type: 'removeDevice', deviceId: device.id })
-          if (said.ok) go(`/jobs/${job.id}`)
-          else setMessage(refusal(said))
-        }}
-      />
+      </Box>
     </Box>
   )
 }

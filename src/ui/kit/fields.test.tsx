@@ -179,8 +179,10 @@ describe('findings', () => {
 })
 
 describe('recording a step', () => {
-  const step = (entry: Step['entry']): Step =>
-    task('fix', { id: 'mount/x', title: 'Read the level', reason: '', entry })
+  const step = (entry: Step['entry']): Step => ({
+    ...task('fix', { id: 'mount/x', title: 'Read the level', reason: '', entry }),
+    because: [],
+  })
   const state = (entry: Step['entry']): StepState => ({
     step: step(entry),
     record: null,

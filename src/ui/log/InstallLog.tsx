@@ -3,9 +3,11 @@
 import { Box, Button, Flex, Grid, Heading, HStack, IconButton, Text } from '@chakra-ui/react'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import { useSearchParams } from 'next/navigation'
+import { Fragment } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Outcome } from '@/core/job'
-import type { StepState } from '@/core/procedure'
+import { PLACES } from '@/core/order'
+import type { Because, StepState } from '@/core/procedure'
 import { DetailFields } from '../device/DevicePage'
 import { useJob } from '../job/JobProvider'
 import { go, GoLink } from '../kit/go'
@@ -77,34 +79,40 @@ export function InstallLog({ device, assessed }: { device: Device; assessed: Dev
         pb={{ base: '100px', md: 3 }}
       >
         {steps.map(({ step, record, verdict }, i) => (
-          <Box
-            key={step.id}
-            asChild
-            display="flex"
-            gap={2}
-            px={4}
-            py={1.5}
-            minH={{ base: '48px', md: '34px' }}
-            alignItems={{ base: 'center', md: 'baseline' }}
-            bg={i === index ? 'inky.muted' : undefined}
-            _hover={{ bg: 'inky.subtle' }}
-          >
-            <GoLink href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
-              <Text
-                as="span"
-                w="16px"
-                flexShrink={0}
-                color={verdict ? VERDICTS[verdict].color : 'soft'}
-                role="img"
-                aria-label={record && verdict ? VERDICTS[verdict].word : 'open'}
-              >
-                {verdict ? VERDICTS[verdict].sign : '○'}
+          <Fragment key={step.id}>
+            {step.place === steps[i - 1]?.step.place ? null : (
+              <Text px={4} pt={i === 0 ? 0 : 3} pb={1} fontFamily="heading" fontWeight={600} color="ink">
+                {PLACES[step.place].name}
               </Text>
-              <Text as="span" color={record ? 'soft' : 'ink'}>
-                {step.title}
-              </Text>
-            </GoLink>
-          </Box>
+            )}
+            <Box
+              asChild
+              display="flex"
+              gap={2}
+              px={4}
+              py={1.5}
+              minH={{ base: '48px', md: '34px' }}
+              alignItems={{ base: 'center', md: 'baseline' }}
+              bg={i === index ? 'inky.muted' : undefined}
+              _hover={{ bg: 'inky.subtle' }}
+            >
+              <GoLink href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
+                <Text
+                  as="span"
+                  w="16px"
+                  flexShrink={0}
+                  color={verdict ? VERDICTS[verdict].color : 'soft'}
+                  role="img"
+                  aria-label={record && verdict ? VERDICTS[verdict].word : 'open'}
+                >
+                  {verdict ? VERDICTS[verdict].sign : '○'}
+                </Text>
+                <Text as="span" color={record ? 'soft' : 'ink'}>
+                  {step.title}
+                </Text>
+              </GoLink>
+            </Box>
+          </Fragment>
         ))}
       </Box>
     </Grid>
@@ -159,7 +167,7 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
           <ChevronLeft size={22} />
         </IconButton>
         <Text color="soft">
-          Step {index + 1} of {steps.length} · {step.stage ?? 'on the bench'}
+          Step {index + 1} of {steps.length} · {PLACES[step.place].name.toLowerCase()}
         </Text>
         <IconButton
           aria-label="Look ahead"
@@ -230,6 +238,7 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
       ) : null}
       <Box borderLeftWidth="3px" borderColor="copper.solid" pl={3} mb={3}>
         <Text>{step.reason}</Text>
+        <WhyHere because={step.because} />
         {step.caution ? (
           <Text fontWeight={500} mt={1}>
             <span aria-hidden>⚠ </span>
@@ -257,6 +266,25 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
         </Button>
       </Foot>
     </>
+  )
+}
+
+/** What forces the step to stand where it stands. */
+function WhyHere({ because }: { because: readonly Because[] }) {
+  if (because.length === 0) return null
+  return (
+    <Box as="dl" fontSize="sm" color="soft" mt={1}>
+      {because.map(({ when, stepId, title, why }) => (
+        <Box key={`${when} ${stepId}`}>
+          <Box as="dt" display="inline" fontWeight={600}>
+            {when === 'before' ? 'Before' : 'After'} “{title}”:
+          </Box>{' '}
+          <Box as="dd" display="inline">
+            {why}
+          </Box>
+        </Box>
+      ))}
+    </Box>
   )
 }
 

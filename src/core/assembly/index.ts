@@ -1,0 +1,18 @@
+export {
+  calledIn,
+  hasBox,
+  inside,
+  joint,
+  jointPlace,
+  mainsReaches,
+  partsBefore,
+  partsOf,
+  reachOfOpening,
+  reachOfScrews,
+  tooWideFor,
+  upOf,
+  type Joint,
+  type JointPlace,
+  type Placed,
+} from './assembly'
+export { assemblyView, type AssemblyView, type ShownOpening, type ShownPart, type ShownPiece } from './view'

@@ -1,0 +1,152 @@
+import type { DeviceAssessment } from '../assess'
+import type { Device } from '../job/job'
+import {
+  resolve,
+  type Camera,
+  type Catalogue,
+  type JobSettings,
+  type MountPart,
+  type Surface,
+} from '../parts'
+import type { StepState } from '../procedure'
+import { calledIn, joint, partsOf, type Joint } from './assembly'
+
+/** A piece that sits round the cable, and which way round. */
+export interface ShownPiece {
+  readonly name: string
+  readonly way: string
+}
+
+export interface ShownOpening {
+  readonly name: string
+  /** What closes it; null while nothing does, or by its own gasket. */
+  readonly sealName: string | null
+  readonly rating: string
+  readonly holds: boolean
+  readonly weakest: boolean
+}
+
+/** A part as the assembly drawing shows it. */
+export interface ShownPart {
+  readonly ref: string
+  readonly name: string
+  readonly look: MountPart['kind'] | Camera['form']
+  readonly baseMm: number
+  readonly depthMm: number
+  readonly reachMm: number
+  readonly turns: 'same' | 'down'
+  /** It holds the joint between cable and camera. */
+  readonly hollow: boolean
+  /** Its step in the log, from 1; null while no step puts it up. */
+  readonly number: number | null
+  readonly stepId: string | null
+  /** What is out of reach once it is up: the steps that come before it for that. */
+  readonly closes: readonly { readonly number: number; readonly title: string; readonly why: string }[]
+  readonly openings: readonly ShownOpening[]
+  /** Round the cable just before it, from the building outwards. */
+  readonly pieces: readonly ShownPiece[]
+}
+
+export interface AssemblyView {
+  readonly facing: Surface['facing']
+  readonly surfaceName: string
+  readonly holding: Surface['holding']
+  readonly cableName: string
+  readonly jointPlace: Joint['place']
+  readonly parts: readonly ShownPart[]
+  /** How the device goes together, in a sentence, and what is weakest of it. */
+  readonly sentence: string
+  readonly weakest: string
+}
+
+/**
+ * One device as it goes together: its parts from the surface outwards with their steps, what each closes,
+ * and the openings as they are sealed. Null when the catalogue lacks a part.
+ */
+export function assemblyView(
+  job: JobSettings,
+  device: Device,
+  { stages, steps, name, mark }: Pick<DeviceAssessment, 'stages' | 'steps' | 'name' | 'mark'>,
+  catalogue: Catalogue,
+): AssemblyView | null {
+  const context = resolve(device, job, catalogue)
+  if ('missing' in context) return null
+  const { surface, cable } = context
+  const chain = stages?.seal?.result.drawing
+  const numbered = new Map(steps.map(({ step }, i) => [step.id, i + 1]))
+  const jointAt = joint(context)
+  const parts = partsOf(context).map(({ ref, part, on }): ShownPart => {
+    const stepId = stepOf(ref, on === null)
+    const openings = chain?.links.filter((link) => link.ref.startsWith(`${ref}/`)) ?? []
+    return {
+      ref,
+      name: part.name,
+      look: 'form' in part ? part.form : part.kind,
+      baseMm: part.baseMm,
+      depthMm: part.depthMm,
+      reachMm: 'reachMm' in part ? part.reachMm : part.depthMm,
+      turns: 'turns' in part ? part.turns : 'same',
+      hollow: 'enclosesJoint' in part && part.enclosesJoint,
+      number: numbered.get(stepId) ?? null,
+      stepId: numbered.has(stepId) ? stepId : null,
+      closes: heldBefore(steps, stepId),
+      openings: openings.map(({ ref: opening, openingName, sealName, rating, holds }) => ({
+        name: openingName,
+        sealName,
+        rating,
+        holds,
+        weakest: opening === chain?.weakest,
+      })),
+      pieces: openings.flatMap(({ ref: opening }) => piecesOf(device, opening, catalogue)),
+    }
+  })
+  const weakest = parts.flatMap(({ name: of, openings }) =>
+    openings.filter(({ weakest: is }) => is).map((opening) => ({ of, ...opening })),
+  )[0]
+  return {
+    facing: surface.facing,
+    surfaceName: surface.name,
+    holding: surface.holding,
+    cableName: cable.name,
+    jointPlace: jointAt.place,
+    parts,
+    sentence: `${mark} ${name} ${togetherIn(steps, parts)}`,
+    weakest: weakest
+      ? `Weakest opening: ${weakest.name} of the ${calledIn(weakest.of)}, ${weakest.rating}.`
+      : 'No opening is judged yet: plan its seals.',
+  }
+}
+
+const stepOf = (ref: string, isBase: boolean): string => {
+  if (isBase) return 'mount/fix'
+  return ref === 'camera' ? 'mount/camera' : `mount/join-${ref.slice('mount-'.length)}`
+}
+
+/** The steps that are out of reach after one, each with its number. */
+const heldBefore = (steps: readonly StepState[], stepId: string): ShownPart['closes'] =>
+  steps.flatMap(({ step }, i) =>
+    step.because.flatMap(({ when, stepId: then, why, force }) =>
+      when === 'before' && then === stepId && force === 'reach'
+        ? [{ number: i + 1, title: step.title, why }]
+        : [],
+    ),
+  )
+
+function piecesOf(device: Device, opening: string, catalogue: Catalogue): readonly ShownPiece[] {
+  const chosen = device.seal?.choices.find((choice) => choice.opening === opening)
+  const seal = chosen?.sealId ? catalogue.seals.get(chosen.sealId) : undefined
+  return seal?.pieces.map(({ name, way }) => ({ name, way })) ?? []
+}
+
+/** "goes together in 12 steps; the junction box waits for its gland". */
+function togetherIn(steps: readonly StepState[], parts: readonly ShownPart[]): string {
+  const count = steps.filter(({ step }) => step.place === 'at the device').length
+  if (count === 0) return 'is not planned yet: its parts are shown as chosen.'
+  const outOfTurn = parts.find(
+    (part, i) =>
+      i > 0 && part.number !== null && parts[i - 1]!.number !== null && part.number < parts[i - 1]!.number!,
+  )
+  const support = outOfTurn && parts[parts.indexOf(outOfTurn) - 1]!
+  const waits = support ? `; the ${calledIn(support.name)} waits for the ${calledIn(outOfTurn.name)}` : ''
+  return `goes together in ${count} steps${waits}.`
+}

@@ -1,0 +1,127 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { CATALOGUE } from '@/catalogue'
+import { device, job, plannedThrough } from '@/testing/jobs'
+import { runs } from '@/testing/runs'
+import { carryOut } from '@/testing/simulate'
+import { assessDevice } from '../assess'
+import { EXPOSURES, PASSAGES, type Device } from '../job'
+import { fits } from '../mount'
+import type { Interface } from '../parts'
+
+const SUPPLIES = ['switch-16', 'dc-12-5', 'mains-circuit'].map((partId) => ({
+  id: partId,
+  name: partId,
+  partId,
+}))
+const CABLE = { 'pair': 'cat6-outdoor', 'coax and power': 'rg59-18-2', 'mains': 'mains-14-2' } as const
+const SUPPLY = { 'pair': 'switch-16', 'coax and power': 'dc-12-5', 'mains': 'mains-circuit' } as const
+
+/** Every stack of up to three parts whose joints fit, for every camera. */
+const STACKS: readonly Pick<Device, 'cameraId' | 'mountIds'>[] = (() => {
+  const mounts = [...CATALOGUE.mounts.values()]
+  const stacks: { cameraId: string; mountIds: string[] }[] = []
+  const grow = (mountIds: string[], offers: Interface) => {
+    for (const camera of CATALOGUE.cameras.values())
+      if (fits(offers, camera.needs)) stacks.push({ cameraId: camera.id, mountIds })
+    if (mountIds.length === 3) return
+    for (const part of mounts)
+      if (
+        fits(offers, part.needs) &&
+        !mountIds.includes(part.id) &&
+        !(part.coversCamera && mountIds.length !== 1)
+      )
+        grow([...mountIds, part.id], part.offers)
+  }
+  grow([], 'surface')
+  return stacks
+})()
+
+const anyDevice = fc
+  .record({
+    stack: fc.constantFrom(...STACKS),
+    exposure: fc.constantFrom(...(Object.keys(EXPOSURES) as Device['exposure'][])),
+    surfaceId: fc.constantFrom(...CATALOGUE.surfaces.keys()),
+    passage: fc.constantFrom(...(Object.keys(PASSAGES) as (keyof typeof PASSAGES)[])),
+    sealing: fc.constantFrom('always' as const, 'by exposure' as const),
+  })
+  .map(({ stack, exposure, surfaceId, passage, sealing }) => {
+    const camera = CATALOGUE.cameras.get(stack.cameraId)!
+    const on = job({ supplies: SUPPLIES, policies: { ...job().policies, sealing } })
+    const first = device({ ...stack, exposure, surfaceId, cableId: CABLE[camera.cable] })
+    const mount = assessDevice(first, on, CATALOGUE).stages!.mount.input
+    const planned = plannedThrough({ ...first, mount: { ...mount, passage } }, on)
+    return { of: { ...planned, power: { supplyId: SUPPLY[camera.cable], port: 1 } }, on }
+  })
+
+const stepsOf = ({ of, on }: { of: Device; on: ReturnType<typeof job> }) => {
+  const { steps, findings } = assessDevice(of, on, CATALOGUE)
+  return {
+    steps: steps.map(({ step }) => step),
+    contradicted: findings.some(({ id }) => id.startsWith('mount/order')),
+  }
+}
+
+describe('the order of the steps', () => {
+  it('can be carried out by whoever knows nothing but what passes, reaches, hangs and is live', () => {
+    expect(STACKS.length).toBeGreaterThan(200)
+    fc.assert(
+      fc.property(anyDevice, (one) => {
+        const { steps, contradicted } = stepsOf(one)
+        const ids = steps.map(({ id }) => id)
+        expect(new Set(ids).size).toBe(ids.length)
+        const { cameraId, mountIds } = one.of
+        expect([contradicted, carryOut(one.of, ids), cameraId, mountIds]).toEqual([
+          false,
+          null,
+          cameraId,
+          mountIds,
+        ])
+      }),
+      { numRuns: runs(300) },
+    )
+  })
+  it('is refused where a step is done after what it is held before', () => {
+    const on = job({ supplies: SUPPLIES })
+    const outdoors = { exposure: 'open weather', surfaceId: 'timber-wall' } as const
+    const cases: [Partial<Device>, string, string[]][] = [
+      [
+        {},
+        'switch-16',
+        [
+          'mount/cable-hole',
+          'terminate/thread-on',
+          'seal/mount-0/entry',
+          'seal/before-closing',
+          'power/connect',
+        ],
+      ],
+      [
+        { cameraId: 'floodlight-4mp', mountIds: ['recessed-box'], cableId: 'mains-14-2' },
+        'mains-circuit',
+        ['power/dead', 'power/clamp', 'seal/before-closing'],
+      ],
+      [
+        { cameraId: 'large-dome-4mp', mountIds: ['ceiling-plate', 'pendant-rod-500', 'pendant-hood'] },
+        'switch-16',
+        ['mount/camera', 'mount/join-2', 'aim/tilt'],
+      ],
+      [
+        { cameraId: 'mini-dome-2mp', mountIds: [] },
+        'switch-16',
+        ['terminate/camera-end', 'mount/fix', 'aim/level'],
+      ],
+    ]
+    for (const [change, supplyId, held] of cases) {
+      const of = { ...plannedThrough(device({ ...outdoors, ...change }), on), power: { supplyId, port: 1 } }
+      const { steps } = stepsOf({ of, on })
+      const ids = steps.map(({ id }) => id)
+      const refused = steps.flatMap((step, i) => {
+        const then = step.because.find(({ when }) => when === 'before')
+        const later = then && ids.toSpliced(i, 1).toSpliced(ids.indexOf(then.stepId), 0, step.id)
+        return later && carryOut(of, later) ? [step.id] : []
+      })
+      expect(refused).toEqual(expect.arrayContaining(held))
+    }
+  })
+})
