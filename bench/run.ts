@@ -9,6 +9,7 @@ import { assess, assessAgain, assessDevice } from '@/core/assess'
 import { factsOf, type Device, type Job } from '@/core/job'
 import { house } from './house'
 import { demo, largeJob } from './large'
+import { ordering } from './order'
 import { post, served } from './server'
 import { surveying } from './survey'
 
@@ -193,6 +194,7 @@ function large(): void {
   }
 }
 
+await ordering()
 await assessing()
 large()
 surveying()

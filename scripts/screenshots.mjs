@@ -14,6 +14,7 @@ const PHONE = { width: 390, height: 844 }
 const VIEWS = [
   ['jobs', LAPTOP, '/'],
   ['board', LAPTOP, '/jobs/kestrel-quay'],
+  ['assembly', LAPTOP, '/jobs/kestrel-quay/devices/device-05/device'],
   ['sight', LAPTOP, '/jobs/kestrel-quay/devices/device-04/sight'],
   ['mount', LAPTOP, '/jobs/kestrel-quay/devices/device-05/mount'],
   ['route', LAPTOP, '/jobs/kestrel-quay/devices/device-05/route'],

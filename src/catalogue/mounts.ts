@@ -83,6 +83,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'recessed-box',
+    volumeMl: 350,
     name: 'Recessed electrical box, weatherproof',
     kind: 'electrical box',
     needs: 'surface',

@@ -106,6 +106,7 @@ export const SUPPLIES: readonly Supply[] = [
 export const ACCESSORIES: readonly Accessory[] = [
   {
     id: 'protector-pair',
+    protects: true,
     name: 'Surge protectors, both ends',
     stage: 'power',
     step: 'Fit a surge protector at each end: line side to the long cable, equipment side to the short patch lead. Bond each to earth, short and straight; bond a screen separately.',

@@ -4,7 +4,8 @@ import { CATALOGUE } from '@/catalogue'
 import { anyJob, device, job, NOW, said, plannedThrough } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
 import { assess, assessAgain, assessDevice } from './assess'
-import { apply, type Job } from './job'
+import { apply, type Device, type Job } from './job'
+import { MEASURES } from './procedure'
 
 /** Every number anywhere in a value, with the path to it. */
 function* numbersIn(value: unknown, path = ''): Generator<[string, number]> {
@@ -313,6 +314,34 @@ describe('the install log', () => {
     }
     expect(on([raised]).proposedFaults).toEqual([])
     expect(on([{ ...raised, state: 'closed' }]).proposedFaults).toHaveLength(1)
+  })
+  it('keeps what was recorded for an older plan, in the units of the job, with whoever recorded it', () => {
+    const { device: d } = planned({})
+    const base = { deviceId: d.id, state: 'done' as const, value: null, choice: null, note: '' }
+    const records = [
+      { ...base, stepId: 'mount/fix', at: NOW, by: 'Lead' },
+      { ...base, stepId: 'mount/cable-hole', note: 'through the header', at: NOW, by: 'Lead' },
+      { ...base, stepId: 'terminate/loop', value: 2.5, at: NOW, by: 'Installer 1' },
+    ]
+    const earlier = (of: Device) =>
+      assessDevice(of, job(), CATALOGUE, { records, photos: [], faults: [] }).earlier
+    expect(earlier(d)).toEqual([])
+    const onPole = plannedThrough({ ...d, surfaceId: 'steel-pole', cableId: 'rg59-18-2', terminate: null })
+    expect(earlier(onPole).map(({ title, says, by }) => [title, says, by])).toEqual([
+      ['Cable hole (mount)', 'through the header', 'Lead'],
+      ['Loop (terminate)', '2.50 Ω', 'Installer 1'],
+    ])
+    expect(earlier({ ...d, cameraId: 'gone' })).toHaveLength(3)
+  })
+  it('knows of every measured step what it measures, for when the plan no longer asks for it', () => {
+    for (const camera of CATALOGUE.cameras.values()) {
+      const cableId = { 'pair': 'cat6', 'coax and power': 'rg59-18-2', 'mains': 'mains-14-2' }[camera.cable]
+      const on = job({ supplies: [...job().supplies, { id: 'dc', name: 'DC', partId: 'dc-12-5' }] })
+      const of = plannedThrough(device({ cameraId: camera.id, cableId }), on)
+      for (const { step } of assessDevice(of, on, CATALOGUE).steps)
+        if (step.entry.kind === 'measure')
+          expect([step.id, MEASURES[step.id]]).toEqual([step.id, step.entry.quantity])
+    }
   })
   it('calls a hold point without its photo a Check', () => {
     const { device: d } = planned({})

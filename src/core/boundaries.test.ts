@@ -100,7 +100,41 @@ const noSlack = {
   wastePercent: 0,
 }
 
+const mains = { supplies: [{ id: 'm', name: 'Lamps', partId: 'mains-circuit' }] }
+const flood = plannedThrough(
+  device({ cameraId: 'floodlight-4mp', mountIds: ['recessed-box'], cableId: 'mains-14-2' }),
+  job(mains),
+)
+const boxOf = (volumeMl: number) => ({
+  job: one(flood, mains),
+  catalogue: {
+    ...CATALOGUE,
+    mounts: new Map([
+      ...CATALOGUE.mounts,
+      ['recessed-box', { ...CATALOGUE.mounts.get('recessed-box')!, volumeMl }],
+    ]),
+  },
+})
+
 const CASES: readonly Case[] = [
+  {
+    finding: 'power/surge',
+    good: 'up to',
+    figure: 30,
+    between: [5, 80],
+    on: (lengthM) => plans({ route: { segments: [stretch({ space: 'clipped outside', lengthM })] } }),
+    source: 'common practice, no source',
+  },
+  {
+    finding: 'power/box-fill',
+    good: 'from',
+    bad: 'stop',
+    figure: 6 * 32.77,
+    said: 'what was typed',
+    between: [50, 400],
+    on: boxOf,
+    source: 'NEC 314.16(B), from memory: six times 2.00 cubic inches',
+  },
   {
     finding: 'sight/face-angle',
     good: 'up to',

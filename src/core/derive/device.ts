@@ -1,7 +1,7 @@
 import { gravest, PLANNED_STAGES, type Finding, type PlannedStage, type Verdict } from '../findings'
 import type { Device, Fault, Photo, StepRecord } from '../job/job'
 import type { Catalogue, JobSettings, Measured, Neighbours } from '../parts'
-import { judge, type StepState } from '../procedure'
+import { earlierSteps, judge, type EarlierStep, type StepState } from '../procedure'
 import type { Missing } from '../stages/table'
 import { proposedFaults, type FaultProposal } from '../test'
 import { plannedFromScratch, type PlannedDevice, type PlannedStageState } from './planned'
@@ -27,6 +27,8 @@ export interface DeviceAssessment {
   /** Findings of the planned stages only. */
   readonly findings: readonly Finding[]
   readonly steps: readonly StepState[]
+  /** Recorded for an older plan: what the plan as it stands no longer asks for. */
+  readonly earlier: readonly EarlierStep[]
   readonly log: {
     readonly done: number
     readonly total: number
@@ -44,6 +46,7 @@ const UNKNOWN: Omit<DeviceAssessment, 'deviceId' | 'mark' | 'name'> = {
   stages: null,
   findings: [],
   steps: [],
+  earlier: [],
   log: { done: 0, total: 0, mark: 'not planned', nextStepId: null },
   proposedFaults: [],
   verdict: 'check',
@@ -110,6 +113,10 @@ function logged(
   recorded: DeviceRecords,
 ): DeviceAssessment {
   const about = { pending: false, deviceId: device.id, mark: device.mark, name: device.name }
+  const taken = new Map<string, number>()
+  for (const { stepId } of recorded.photos)
+    if (stepId !== null) taken.set(stepId, (taken.get(stepId) ?? 0) + 1)
+  const photosOf = (stepId: string) => taken.get(stepId) ?? 0
   if (!plans) {
     return {
       ...about,
@@ -117,6 +124,7 @@ function logged(
       stages: null,
       findings,
       steps: [],
+      earlier: earlierSteps(recorded.records, new Set(), photosOf, units),
       log: { done: 0, total: 0, mark: 'not planned', nextStepId: null },
       proposedFaults: [],
       verdict: 'stop',
@@ -124,12 +132,9 @@ function logged(
     }
   }
   const records = new Map(recorded.records.map((record) => [record.stepId, record]))
-  const taken = new Map<string, number>()
-  for (const { stepId } of recorded.photos)
-    if (stepId !== null) taken.set(stepId, (taken.get(stepId) ?? 0) + 1)
   const steps = tasks.map((step): StepState => {
     const record = records.get(step.id) ?? null
-    const photos = taken.get(step.id) ?? 0
+    const photos = photosOf(step.id)
     return record
       ? { step, record, photos, ...judge(step, record, photos, units) }
       : { step, record, photos, verdict: null, says: '' }
@@ -148,6 +153,7 @@ function logged(
     stages,
     findings,
     steps,
+    earlier: earlierSteps(recorded.records, new Set(tasks.map(({ id }) => id)), photosOf, units),
     log: {
       done,
       total: steps.length,

@@ -122,6 +122,8 @@ export interface MountPart extends Part {
   readonly openBehind?: true
   /** Its middle is open and flat: a joint behind it is made in front of it and pushed through. */
   readonly passesJoint?: true
+  /** What it holds, mL, where a mains joint is made in it. */
+  readonly volumeMl?: number
   /** True when a tail and its joint fit inside. */
   readonly enclosesJoint: boolean
   readonly openings: readonly Opening[]
@@ -268,6 +270,8 @@ export interface Supply extends Part {
 }
 
 export interface Accessory extends Part {
+  /** It keeps surges from both ends of the run. */
+  readonly protects?: true
   /** It caps tails that are not used, which is a step anyway where a camera has any. */
   readonly capsTails?: true
   readonly step: string

@@ -40,8 +40,16 @@ export const POWER_LIMITS = {
   supplyLoad: limit('A supply or switch is loaded to', 80, '%', 'practice'),
   contactOhm: limit('Resistance of a contact of plug and jack', 0.2, 'Ω', 'tia-568-contact'),
   jointOhm: limit('Resistance of a screwed DC joint', 0.01, 'Ω', 'practice'),
+  unprotectedM: limit('Outdoor copper without surge protectors, at most', 30, 'm', 'practice'),
   dcJoints: limit('DC joints of a run: supply, cable, joint, plug', 4, '', 'practice'),
 } as const
+
+/** Volume of a box that one conductor of a gauge takes, mL: 2.00, 2.25 and 2.50 cubic inches. */
+export const BOX_FILL_ML = [
+  { awg: 14, ml: 32.77 },
+  { awg: 12, ml: 36.87 },
+  { awg: 10, ml: 40.97 },
+] as const
 
 export const POWER_FORMULAS: readonly Formula[] = [
   {
@@ -61,6 +69,9 @@ export const POWER_FORMULAS: readonly Formula[] = [
 export const POWER_REGISTER: Register = {
   limits: [
     ...Object.values(POWER_LIMITS),
+    ...BOX_FILL_ML.map(({ awg, ml }) =>
+      limit(`A conductor of ${awg} AWG takes of its box`, ml, 'mL', 'nec-314-16'),
+    ),
     ...POE_CLASSES.flatMap(({ poeClass, sourceW, deviceW }) => [
       limit(`Class ${poeClass} at the port`, sourceW, 'W', 'ieee-802-3'),
       limit(`Class ${poeClass} at the camera`, deviceW, 'W', 'ieee-802-3'),

@@ -4,8 +4,10 @@ import { remembered, type Camera, type DeviceContext, type Supply } from '../par
 import { ROUTE_LIMITS, runLengths } from '../route'
 import { ohmPerKm } from '../terminate'
 import { quantity, text } from '../units'
+import { boxFillFinding } from './boxFill'
 import { powerAtEnd, voltsAtLoad } from './circuit'
 import { POE_CLASSES, POWER_LIMITS, type PoeClass } from './limits'
+import { surgeFinding } from './surge'
 
 /** What the power ladder draws. Null volts: the circuit cannot carry the load. */
 export interface PowerLadder {
@@ -64,6 +66,13 @@ export function poeClassFor(deviceW: number): PoeClass | null {
 
 /** Everything `power` has to say of one device from its record; null when the job has no such supply. */
 export const assessPower = remembered((context, power: Power): StageAssessment<PowerLadder> | null => {
+  const fed = fedBy(context, power)
+  if (!fed) return null
+  const surge = surgeFinding(context)
+  return surge ? { ...fed, findings: [...fed.findings, surge] } : fed
+})
+
+function fedBy(context: DeviceContext, power: Power): StageAssessment<PowerLadder> | null {
   const { supplies, catalogue, camera, cable, device, mainsV } = context
   const named = supplies.find(({ id }) => id === power.supplyId)
   const part = named && catalogue.supplies.get(named.partId)
@@ -103,7 +112,7 @@ export const assessPower = remembered((context, power: Power): StageAssessment<P
       drawW: camera.power.worstW,
     })
   return overPairs(part) ? overData(context, part, ohmPerM, base) : overCores(context, part, ohmPerM, base)
-})
+}
 
 type Base = Pick<PowerLadder, 'supplyName' | 'partName' | 'port' | 'kind' | 'lengthM' | 'loadW'>
 
@@ -147,7 +156,9 @@ function cableFor(part: Supply): string {
   return part.kind === 'mains' ? 'mains cable' : 'cable with power cores'
 }
 
-function mains({ printed }: DeviceContext, drawing: PowerLadder): StageAssessment<PowerLadder> {
+function mains(context: DeviceContext, drawing: PowerLadder): StageAssessment<PowerLadder> {
+  const { printed } = context
+  const fill = boxFillFinding(context)
   return {
     headline: text('electrician'),
     figures: [
@@ -163,9 +174,9 @@ function mains({ printed }: DeviceContext, drawing: PowerLadder): StageAssessmen
         limit: null,
         reason: `Isolate, lock off, prove dead; no live work. ${printed(drawing.sourceV, 'voltage')} by the job: prove it with a tester.`,
         source: 'practice',
-        advice:
-          'A licensed person makes this joint where the law says so; local code decides box fill and earthing.',
+        advice: 'A licensed person makes this joint where the law says so; local code decides on earthing.',
       }),
+      ...(fill ? [fill] : []),
     ],
     drawing,
   }

@@ -191,3 +191,32 @@ describe('the figures of a circuit over cores', () => {
     expect(finding(far(120), 'power/volts')).toMatchObject({ verdict: 'stop', short: 'too few volts' })
   })
 })
+
+describe('surges and the box', () => {
+  const outside = (lengthM: number, change: Partial<Device> = {}) =>
+    finding(
+      assess('switch-16', {
+        route: { ...route(0), segments: [{ ...route(lengthM).segments[0]!, space: 'clipped outside' }] },
+        ...change,
+      }),
+      'power/surge',
+    )
+  it('fifty metres of outdoor copper without protectors is not Good; with them, or indoors, or as fibre it is', () => {
+    expect(outside(50)?.verdict).toBe('check')
+    expect(outside(50, { accessoryIds: ['protector-pair'] })).toBeUndefined()
+    expect(outside(50, { cableId: 'fibre-single' })).toBeUndefined()
+    expect(finding(assess('switch-16', { route: route(50) }), 'power/surge')).toBeUndefined()
+    expect([29.9, 30, 30.1].map((m) => outside(m)?.verdict ?? 'good')).toEqual(['good', 'good', 'check'])
+  })
+  /** NEC 314.16(B) and its table, from memory: 2.00 cubic inches (16.387 mL each) a conductor of 14 AWG. */
+  it('a mains joint of two and two cores, the earths and the clamp takes twelve cubic inches', () => {
+    const flood = { cameraId: 'floodlight-4mp', cableId: 'mains-14-2' }
+    const fill = (change: Partial<Device>) =>
+      finding(assess('mains-circuit', { ...flood, ...change }), 'power/box-fill')
+    const boxed = fill({ mountIds: ['recessed-box'] })!
+    expect(boxed.verdict).toBe('good')
+    expect('value' in boxed.figure && boxed.figure.value / 16.387064).toBeCloseTo(12, 2)
+    expect(fill({ mountIds: [] })?.verdict).toBe('stop')
+    expect(fill({ mountIds: [], surfaceId: 'existing-box' })?.verdict).toBe('check')
+  })
+})

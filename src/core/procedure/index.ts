@@ -1,5 +1,6 @@
 export { aimTasks } from './aim'
 export { benchTasks } from './bench'
+export { earlierSteps, MEASURES, type EarlierStep } from './earlier'
 export type { Fact, Need, Reach, Up } from './fact'
 export { contradictionFinding, inForcedOrder, type Forced, type Told } from './forced'
 export { PROCEDURE_LIMITS } from './limits'

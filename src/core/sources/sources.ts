@@ -37,6 +37,7 @@ export const SOURCES = {
   'tia-568-contact': memory(
     'ANSI/TIA-568.2-D, resistance of a contact of connecting hardware, at most 200 mΩ',
   ),
+  'nec-314-16': memory('NEC 314.16(B) and its table, volume of a box taken by each conductor'),
   'nec-334': memory('NEC 334.24, bends of nonmetallic-sheathed cable'),
   'tia-568-heat': memory('ANSI/TIA-568.2-D annex, length against temperature'),
   'tia-568-pins': published('ANSI/TIA-568, pin and pair assignments T568A and T568B'),

@@ -54,7 +54,7 @@ describe('what a stage did not judge it says', () => {
     ['seal', {}, {}, {}, /^The cable as it is/],
     ['seal', {}, {}, { stepId: 'seal/cable', value: 6 }, /^The hole through the wall/],
     ['power', { port: null }, {}, {}, /^The port: none is chosen. The volts/],
-    ['power', { port: 2 }, {}, { stepId: 'power/volts', value: 48 }, /^Surges/],
+    ['power', { port: 2 }, {}, { stepId: 'power/volts', value: 48 }, /^How good bonding/],
   ] as const)('%s %#', (stage, change, on, read, says) =>
     expect(unjudged(stage, change, on, read)).toMatch(says),
   )

@@ -159,6 +159,7 @@ const EXAMPLES: Record<QuantityKind, readonly [metric: string, imperial: string]
   time: ['1/60 or 20 ms', '1/60 or 20 ms'],
   speed: ['45 m/s', '100 mph'],
   energy: ['20', '20'],
+  volume: ['350 mL', '21.5 cu in'],
   count: ['4', '4'],
 }
 

@@ -20,6 +20,7 @@ export type QuantityKind =
   | 'time'
   | 'speed'
   | 'energy'
+  | 'volume'
   | 'count'
 
 /** What a job shows and what a bare number typed into it means. */
@@ -27,7 +28,7 @@ export type UnitSystem = 'metric' | 'imperial'
 
 /**
  * A number in the inside unit of its kind: m, m², m, mm, mm, °, px/m, px, N, N·m, kg, W, V, A, Ω, %, °C, s,
- * m/s, J, pieces.
+ * m/s, J, mL, pieces.
  */
 export interface Quantity {
   readonly value: number
@@ -96,6 +97,10 @@ export const SCALES: Record<Exclude<QuantityKind, 'length' | 'cut' | 'size'>, Re
     imperial: { label: 'mph', factor: 0.44704, digits: 0 },
   },
   energy: same('J', 0),
+  volume: {
+    metric: { label: 'mL', factor: 1, digits: 0 },
+    imperial: { label: 'cu in', factor: (MM_PER_INCH / 10) ** 3, digits: 1 },
+  },
   count: same('', 0),
 }
 

@@ -145,6 +145,13 @@ async function devicePages(
       { words: done ? `${done.by}, ${done.at.slice(0, 10)}` : '', share: 0.2, soft: true, right: true },
     ])
   }
+  if (assessed.earlier.length > 0) sheet.heading('Recorded for an older plan', 11)
+  for (const { title, says, by, at } of assessed.earlier)
+    sheet.row([
+      { words: title, share: 0.5 },
+      { words: says, share: 0.3 },
+      { words: `${by}, ${at.slice(0, 10)}`, share: 0.2, soft: true, right: true },
+    ])
   if (record.faults.length > 0) sheet.heading('Faults', 11)
   for (const { title, state, history } of record.faults) sheet.text(`${title} (${state}). ${history}`)
   const pictures: { image: PDFImage; caption: string }[] = []

@@ -9,6 +9,7 @@ import { printReading } from '@/core/units'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { useDevice, useJob } from '../job/JobProvider'
 import { MARKS, VERDICTS } from '../kit/Verdict'
+import { Earlier } from '../log/InstallLog'
 import { usePicture } from '../log/Photos'
 import { drawingsOf } from '@/drawings'
 
@@ -138,6 +139,7 @@ export function DeviceRecord({ deviceId }: { deviceId: string }) {
           ))}
         </Box>
       </Box>
+      <Earlier steps={assessed.earlier} />
       {record.faults.length > 0 ? (
         <Box mt={4}>
           <Heading as="h3" fontSize="md">

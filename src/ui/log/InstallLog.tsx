@@ -7,7 +7,7 @@ import { Fragment } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Outcome } from '@/core/job'
 import { PLACES } from '@/core/order'
-import type { Because, StepState } from '@/core/procedure'
+import type { Because, EarlierStep, StepState } from '@/core/procedure'
 import { DetailFields } from '../device/DevicePage'
 import { useJob } from '../job/JobProvider'
 import { go, GoLink } from '../kit/go'
@@ -114,6 +114,7 @@ export function InstallLog({ device, assessed }: { device: Device; assessed: Dev
             </Box>
           </Fragment>
         ))}
+        <Earlier steps={assessed.earlier} />
       </Box>
     </Grid>
   )
@@ -266,6 +267,27 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
         </Button>
       </Foot>
     </>
+  )
+}
+
+/** What was recorded for an older plan: it stays, with whoever recorded it. */
+export function Earlier({ steps }: { steps: readonly EarlierStep[] }) {
+  if (steps.length === 0) return null
+  return (
+    <Box px={4} pt={4}>
+      <Text fontFamily="heading" fontWeight={600}>
+        Recorded for an older plan
+      </Text>
+      {steps.map(({ stepId, title, says, photos, by, at }) => (
+        <Text key={stepId} py={1}>
+          {title}: {says}{' '}
+          <Text as="span" color="soft">
+            {by}, {at.slice(0, 10)}
+            {photos > 0 ? `, ${photos} photo${photos === 1 ? '' : 's'}` : ''}
+          </Text>
+        </Text>
+      ))}
+    </Box>
   )
 }
 
