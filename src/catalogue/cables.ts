@@ -159,7 +159,7 @@ export const CABLES: readonly Cable[] = [
     ...coaxial,
     pullN: 180,
     id: 'rg59-18-2',
-    name: 'RG59 with 18 AWG power pair, 9.5 mm',
+    name: 'Siamese (combined) RG59 with 18 AWG pair, 9.5 mm',
     kind: 'coax and power',
     diameterMm: 9.5,
     fittingMm: 6.1,
@@ -226,7 +226,7 @@ const TWIST =
 export const CONNECTORS: readonly Connector[] = [
   {
     id: 'plug',
-    name: 'Plug, no boot',
+    name: 'RJ45 plug, no boot',
     kind: 'plug',
     takes: ['pair'],
     conductor: ['solid'],
@@ -239,7 +239,7 @@ export const CONNECTORS: readonly Connector[] = [
   },
   {
     id: 'plug-boot',
-    name: 'Plug with slide-on boot',
+    name: 'RJ45 plug with slide-on boot',
     kind: 'plug',
     takes: ['pair'],
     conductor: ['solid'],
@@ -252,7 +252,7 @@ export const CONNECTORS: readonly Connector[] = [
   },
   {
     id: 'plug-screened',
-    name: 'Screened plug, no boot',
+    name: 'Screened RJ45 plug, no boot',
     kind: 'plug',
     takes: ['pair'],
     conductor: ['solid'],
@@ -265,7 +265,7 @@ export const CONNECTORS: readonly Connector[] = [
   },
   {
     id: 'plug-moulded',
-    name: 'Factory plug with moulded boot',
+    name: 'Factory RJ45 plug with moulded boot',
     kind: 'plug',
     takes: ['pair'],
     conductor: ['stranded'],
@@ -278,7 +278,7 @@ export const CONNECTORS: readonly Connector[] = [
   },
   {
     id: 'jack',
-    name: 'Jack on a wall plate',
+    name: 'Keystone jack on a wall plate',
     kind: 'jack',
     takes: ['pair'],
     conductor: ['solid'],

@@ -351,7 +351,7 @@ export const CAMERAS: readonly Camera[] = [
     unusedTails: [],
     notes: [
       'Leave the drain hole at the bottom open.',
-      'Fit the anti-tamper screws last and keep their bit with the record.',
+      'Fit the security screws last and keep their security bit with the record.',
     ],
   },
   {

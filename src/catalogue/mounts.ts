@@ -83,6 +83,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'recessed-box',
+    cutIn: true,
     volumeMl: 350,
     name: 'Recessed electrical box, weatherproof',
     kind: 'electrical box',
@@ -278,6 +279,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'in-ceiling-kit',
+    cutIn: true,
     spreadsTile: true,
     onlyOn: 'down',
     name: 'In-ceiling kit',
@@ -345,6 +347,7 @@ const eaves =
 export const SURFACES: readonly Surface[] = [
   {
     id: 'timber-soffit',
+    called: 'soffit',
     name: 'Timber soffit',
     facing: 'down',
     holding: 'wood',
@@ -353,6 +356,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'timber-wall',
+    called: 'wall',
     name: 'Timber fascia or cladding',
     facing: 'wall',
     holding: 'wood',
@@ -361,6 +365,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'plywood',
+    called: 'wall',
     name: 'Plywood sheathing, 12 mm or more',
     facing: 'wall',
     holding: 'wood',
@@ -369,6 +374,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'brick',
+    called: 'wall',
     name: 'Brick, solid block or concrete wall',
     facing: 'wall',
     holding: 'masonry',
@@ -377,6 +383,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'hollow-block',
+    called: 'wall',
     name: 'Hollow block wall',
     facing: 'wall',
     holding: 'hollow masonry',
@@ -385,6 +392,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'concrete-ceiling',
+    called: 'ceiling',
     name: 'Concrete ceiling',
     facing: 'down',
     holding: 'masonry',
@@ -393,6 +401,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'sheet-soffit',
+    called: 'soffit',
     name: 'Aluminium or plastic soffit panel',
     facing: 'down',
     holding: 'soft sheet',
@@ -401,6 +410,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'steel-cladding',
+    called: 'wall',
     name: 'Steel cladding',
     facing: 'wall',
     holding: 'steel sheet',
@@ -409,6 +419,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'plasterboard-ceiling',
+    called: 'ceiling',
     name: 'Plasterboard ceiling',
     facing: 'down',
     holding: 'soft sheet',
@@ -417,6 +428,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'ceiling-tile',
+    called: 'ceiling',
     name: 'Suspended ceiling tile',
     facing: 'down',
     holding: 'tile',
@@ -425,6 +437,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'steel-pole',
+    called: 'pole',
     name: 'Steel pole',
     facing: 'wall',
     holding: 'pole',
@@ -433,6 +446,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'timber-corner',
+    called: 'wall',
     name: 'Building corner, timber',
     facing: 'wall',
     holding: 'wood',
@@ -441,6 +455,7 @@ export const SURFACES: readonly Surface[] = [
   },
   {
     id: 'existing-box',
+    called: 'box',
     name: 'Existing electrical box',
     facing: 'wall',
     holding: 'box',

@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units'
 import type { AssemblyView, ShownPart } from '@/core/assembly'
 import { circle, line, polyline, shape, widthOf, words, type Drawing, type Mark, type Spot } from './marks'
 import { PROFILES, type Piece } from './profiles'
@@ -117,7 +118,7 @@ export function assemblyDrawing(view: AssemblyView, width: number): AssemblyDraw
     height,
     marks,
     places,
-    says: `${view.sentence} From the ${view.surfaceName.toLowerCase()} outwards: ${view.parts.map(({ name, number }) => `${name}${number === null ? '' : ` (step ${number})`}`).join(', ')}. ${view.weakest}`,
+    says: `${view.sentence} From the ${inSentence(view.surfaceName)} outwards: ${view.parts.map(({ name, number }) => `${name}${number === null ? '' : ` (step ${number})`}`).join(', ')}. ${view.weakest}`,
   }
 }
 

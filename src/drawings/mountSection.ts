@@ -1,5 +1,5 @@
 import type { MountSection } from '@/core/mount'
-import { print, type UnitSystem } from '@/core/units'
+import { inSentence, print, type UnitSystem } from '@/core/units'
 import {
   circle,
   dimensionAcross,
@@ -143,7 +143,7 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
     width,
     height,
     marks,
-    says: `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ${m.surfaceName.toLowerCase()}, ${m.fixingCount} ${m.fixingName}. Four times the weight pulls each by ${pull}; one holds ${holds}.`,
+    says: `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ${inSentence(m.surfaceName)}, ${m.fixingCount} ${m.fixingName}. Four times the weight pulls each by ${pull}; one holds ${holds}.`,
   }
 }
 

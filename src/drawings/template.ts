@@ -1,3 +1,4 @@
+import { inSentence } from '@/core/units'
 import type { MountTemplate } from '@/core/mount'
 
 /** Sheets a template prints on, millimetres. */
@@ -59,7 +60,7 @@ export function templateMarks(t: MountTemplate, paper: Paper, about = ''): Templ
     x > middle ? words(x - 4, y + 5, bit, 3, 'end') : words(x + 4, y + 5, bit, 3)
   const scaleY = height - 24
   return [
-    words(12, 16, `${t.mark} ${t.name}: ${t.part} on ${t.surface.toLowerCase()}`, 4.6),
+    words(12, 16, `${t.mark} ${t.name}: ${t.part} on ${inSentence(t.surface)}`, 4.6),
     words(
       12,
       22,

@@ -1,5 +1,6 @@
 import type { Camera, DeviceContext, MountPart, Opening } from '../parts'
 import type { Reach, Up } from '../procedure'
+import { inSentence } from '../units'
 
 /**
  * One device put together: its parts from the surface outwards, the spaces between them, and by which ways a
@@ -181,8 +182,5 @@ export function tooWideFor(
 export const mainsReaches = ({ camera, surface }: Pick<DeviceContext, 'camera' | 'surface'>): boolean =>
   camera.power.mains || surface.holding === 'box'
 
-/** What a part is called inside a sentence: without its sizes, and abbreviations keep their capitals. */
-export function calledIn(name: string): string {
-  const called = name.split(',')[0]!
-  return /^[A-Z]{2}/.test(called) ? called : called[0]!.toLowerCase() + called.slice(1)
-}
+/** What a part is called inside a sentence: without its sizes. */
+export const calledIn = (name: string): string => inSentence(name.split(',')[0]!)

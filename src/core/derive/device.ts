@@ -1,3 +1,4 @@
+import { inSentence } from '../units'
 import { gravest, PLANNED_STAGES, type Finding, type PlannedStage, type Verdict } from '../findings'
 import type { Device, Fault, Photo, StepRecord } from '../job/job'
 import type { Catalogue, JobSettings, Measured, Neighbours } from '../parts'
@@ -197,12 +198,12 @@ function deviceSentence(
     findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check')
   if (open.length === PLANNED_STAGES.length) return 'Nothing is planned yet. Start with what it should see.'
   if (worst?.verdict === 'stop')
-    return `Stopped at ${worst.stage}: ${worst.title.toLowerCase()}. ${worst.advice}`
+    return `Stopped at ${worst.stage}: ${inSentence(worst.title)}. ${worst.advice}`
   if (open.length > 0)
     return `${open.map((name) => name[0]!.toUpperCase() + name.slice(1)).join(', ')} ${open.length === 1 ? 'is' : 'are'} still to plan.`
   if (total > 0 && done === total) return 'Every step is recorded.'
   const begun =
     done === 0 ? 'Planned throughout; ready to install.' : `${done} of ${total} steps are recorded.`
-  const lead = worst ? `One look at ${worst.stage} first: ${worst.title.toLowerCase()}.` : begun
+  const lead = worst ? `One look at ${worst.stage} first: ${inSentence(worst.title)}.` : begun
   return next === null ? lead : `${lead} Next: ${next}.`
 }

@@ -3,6 +3,7 @@ import type { Hole, Load } from '../stages/load'
 import { bitMm } from './bits'
 import { mountFacts } from './facts'
 import { bandLengthMm } from './pole'
+import { drillsForCable } from './stack'
 
 /** The holes of a mount, and its fixings. */
 export function mountLoad(context: DeviceContext): Load {
@@ -18,8 +19,7 @@ export function mountLoad(context: DeviceContext): Load {
     drill({ purpose: 'pilot', bit: pilotBit, bitMm: bitMm(pilotMm, 'pilot', units), count })
   if (fixingBit !== null && fixingHoleMm !== null)
     drill({ purpose: 'fixing hole', bit: fixingBit, bitMm: fixingHoleMm, count })
-  if (surface.holding !== 'pole' && surface.holding !== 'box')
-    drill({ purpose: 'cable hole', bit: cableBit, bitMm: cableHoleMm, count: 1 })
+  if (drillsForCable(context)) drill({ purpose: 'cable hole', bit: cableBit, bitMm: cableHoleMm, count: 1 })
   const band =
     fixing.bandMm && mount.pole ? `, ${printed(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
   return {

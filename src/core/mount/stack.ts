@@ -37,6 +37,16 @@ export function basePart({ mounts, camera }: Stack): Camera | MountPart {
   return mounts[0] ?? camera
 }
 
+/** True where the base is let into the surface: the cable comes through the same opening. */
+export function isCutIn(stack: Stack): boolean {
+  const base = basePart(stack)
+  return 'cutIn' in base && base.cutIn === true
+}
+
+/** True where the cable comes through a hole that is drilled for it: not out of a pole or an old box. */
+export const drillsForCable = (context: Stack & Pick<DeviceContext, 'surface'>): boolean =>
+  context.surface.holding !== 'pole' && context.surface.holding !== 'box' && !isCutIn(context)
+
 /** Mass of everything that hangs from the surface, kilograms. */
 export function stackMassKg({ mounts, camera }: Stack): number {
   return mounts.reduce((sum, { massKg }) => sum + massKg, camera.massKg)

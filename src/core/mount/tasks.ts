@@ -6,6 +6,7 @@ import { mountFacts, type MountFacts } from './facts'
 import { MOUNT_LIMITS } from './limits'
 import type { Mount } from './plan'
 import { climb } from './reach'
+import { drillsForCable, isCutIn } from './stack'
 
 /** The way up, the holes, every part of the stack fastened, and the closing of what was mounted or sealed. */
 export function mountTasks(context: DeviceContext): Task[] {
@@ -18,27 +19,45 @@ export function mountTasks(context: DeviceContext): Task[] {
   ]
 }
 
-function reaching({ printed, surface, mounts, camera }: DeviceContext, sight: Sight): Task {
+function reaching(context: DeviceContext, sight: Sight): Task {
+  const { printed, surface, mounts, camera, exposure } = context
   const up = climb(sight.heightM)
   const massKg = mounts.reduce((sum, part) => sum + part.massKg, camera.massKg)
-  const { ladderWindMS, overheadKg } = MOUNT_LIMITS
-  const extension =
-    up.extensionM === null ? '' : `; an extension ladder of ${printed(up.extensionM, 'length')} reaches`
-  const way = up.tower
-    ? 'Too high for two-handed work from a ladder.'
-    : `Working length ${printed(up.workingLengthM, 'length')} along the ladder to the top support${extension}.`
-  const two = massKg > overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''
+  const two = massKg > MOUNT_LIMITS.overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''
+  const way = exposure.outdoors || up.tower ? leaning(context, sight) : STEP_LADDER
   return task('reach', {
     id: 'mount/reach',
     gives: ['way up'],
     after: [{ fact: 'place agreed', because: 'The ladder goes where the place is.' }],
+    ...way,
+    detail: `${way.detail}${two}`,
+    caution: surface.caution,
+  })
+}
+
+type Way = Pick<Task, 'title' | 'detail' | 'reason'>
+
+/** Common practice, no source. */
+const STEP_LADDER: Way = {
+  title: 'Set the step ladder under it, locked open',
+  detail: 'All four feet on firm level floor; three points of contact; never on the top two steps.',
+  reason: 'Indoors nothing holds the head of a leaning ladder from sliding along.',
+}
+
+function leaning({ printed }: DeviceContext, sight: Sight): Way {
+  const up = climb(sight.heightM)
+  const extension =
+    up.extensionM === null ? '' : `; an extension ladder of ${printed(up.extensionM, 'length')} reaches`
+  const reach = up.tower
+    ? 'Too high for two-handed work from a ladder.'
+    : `Working length ${printed(up.workingLengthM, 'length')} along the ladder to the top support${extension}.`
+  return {
     title: up.tower
       ? `Set up the tower or lift for ${printed(sight.heightM, 'length')}`
       : `Set the ladder: foot ${printed(up.footM, 'length')} out`,
-    detail: `${way} Not above ${printed(ladderWindMS.value, 'speed')} of wind.${two}`,
+    detail: `${reach} Not above ${printed(MOUNT_LIMITS.ladderWindMS.value, 'speed')} of wind.`,
     reason: 'One out for four up; rails stand 0.9 m (3 ft) above a landing.',
-    caution: surface.caution,
-  })
+  }
 }
 
 function mounting(context: DeviceContext, mount: Mount): Task[] {
@@ -69,10 +88,6 @@ function takingDown({ surface }: DeviceContext): Task[] {
   ]
 }
 
-/** True where the cable comes through a hole that is drilled here: not out of a pole or an old box. */
-export const drillsForCable = ({ surface }: Pick<DeviceContext, 'surface'>): boolean =>
-  surface.holding !== 'pole' && surface.holding !== 'box'
-
 function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task[] {
   const { surface } = context
   const count = mount.fixingCount
@@ -95,6 +110,7 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
           }),
         ]
       : []),
+    ...cutting(context),
     ...(drillsForCable(context)
       ? [
           task('drill', {
@@ -108,6 +124,29 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
           }),
         ]
       : []),
+  ]
+}
+
+/** The opening for a part that is let into the surface. */
+function cutting(context: DeviceContext): Task[] {
+  if (!isCutIn(context)) return []
+  const { surface, printed } = context
+  const { part } = partsOf(context)[0]!
+  return [
+    task('drill', {
+      id: 'mount/cut-out',
+      gives: ['drilled', 'cable hole'],
+      before: [{ fact: 'cable there', because: 'The cable comes out of the opening.', force: 'reach' }],
+      title: `Cut the opening for the ${calledIn(part.name)}`,
+      items: [
+        'template on its marks, outline drawn',
+        'starter holes inside the line, far side looked at',
+        'saw along the line, edge cleaned, dust away',
+      ],
+      detail: `About ${printed(part.baseMm, 'size')} across outside; the template of the part decides.`,
+      reason: 'An opening too large cannot be made smaller.',
+      caution: surface.caution,
+    }),
   ]
 }
 

@@ -120,6 +120,8 @@ export interface MountPart extends Part {
   readonly fastened: Exclude<Fastened, 'inside its support'>
   /** Its back is open: what sits on it is reached from behind until it is up. */
   readonly openBehind?: true
+  /** It is let into the surface, through an opening that is cut for it. */
+  readonly cutIn?: true
   /** Its middle is open and flat: a joint behind it is made in front of it and pushed through. */
   readonly passesJoint?: true
   /** What it holds, mL, where a mains joint is made in it. */
@@ -148,6 +150,8 @@ export type Holding =
   | 'box'
 
 export interface Surface extends Part {
+  /** What it is called beside a camera: one stands on a wall, hangs under a soffit or a ceiling. */
+  readonly called: 'wall' | 'soffit' | 'ceiling' | 'pole' | 'box'
   readonly facing: 'wall' | 'down'
   readonly holding: Holding
   readonly watch: string

@@ -96,6 +96,63 @@ describe('steps follow from the plan', () => {
       expect(find(steps, id)!.caution).toMatch(/hidden cables and pipes/)
     expect(find(steps, 'mount/reach')!.title).toMatch(/^Set the ladder: foot 0.7\d m out$/)
   })
+  it('says soffit of soffits and ceiling of ceilings, and takes a step ladder indoors', () => {
+    const height = (surfaceId: string, exposure: Device['exposure'] = 'under a soffit') =>
+      find(plan({ surfaceId, exposure, cameraId: 'dome-4mp-vf', mountIds: [] }), 'sight/height')!.detail
+    expect(height('timber-soffit')).toMatch(/, under the soffit\.$/)
+    expect(height('concrete-ceiling')).toMatch(/, under the ceiling\.$/)
+    expect(height('brick')).not.toMatch(/under the/)
+    const reach = (exposure: Device['exposure']) => find(plan({ exposure }), 'mount/reach')!.title
+    expect([reach('dry indoors'), reach('open weather')]).toEqual([
+      'Set the step ladder under it, locked open',
+      expect.stringMatching(/^Set the ladder: foot/) as string,
+    ])
+  })
+  it('cuts an opening for what is let in, drills no hole for the cable there, in a pole or in an old box', () => {
+    const holes = (change: Partial<Device>) =>
+      plan(change).flatMap(({ id }) => (/^mount\/(cut-out|cable-hole)$/.test(id) ? [id] : []))
+    const inside = { exposure: 'dry indoors', cameraId: 'large-dome-4mp' } as const
+    expect(holes({ ...inside, surfaceId: 'ceiling-tile', mountIds: ['in-ceiling-kit'] })).toEqual([
+      'mount/cut-out',
+    ])
+    expect(holes({ surfaceId: 'steel-pole', mountIds: ['pole-adapter'] })).toEqual([])
+    expect(holes({ surfaceId: 'existing-box', mountIds: ['electrical-box-plate'] })).toEqual([])
+    expect(holes({})).toEqual(['mount/cable-hole'])
+  })
+  it.each<[string, string[], RegExp, string]>([
+    ['ptz-2mp', ['wall-arm'], /motors turn it\. Never turn it by hand/, 'at the desk'],
+    ['modular-dome-5mp', [], /motors turn it\. Never turn it by hand/, 'at the desk'],
+    ['dome-4mp-vf', [], /tilt the lens; never turn past its stop/, 'at the device'],
+    ['turret-5mp-2.8', [], /turn the ball with clean gloves/, 'at the device'],
+    ['floodlight-4mp', ['recessed-box'], /lamp heads after it/, 'at the device'],
+  ])('%s is aimed by its own head', (cameraId, mountIds, says, place) => {
+    const steps = plan({
+      cameraId,
+      mountIds,
+      ...(cameraId === 'floodlight-4mp' && { cableId: 'mains-14-2' }),
+    })
+    expect(find(steps, 'aim/tilt')).toMatchObject({ detail: expect.stringMatching(says) as string, place })
+    const ring = steps.some(({ title }) => title.includes('lens ring'))
+    expect(ring).toBe(cameraId === 'dome-4mp-vf')
+  })
+  it('a head that turns nowhere has no tilt to set; portrait asks for the shroud to come off', () => {
+    expect(find(plan({ cameraId: 'panoramic-12mp', mountIds: [] }), 'aim/tilt')).toBeUndefined()
+    const sight = assessDevice(device(), job(), CATALOGUE).stages!.sight.input
+    const tilt = find(plan({ sight: { ...sight, portrait: true } }), 'aim/tilt')!
+    expect(tilt.detail).toMatch(/shroud comes off, the picture is turned 90°, the shroud goes back on/)
+  })
+  it('grease comes before mating, and the joint is made, sealed and looked at before the camera closes over it', () => {
+    const ids = plan({ exposure: 'marine' }).map(({ id }) => id)
+    const order = ['seal/grease', 'power/connect', 'seal/camera/tail', 'seal/before-closing', 'mount/camera']
+    expect(ids.filter((id) => order.includes(id))).toEqual(order)
+  })
+  it('an analogue camera shows a picture, not a link, and has no password', () => {
+    const on = { supplies: [{ id: 'dc', name: 'DC', partId: 'dc-12-5' }] }
+    const steps = plan({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }, on)
+    expect(find(steps, 'power/connect')!.entry).toMatchObject({ good: ['picture'] })
+    expect(find(steps, 'handover/password')).toBeUndefined()
+    expect(find(plan({}), 'power/connect')!.entry).toMatchObject({ good: ['link and camera light'] })
+  })
   it('mains brings isolation and a licensed person instead of a plug', () => {
     const steps = plan(
       {

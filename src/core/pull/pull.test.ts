@@ -50,7 +50,7 @@ describe('the pull sheet', () => {
   it('counts spares on top: a tenth of the fixings, two connectors, one of each seal', () => {
     const list = sheet(one, two)
     expect(line(list, 'No. 8 wood screw, 40 mm')).toMatchObject({ count: 8, spare: 1 })
-    expect(line(list, 'Plug, no boot')).toMatchObject({ count: 2, spare: 2 })
+    expect(line(list, 'RJ45 plug, no boot')).toMatchObject({ count: 2, spare: 2 })
     expect(line(list, 'Gland M20, 6–12 mm')).toMatchObject({ count: 2, spare: 1, marks: ['01', '02'] })
     expect(line(list, 'Bit 2 mm (5/64")')).toMatchObject({ count: 1, spare: 1 })
     expect(line(list, 'Bit 10 mm (3/8")')).toMatchObject({ count: 1, spare: 0 })

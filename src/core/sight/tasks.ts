@@ -2,7 +2,7 @@ import type { DeviceContext } from '../parts'
 import { choice, measure, PROCEDURE_LIMITS, task, type Task } from '../procedure'
 
 /** Where the camera is held, and how high its lens comes to be. */
-export function sightTasks({ device, facing, printed }: DeviceContext): Task[] {
+export function sightTasks({ device, surface, printed }: DeviceContext): Task[] {
   const { sight } = device
   if (!sight) return []
   const off = (sight.heightM * PROCEDURE_LIMITS.heightTolerance.value) / 100
@@ -27,7 +27,7 @@ export function sightTasks({ device, facing, printed }: DeviceContext): Task[] {
       after: [{ fact: 'place agreed', because: 'It is measured at the agreed place.' }],
       before: [{ fact: 'drilled', because: 'A wrong height shows before there is a hole.' }],
       title: 'Measure the height of the lens',
-      detail: `Planned ${printed(sight.heightM, 'length')} above the ground${facing === 'down' ? ', under the soffit or ceiling' : ''}.`,
+      detail: `Planned ${printed(sight.heightM, 'length')} above the ground${surface.facing === 'down' ? `, under the ${surface.called}` : ''}.`,
       reason: 'Dead zone, face angle and density all hang on it.',
       entry: measure('length', 'Height of the lens', sight.heightM - off, sight.heightM + off),
     }),

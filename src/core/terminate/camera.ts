@@ -1,3 +1,4 @@
+import { calledIn } from '../assembly'
 import { finding, type Finding } from '../findings'
 import type { Cable, Camera, Connector, DeviceContext } from '../parts'
 import { text } from '../units'
@@ -52,6 +53,6 @@ export function jackFinding({ cable, catalogue }: DeviceContext, connector: Conn
     limit: text('a plug'),
     reason: 'The camera’s own end is a jack already; it takes a plug.',
     source: 'practice',
-    advice: plug ? `Make ${plug.name} at the camera.` : 'Make a plug at the camera.',
+    advice: plug ? `Make the ${calledIn(plug.name)} at the camera.` : 'Make a plug at the camera.',
   })
 }

@@ -61,7 +61,7 @@ describe('camera and cable', () => {
   })
   it('a jack does not go onto the camera’s own', () => {
     expect(stops({}, { cameraEndId: 'jack' }).find(({ id }) => id === 'terminate/jack')?.advice).toBe(
-      'Make Plug, no boot at the camera.',
+      'Make the RJ45 plug at the camera.',
     )
     expect(stops({}, { cameraEndId: 'plug', headEndId: 'jack' })).toEqual([])
   })

@@ -3,7 +3,7 @@ import type { Seal, Terminate } from '../job/job'
 import type { Connector, DeviceContext } from '../parts'
 import { runLengths } from '../route'
 import { closedOpenings, needsPart, proposeSeal } from '../seal'
-import { quantity, text } from '../units'
+import { inSentence, quantity, text } from '../units'
 import { PINS, type Pin } from './pins'
 import { cameraFinding, jackFinding } from './camera'
 import { loopLeastOhm, loopLimitOhm, pairLoopOhm } from './resistance'
@@ -117,7 +117,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
         limit: text(
           `${context.printed(camera.jacketMm[0], 'size')} to ${context.printed(camera.jacketMm[1], 'size')}`,
         ),
-        reason: `${camera.name} at the camera, ${head.name.toLowerCase()} at the head end.`,
+        reason: `${camera.name} at the camera, ${inSentence(head.name)} at the head end.`,
         source: 'catalogue',
       }),
     )

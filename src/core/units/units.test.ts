@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { parse, print, quantity, type QuantityKind, type UnitSystem } from '.'
+import { inSentence, parse, print, quantity, type QuantityKind, type UnitSystem } from '.'
 
 const metres = (words: string, units: UnitSystem = 'metric') => {
   const parsed = parse(words, 'length', units)
@@ -54,6 +54,13 @@ describe('parse', () => {
       ),
     )
   })
+})
+
+it('inside a sentence words start small, and abbreviations keep their capitals', () => {
+  expect(
+    ['Timber soffit', 'RJ45 plug', 'BNC, twist-on', 'DC supply', 'A box', 'Cat 6'].map(inSentence),
+  ).toEqual(['timber soffit', 'RJ45 plug', 'BNC, twist-on', 'DC supply', 'a box', 'cat 6'])
+  expect(inSentence('')).toBe('')
 })
 
 describe('print', () => {

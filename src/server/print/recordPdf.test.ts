@@ -130,7 +130,7 @@ it('lists come as CSV in the units of the job, with marks that keep their nought
   expect(PULL_LISTS['cut-list'](sheet, job).charCodeAt(0)).toBe(0xfeff) // or a spreadsheet reads é as Ã©
   expect(rows('cut-list')[0]).toMatchObject({
     device: '01 Front porch',
-    cable: 'RG59 with 18 AWG power pair, 9.5 mm',
+    cable: 'Siamese (combined) RG59 with 18 AWG pair, 9.5 mm',
     cut: expect.stringMatching(/^\d+'( \d+")?$/) as string,
   })
   expect(rows('cut-list', { ...job, units: 'metric' })[0]!.cut).toMatch(/^\d+(\.\d+)? m$/)

@@ -5,7 +5,7 @@ import { GoLink } from '../kit/go'
 import { MOST_AT_ONCE } from '@/core/assess'
 import { PLANNED_STAGES } from '@/core/findings'
 import { PIN_SCHEMES, SEALING_POLICIES } from '@/core/job'
-import { printReading } from '@/core/units'
+import { inSentence, printReading } from '@/core/units'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
@@ -44,7 +44,7 @@ export function HandOver() {
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
       <Sentence next={`${job.address}${job.headEnd ? ` · head end: ${job.headEnd}` : ''}`}>
-        {job.name}: {assessment.sentence.toLowerCase()}
+        {job.name}: {inSentence(assessment.sentence)}
       </Sentence>
       <RecordBar jobId={job.id} />
       <Text mb={4}>

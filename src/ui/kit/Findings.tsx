@@ -3,7 +3,7 @@
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { byGravity, type Figure, type Finding } from '@/core/findings'
 import { SOURCES } from '@/core/sources'
-import { printReading, type UnitSystem } from '@/core/units'
+import { inSentence, printReading, type UnitSystem } from '@/core/units'
 import { VerdictLine } from './Verdict'
 
 interface FindingNoteProps {
@@ -123,7 +123,7 @@ export function FigureList({
 export function Judged({ judged, unjudged }: { judged: string; unjudged: readonly string[] }) {
   return (
     <Box color="soft" fontSize="sm" mt={4} borderTopWidth="1px" borderColor="rule" pt={2}>
-      <Text>Judged: {judged.toLowerCase()}.</Text>
+      <Text>Judged: {inSentence(judged)}.</Text>
       <Text mt={1}>Not judged:</Text>
       <Box as="ul" ps={4} listStyleType="disc">
         {unjudged.map((line) => (

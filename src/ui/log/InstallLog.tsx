@@ -8,6 +8,7 @@ import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Outcome } from '@/core/job'
 import { PLACES } from '@/core/order'
 import type { Because, EarlierStep, StepState } from '@/core/procedure'
+import { inSentence } from '@/core/units'
 import { DetailFields } from '../device/DevicePage'
 import { useJob } from '../job/JobProvider'
 import { go, GoLink } from '../kit/go'
@@ -168,7 +169,7 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
           <ChevronLeft size={22} />
         </IconButton>
         <Text color="soft">
-          Step {index + 1} of {steps.length} · {PLACES[step.place].name.toLowerCase()}
+          Step {index + 1} of {steps.length} · {inSentence(PLACES[step.place].name)}
         </Text>
         <IconButton
           aria-label="Look ahead"
@@ -193,7 +194,7 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
           fontWeight={600}
           fontFamily="heading"
         >
-          ■ Hold: {step.hold.toLowerCase()}
+          ■ Hold: {inSentence(step.hold)}
         </Text>
       ) : null}
       <Heading as="h1" fontSize="2xl" mt={1} mb={2} lineHeight={1.15}>

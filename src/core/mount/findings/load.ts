@@ -1,7 +1,7 @@
 import { finding, type Finding } from '../../findings'
 import type { Mount } from '../../job/job'
 import type { DeviceContext } from '../../parts'
-import { quantity, text } from '../../units'
+import { inSentence, quantity, text } from '../../units'
 import type { MountFacts } from '../facts'
 import { leastThreadMm } from '../hold'
 import { MOUNT_LIMITS } from '../limits'
@@ -35,9 +35,9 @@ function basisOf(
   { fixing, isScrew, wood, wet }: MountFacts,
 ): string {
   if (mount.makersPullN !== null) return 'maker’s figure entered for this job'
-  if (!isScrew) return fixing.basis.toLowerCase()
+  if (!isScrew) return inSentence(fixing.basis)
   const thread = printed(Math.min(mount.threadInWoodMm, fixing.threadMm), 'size')
-  return `${fixing.name}, ${thread} of thread in ${wood.name.toLowerCase()}${wet ? ', wet' : ''}`
+  return `${fixing.name}, ${thread} of thread in ${inSentence(wood.name)}${wet ? ', wet' : ''}`
 }
 
 function weightFinding(
@@ -167,7 +167,7 @@ export function woodFinding(mount: Mount, { isScrew, wood }: MountFacts): Findin
     short: 'wood not named',
     figure: text('unknown'),
     limit: text('named'),
-    reason: `Reckoned as ${wood.name.toLowerCase()}, the weakest in the table.`,
+    reason: `Reckoned as ${inSentence(wood.name)}, the weakest in the table.`,
     source: 'nds',
     advice: 'Name the wood, or leave it so to be on the safe side.',
   })

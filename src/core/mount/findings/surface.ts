@@ -1,7 +1,7 @@
 import { finding, type Finding } from '../../findings'
 import type { Mount } from '../../job/job'
 import type { DeviceContext, Fixing } from '../../parts'
-import { text } from '../../units'
+import { inSentence, text } from '../../units'
 import { firstMisfit, stackMassKg } from '../stack'
 
 /**
@@ -48,7 +48,7 @@ function facingFinding({ mounts, surface, catalogue }: DeviceContext): Finding |
     short: surface.facing === 'down' ? 'not for a ceiling' : 'not for a wall',
     figure: text(FACING[surface.facing]),
     limit: text(FACING[wrong.onlyOn!]),
-    reason: `${wrong.name} hangs on ${FACING[wrong.onlyOn!]}; ${surface.name.toLowerCase()} is not one.`,
+    reason: `${wrong.name} hangs on ${FACING[wrong.onlyOn!]}; ${inSentence(surface.name)} is not one.`,
     source: 'catalogue',
     advice: other
       ? `Take ${other.name}.`
@@ -70,7 +70,7 @@ function holdingFinding({ surface, catalogue }: DeviceContext, mount: Mount, fix
     short: 'fixing does not hold',
     figure: text(fixing.name),
     limit: text(surface.holding),
-    reason: `It is made for ${fixing.holdsIn.join(' or ')}; ${surface.name.toLowerCase()} is ${surface.holding}.`,
+    reason: `It is made for ${fixing.holdsIn.join(' or ')}; ${inSentence(surface.name)} is ${surface.holding}.`,
     source: 'practice',
     advice: other
       ? `Take one for ${surface.holding}, such as ${other.name}${board}.`
