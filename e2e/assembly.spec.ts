@@ -9,9 +9,11 @@ test('a device drawn apart: a part that is pointed at tells what it closes, and 
   await expect(page.locator('h1').first()).toHaveText(
     /^05 Fuel jetty arm goes together in \d+ steps; the pendant hood waits for the large dome\.$/,
   )
-  const hood = page.getByRole('button', { name: 'Pendant hood' })
-  await hood.click()
-  await expect(hood).toHaveAttribute('aria-pressed', 'true')
+  const hood = page.getByRole('button', { name: 'Pendant hood', exact: true })
+  await expect(async () => {
+    await hood.click() // the drawing is fitted to the screen first
+    await expect(hood).toHaveAttribute('aria-pressed', 'true', { timeout: 1000 })
+  }).toPass()
   const told = page.getByRole('status').filter({ hasText: 'Once it is up, this is out of reach' })
   await expect(told).toContainText('only from the open back of the pendant hood')
   const dome = page.getByRole('button', { name: /^Large dome/ })

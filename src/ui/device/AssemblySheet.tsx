@@ -57,7 +57,7 @@ function Drawn({
   view: AssemblyView
   width: number
   pointed: string | null
-  point: (ref: string | null) => void
+  point: (ref: string) => void
 }) {
   const drawing = assemblyDrawing(view, width)
   return (
@@ -68,7 +68,7 @@ function Drawn({
           place={place}
           name={view.parts.find(({ ref }) => ref === place.ref)!.name}
           current={place.ref === pointed}
-          onPoint={() => point(place.ref === pointed ? null : place.ref)}
+          onPoint={() => point(place.ref)}
         />
       ))}
     </DrawingView>
