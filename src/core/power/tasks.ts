@@ -88,6 +88,7 @@ function connecting(context: DeviceContext): Task[] {
   const { reach, carriedBy } = joint(context)
   const extra = accessoryTasks(context, 'power', 'connect', {
     caution: 'Lightning about: stop outdoor work.',
+    after: [{ fact: 'cable there', because: 'The cable is there first.', force: 'reach' }],
     before: [{ fact: 'connected', because: 'It stands between the cable and the camera.', force: 'reach' }],
     reach,
   })

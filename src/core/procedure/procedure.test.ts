@@ -141,6 +141,12 @@ describe('steps follow from the plan', () => {
     const tilt = find(plan({ sight: { ...sight, portrait: true } }), 'aim/tilt')!
     expect(tilt.detail).toMatch(/shroud comes off, the picture is turned 90°, the shroud goes back on/)
   })
+  it('unused tails are capped outdoors, and indoors only where the job wants that', () => {
+    const tails = (exposure: Device['exposure'], sealing: Job['policies']['sealing']) =>
+      find(plan({ exposure }, { policies: { ...job().policies, sealing } }), 'seal/tails') !== undefined
+    expect([tails('dry indoors', 'by exposure'), tails('dry indoors', 'always')]).toEqual([false, true])
+    expect(tails('open weather', 'by exposure')).toBe(true)
+  })
   it('grease comes before mating, and the joint is made, sealed and looked at before the camera closes over it', () => {
     const ids = plan({ exposure: 'marine' }).map(({ id }) => id)
     const order = ['seal/grease', 'power/connect', 'seal/camera/tail', 'seal/before-closing', 'mount/camera']
@@ -198,6 +204,8 @@ describe('steps follow from the plan', () => {
     })
     expect(find(steps, 'route/pull')!.title).toBe('Lead the ready-made cable through')
     expect([find(steps, 'route/length'), find(steps, 'terminate/camera-end')]).toEqual([undefined, undefined])
+    expect(find(steps, 'terminate/wire-map')).toBeUndefined()
+    expect(find(steps, 'terminate/lead-look')!.entry).toMatchObject({ good: ['sound'] })
   })
   it('salt air brings grease; a moved camera the agreement; a tile its tether', () => {
     expect(find(plan({ exposure: 'marine' }), 'seal/grease')).toBeDefined()

@@ -134,7 +134,7 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
           }),
         ]
       : []),
-    ...(camera.unusedTails.length > 0
+    ...(capsTails(context)
       ? [
           task('seal joint', {
             id: 'seal/tails',
@@ -148,6 +148,10 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
     ...accessoryTasks(context, 'seal', 'seal', { reach: tailsReach }),
   ]
 }
+
+/** Unused tails are capped where it is damp, or everywhere where the job wants that. */
+const capsTails = ({ camera, exposure, policies }: DeviceContext): boolean =>
+  camera.unusedTails.length > 0 && (exposure.outdoors || policies.sealing === 'always')
 
 const WHY = {
   cable: 'Water follows the cable and sits in the box.',

@@ -69,7 +69,20 @@ export function terminateTasks(context: DeviceContext): Task[] {
         }),
       )
   }
-  if (pair) {
+  if (pair && finished)
+    tasks.push(
+      task('cable across', {
+        id: 'terminate/lead-look',
+        gives: ['cable proved'],
+        after: [THERE],
+        title: 'Look over both plugs of the lead',
+        detail: 'Latch whole, contacts bright and level, moulding not pulled off the jacket.',
+        reason: 'It was made and proved in the factory; what a pull has done shows at its ends.',
+        entry: choice('sound', 'damaged'),
+        causes: { answered: { damaged: 'bad termination' } },
+      }),
+    )
+  if (pair && !finished) {
     tasks.push(
       task('map', {
         id: 'terminate/wire-map',
