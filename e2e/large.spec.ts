@@ -43,6 +43,10 @@ test('a job of 700 devices opens at once and fills; the list of jobs does not wa
   await expect(listed).toBeVisible()
   await expect(listed).toContainText(/700 devices\. /, { timeout: 30_000 })
 
+  // The list has asked again meanwhile; the page still goes by the nonce that it came with.
+  await page.getByRole('button', { name: /^Theme/ }).click()
+  await expect(page.locator('html')).toHaveClass(/dark/)
+
   await page.goto(home)
   await expect(page.getByRole('heading', { name: /^\d+ of 700 devices are computed…$/ })).toBeVisible()
   await expect(page.getByRole('row').nth(8)).toContainText('…')

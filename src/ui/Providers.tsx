@@ -11,8 +11,10 @@ import { replayFirstTap } from './firstTap'
 import { system } from './theme'
 
 /** Everything that surrounds the pages: styles collected on the server, theme, queries. */
-export function Providers({ nonce, children }: { nonce?: string; children: ReactNode }) {
+export function Providers({ nonce: asked, children }: { nonce?: string; children: ReactNode }) {
   useEffect(replayFirstTap, [])
+  // A refreshed list brings the nonce of another answer; the page goes by the one that it came with.
+  const [nonce] = useState(asked)
   const [queries] = useState(
     () => new QueryClient({ defaultOptions: { queries: { staleTime: 5_000, retry: 1 } } }),
   )
