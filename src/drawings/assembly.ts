@@ -69,7 +69,6 @@ export function assemblyDrawing(view: AssemblyView, width: number): AssemblyDraw
     words([20, 16], view.surfaceName, { size: 'small', tone: 'soft' }),
   ]
   const run: Spot[] = [wall ? [-WALL_MM - 14, 0] : [0, -WALL_MM - 14], ...laid.flatMap(({ axis }) => axis)]
-  marks.push(polyline(run.map(at), 'axis'))
   for (const { pieces } of laid) for (const piece of pieces) marks.push(drawn(piece, at, perMm))
   marks.push(polyline(run.map(at), 'axis'))
   for (const { threaded, down } of laid)

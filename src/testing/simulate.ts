@@ -66,11 +66,12 @@ class Hands {
     if (id === 'power/clamp') return this.up[0] ? 'the clamp is behind the box' : null
     switch (id) {
       case 'mount/cable-hole':
+      case 'mount/cut-out':
         return this.up[0] ? 'the base covers where it is drilled' : null
       case 'mount/pilot':
         return this.up[0] ? 'the base covers where it is drilled' : null
       case 'route/pull':
-        return this.past('mount/cable-hole') ? null : 'there is no hole for it'
+        return this.past('mount/cable-hole') && this.past('mount/cut-out') ? null : 'there is no hole for it'
       case 'terminate/thread-on':
         return this.has('terminate/camera-end') ? 'the plug is on already' : this.needs('route/pull', id)
       case 'seal/cable':

@@ -38,9 +38,15 @@ describe('how a device goes together', () => {
     expect(dome!.number).toBeLessThan(hood!.number!)
     expect(hood!.closes.map(({ number }) => number)).toContain(dome!.number)
   })
+  it('says of a device in the dry that nothing has to keep water out', () => {
+    const dry = { exposure: 'dry indoors', cameraId: 'mini-dome-2mp', mountIds: [] } as const
+    expect(viewOf({ ...dry, mountIds: [] }).view.weakest).toBe('No opening of it has to keep water out.')
+  })
   it('shows parts as chosen while nothing is planned, and nothing where a part is lacking', () => {
     const { view } = viewOf({}, 'nothing')
     expect(view.sentence).toMatch(/is not planned yet: its parts are shown as chosen\.$/)
+    expect(view.weakest).toBe('No opening is judged yet: plan its seals.') // proposed seals are not judged
+    expect(view.parts.flatMap(({ openings }) => openings)).toEqual([])
     expect(view.parts.every(({ number, closes }) => number === null && closes.length === 0)).toBe(true)
     const gone = device({ cameraId: 'gone' })
     expect(assemblyView(job(), gone, assessDevice(gone, job(), CATALOGUE), CATALOGUE)).toBeNull()

@@ -9,7 +9,7 @@ import {
   type Surface,
 } from '../parts'
 import type { StepState } from '../procedure'
-import { calledIn, joint, partsOf, type Joint } from './assembly'
+import { calledIn, partsOf } from './assembly'
 
 /** A piece that sits round the cable, and which way round. */
 export interface ShownPiece {
@@ -35,8 +35,6 @@ export interface ShownPart {
   readonly depthMm: number
   readonly reachMm: number
   readonly turns: 'same' | 'down'
-  /** It holds the joint between cable and camera. */
-  readonly hollow: boolean
   /** Its step in the log, from 1; null while no step puts it up. */
   readonly number: number | null
   readonly stepId: string | null
@@ -51,8 +49,6 @@ export interface AssemblyView {
   readonly facing: Surface['facing']
   readonly surfaceName: string
   readonly holding: Surface['holding']
-  readonly cableName: string
-  readonly jointPlace: Joint['place']
   readonly parts: readonly ShownPart[]
   /** How the device goes together, in a sentence, and what is weakest of it. */
   readonly sentence: string
@@ -71,10 +67,10 @@ export function assemblyView(
 ): AssemblyView | null {
   const context = resolve(device, job, catalogue)
   if ('missing' in context) return null
-  const { surface, cable } = context
-  const chain = stages?.seal?.result.drawing
+  const { surface } = context
+  const seal = stages?.seal
+  const chain = seal?.planned ? seal.result.drawing : null
   const numbered = new Map(steps.map(({ step }, i) => [step.id, i + 1]))
-  const jointAt = joint(context)
   const parts = partsOf(context).map(({ ref, part, on }): ShownPart => {
     const stepId = stepOf(ref, on === null)
     const openings = chain?.links.filter((link) => link.ref.startsWith(`${ref}/`)) ?? []
@@ -86,7 +82,6 @@ export function assemblyView(
       depthMm: part.depthMm,
       reachMm: 'reachMm' in part ? part.reachMm : part.depthMm,
       turns: 'turns' in part ? part.turns : 'same',
-      hollow: 'enclosesJoint' in part && part.enclosesJoint,
       number: numbered.get(stepId) ?? null,
       stepId: numbered.has(stepId) ? stepId : null,
       closes: heldBefore(steps, stepId),
@@ -100,21 +95,22 @@ export function assemblyView(
       pieces: openings.flatMap(({ ref: opening }) => piecesOf(device, opening, catalogue)),
     }
   })
-  const weakest = parts.flatMap(({ name: of, openings }) =>
-    openings.filter(({ weakest: is }) => is).map((opening) => ({ of, ...opening })),
-  )[0]
   return {
     facing: surface.facing,
     surfaceName: surface.name,
     holding: surface.holding,
-    cableName: cable.name,
-    jointPlace: jointAt.place,
     parts,
     sentence: `${mark} ${name} ${togetherIn(steps, parts)}`,
-    weakest: weakest
-      ? `Weakest opening: ${weakest.name} of the ${calledIn(weakest.of)}, ${weakest.rating}.`
-      : 'No opening is judged yet: plan its seals.',
+    weakest: chain ? weakestOf(parts) : 'No opening is judged yet: plan its seals.',
   }
+}
+
+function weakestOf(parts: readonly ShownPart[]): string {
+  for (const { name, openings } of parts) {
+    const weakest = openings.find((opening) => opening.weakest)
+    if (weakest) return `Weakest opening: ${weakest.name} of the ${calledIn(name)}, ${weakest.rating}.`
+  }
+  return 'No opening of it has to keep water out.'
 }
 
 const stepOf = (ref: string, isBase: boolean): string => {
@@ -138,7 +134,7 @@ function piecesOf(device: Device, opening: string, catalogue: Catalogue): readon
   return seal?.pieces.map(({ name, way }) => ({ name, way })) ?? []
 }
 
-/** "goes together in 12 steps; the junction box waits for its gland". */
+/** "goes together in 12 steps; the pendant hood waits for the large dome". */
 function togetherIn(steps: readonly StepState[], parts: readonly ShownPart[]): string {
   const count = steps.filter(({ step }) => step.place === 'at the device').length
   if (count === 0) return 'is not planned yet: its parts are shown as chosen.'

@@ -49,19 +49,21 @@ export function plannedFromScratch(
     const result = input === null ? null : stage.assess(context, input)
     return result && { planned: plan !== null, input, result, unjudged: stage.unjudged(context, input) }
   }
-  const stages = Object.fromEntries(
-    PLANNED_STAGES.map((name) => [name, stageOf(name)]),
-  ) as unknown as PlannedStages
+  const { steps, contradictions } = stepsOf(context)
+  const stages = stopped(
+    Object.fromEntries(PLANNED_STAGES.map((name) => [name, stageOf(name)])) as unknown as PlannedStages,
+    contradictions.map(contradictionFinding),
+  )
   const findings = PLANNED_STAGES.flatMap((name) =>
     stages[name]?.planned ? stages[name].result.findings : [],
   )
-  const { steps, contradictions } = stepsOf(context)
-  return {
-    device,
-    measured,
-    missing: [],
-    stages,
-    findings: [...findings, ...contradictions.map(contradictionFinding)],
-    steps,
-  }
+  return { device, measured, missing: [], stages, findings, steps }
+}
+
+/** Steps that wait for each other stop the mount: its mark and its cell say so too. */
+function stopped(stages: PlannedStages, contradictions: readonly Finding[]): PlannedStages {
+  if (contradictions.length === 0) return stages
+  const { mount } = stages
+  const findings = [...mount.result.findings, ...contradictions]
+  return { ...stages, mount: { ...mount, result: { ...mount.result, findings } } }
 }

@@ -6,7 +6,7 @@ import { mountFacts, type MountFacts } from './facts'
 import { MOUNT_LIMITS } from './limits'
 import type { Mount } from './plan'
 import { climb } from './reach'
-import { drillsForCable, isCutIn } from './stack'
+import { drillsForCable, isCutIn, stackMassKg } from './stack'
 
 /** The way up, the holes, every part of the stack fastened, and the closing of what was mounted or sealed. */
 export function mountTasks(context: DeviceContext): Task[] {
@@ -20,9 +20,9 @@ export function mountTasks(context: DeviceContext): Task[] {
 }
 
 function reaching(context: DeviceContext, sight: Sight): Task {
-  const { printed, surface, mounts, camera, exposure } = context
+  const { printed, surface, exposure } = context
   const up = climb(sight.heightM)
-  const massKg = mounts.reduce((sum, part) => sum + part.massKg, camera.massKg)
+  const massKg = stackMassKg(context)
   const two = massKg > MOUNT_LIMITS.overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''
   const way = exposure.outdoors || up.tower ? leaning(context, sight) : STEP_LADDER
   return task('reach', {
@@ -152,7 +152,7 @@ function cutting(context: DeviceContext): Task[] {
 
 /** A part fastened to what it sits on; the base of the stack to the surface. */
 function fastening(context: DeviceContext, placed: Placed, facts: MountFacts, mount: Mount): Task {
-  const { surface, printed, mounts } = context
+  const { surface, printed } = context
   const { part, on } = placed
   const isCamera = placed.ref === 'camera'
   const tether =
@@ -183,13 +183,14 @@ function fastening(context: DeviceContext, placed: Placed, facts: MountFacts, mo
       ],
       photo: 'asked',
     })
-  const hung = isCamera && mounts.length > 0 ? 'Hang it on its hook first if it has one; ' : ''
   return task(isCamera ? 'hang' : 'join', {
     ...common,
     id: isCamera ? 'mount/camera' : `mount/join-${placed.ref.slice('mount-'.length)}`,
     title: `Fasten the ${calledIn(part.name)} to the ${calledIn(on.part.name)}`,
     items: before,
-    detail: `${hung}all screws in before the first is tight.`.replace(/^a/, 'A'),
+    detail: isCamera
+      ? 'Hang it on its hook first if it has one; all screws in before the first is tight.'
+      : 'All screws in before the first is tight.',
     reason: isCamera
       ? 'Slack tucked in, nothing pinched, gasket flat all round.'
       : 'The cable goes through each part in turn; its joint is tight.',
@@ -202,7 +203,8 @@ function joined(context: DeviceContext, placed: Placed, on: Placed): Pick<Task, 
   const { joinedFirst, closer } = joint(context)
   if (closer && joinedFirst.some(({ ref }) => ref === placed.ref)) {
     const because = `Its tail runs through the ${calledIn(closer.part.name)} to the joint behind: they are joined first.`
-    return { after: [], before: [{ fact: upOf(closer), because, force: 'reach' }] }
+    const wayOut = 'Put the box outermost, or take a part whose middle is open for the joint.'
+    return { after: [], before: [{ fact: upOf(closer), because, force: 'reach', wayOut }] }
   }
   if (placed.part.fastened === 'from behind') return { after: [], before: [] }
   return {

@@ -125,3 +125,37 @@ describe('the order of the steps', () => {
     }
   })
 })
+
+describe('steps that no order can meet', () => {
+  /** A plate whose middle is closed, between the box with the joint and the camera that hides its screws. */
+  const closed = { ...CATALOGUE.mounts.get('wall-plate')! }
+  delete (closed as { passesJoint?: true }).passesJoint
+  const catalogue = { ...CATALOGUE, mounts: new Map([...CATALOGUE.mounts, [closed.id, closed]]) }
+  const on = job({ supplies: SUPPLIES })
+  const of = plannedThrough(device({ mountIds: ['round-back-box', 'wall-plate'] }), on)
+
+  it('stop the mount, named as the circle that they are, with a way out; there is an order all the same', () => {
+    const { findings, stages, steps } = assessDevice(of, on, catalogue)
+    const order = findings.find(({ id }) => id === 'mount/order')!
+    expect(order).toMatchObject({ verdict: 'stop', short: 'steps wait for each other' })
+    expect(order.reason).toContain('The screws of the surface plate are turned only until the bullet closes')
+    expect(order.reason).toContain('to the joint behind: they are joined first')
+    expect(order.advice).toBe('Put the box outermost, or take a part whose middle is open for the joint.')
+    expect(stages!.mount.mark).toBe('stop')
+    expect(new Set(steps.map(({ step }) => step.id)).size).toBe(steps.length)
+  })
+  it('the way out is one: with either part of it nothing waits, and what comes can be carried out', () => {
+    for (const mountIds of [['wall-plate', 'round-back-box'], ['round-back-box']]) {
+      const out = plannedThrough(device({ mountIds }), on)
+      const assessed = assessDevice(out, on, catalogue)
+      expect(assessed.findings.filter(({ id }) => id.startsWith('mount/order'))).toEqual([])
+      expect(
+        carryOut(
+          out,
+          assessed.steps.map(({ step }) => step.id),
+        ),
+      ).toBeNull()
+    }
+    expect(assessDevice(of, on, CATALOGUE).findings.some(({ id }) => id === 'mount/order')).toBe(false)
+  })
+})

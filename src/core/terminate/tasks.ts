@@ -27,6 +27,7 @@ export function terminateTasks(context: DeviceContext): Task[] {
             fact: 'camera end',
             because: `Once the end is made, the ${calledIn(threadOn.at(-1)!.piece)} no longer goes on.`,
             force: 'reach',
+            wayOut: 'Make the end by hand after it, or take a piece in two halves.',
           },
         ],
         title: 'Thread everything onto the cable',
@@ -135,6 +136,7 @@ function passedFirst(context: DeviceContext, acrossMm: number | null): Need[] {
       fact: upOf(placed),
       because: `The finished end, ${context.printed(acrossMm!, 'size')} across, does not pass the ${opening.name} of ${hole}.`,
       force: 'reach',
+      wayOut: 'Take a narrower end, or make it once the part is up.',
     },
   ]
 }
