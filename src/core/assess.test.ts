@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob, device, job, NOW, said, plannedThrough } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
+import { carryOut } from '@/testing/simulate'
 import { assess, assessAgain, assessDevice } from './assess'
 import { apply, type Device, type Job } from './job'
 import { MEASURES } from './procedure'
@@ -243,7 +244,7 @@ describe('every kind of install is expressible and assessed', () => {
       ['seal/cable'],
     ],
   ])('%s', (_, change, supplies, expectedStops, expectedSteps) => {
-    const { assessment } = planned(change, supplies)
+    const { assessment, device: of } = planned(change, supplies)
     expect(assessment.missing).toEqual([])
     const beyond = assessment.findings
       .filter(({ verdict, stage }) => verdict === 'stop' && stage !== 'sight')
@@ -251,6 +252,8 @@ describe('every kind of install is expressible and assessed', () => {
     expect(beyond).toEqual(expectedStops)
     expect(assessment.steps.map(({ step }) => step.id)).toEqual(expect.arrayContaining(expectedSteps))
     expect(new Set(assessment.steps.map(({ step }) => step.id)).size).toBe(assessment.steps.length)
+    const ids = assessment.steps.map(({ step }) => step.id)
+    expect(carryOut(of, ids)).toBeNull()
   })
 })
 

@@ -11,6 +11,7 @@ import {
 import { compute as visibilityPolygon, inPolygon } from 'visibility-polygon'
 import { describe, expect, it } from 'vitest'
 import type { PlanThing } from '../job'
+import { dice } from '@/testing/dice'
 import { ALL_ROUND, area, block, looking, rectangle, soffit, thing, wall, xy } from '@/testing/plans'
 import {
   cellAt,
@@ -31,20 +32,10 @@ import {
   type Eye,
   type Pose,
 } from '.'
-import { fillOutline } from './grid'
 
 const FOUR_MP = {
   sensor: { widthMm: 5.38, heightMm: 3.04, widthPx: 2688, heightPx: 1520 },
   lens: { kind: 'rectilinear' as const, focalMm: [2.8, 12] as const },
-}
-
-/** Repeatable chance. */
-function dice(seed: number): (least: number, most: number) => number {
-  let state = seed
-  return (least, most) => {
-    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648
-    return least + (state / 2_147_483_648) * (most - least)
-  }
 }
 
 function randomThings(roll: ReturnType<typeof dice>, walls: number): PlanThing[] {
@@ -392,46 +383,5 @@ describe('the survey of a floor', () => {
   it('takes an empty floor: nothing to watch, nothing to be blind to', () => {
     expect(ask([], [])).toMatchObject({ areas: [], blindSpots: [] })
     expect(ask([thing('premises', -5, 0, 10, 6)], []).blindSpots).toHaveLength(1)
-  })
-})
-
-describe('cells of a grid', () => {
-  const grid = gridOver({ left: 0, right: 10, bottom: 0, top: 5 }, 0.5)
-  it('a point falls into the cell whose middle is nearest, or into none', () => {
-    for (const [x, y] of [
-      [0, 0],
-      [0.49, 0.01],
-      [9.99, 4.99],
-      [3.2, 2.7],
-    ] as const) {
-      const middle = cellMiddle(grid, cellAt(grid, xy(x, y)))
-      expect(Math.max(Math.abs(middle.x - x), Math.abs(middle.y - y))).toBeLessThanOrEqual(0.25 + 1e-9)
-    }
-    for (const [x, y] of [
-      [-0.01, 1],
-      [1, -0.01],
-      [10.01, 1],
-      [1, 5.01],
-    ] as const)
-      expect(cellAt(grid, xy(x, y))).toBe(-1)
-  })
-  it('an outline of any shape fills the cells whose middle lies in it, by a general library', () => {
-    const roll = dice(5)
-    let filled = 0
-    for (let round = 0; round < 40; round++) {
-      const corners = Array.from({ length: 3 + Math.floor(roll(0, 5)) }, () => xy(roll(-2, 12), roll(-2, 7)))
-      const mask = new Uint8Array(grid.columns * grid.rows)
-      fillOutline(grid, mask, corners, 7)
-      mask.forEach((value, i) => {
-        const { x, y } = cellMiddle(grid, i)
-        const inside = inPolygon(
-          [x, y],
-          corners.map((corner) => [corner.x, corner.y]),
-        )
-        expect([i, value]).toEqual([i, inside ? 7 : 0])
-        if (inside) filled++
-      })
-    }
-    expect(filled).toBeGreaterThan(1000)
   })
 })

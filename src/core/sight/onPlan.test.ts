@@ -1,20 +1,16 @@
-import { Body, Equator, Horizon, Observer } from 'astronomy-engine'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { area, block, looking, soffit, thing, wall, xy } from '@/testing/plans'
+import { area, looking, soffit, thing, wall, xy } from '@/testing/plans'
 import { device, job } from '@/testing/jobs'
 import { LEVELS, type Job, type PlanThing, type Place, type Sight } from '../job'
 import { resolve } from '../parts'
 import {
-  aimAt,
   assessSight,
   camerasOn,
   densityAt,
   imagerOf,
-  inFrame,
   judgeArea,
-  lensFor,
   lipClearanceM,
   nearSurfaces,
   occludersOf,
@@ -23,8 +19,6 @@ import {
   proposeSight,
   rayThrough,
   simulate,
-  sunAt,
-  sunInPicture,
   survey,
   walk,
   whoSees,
@@ -64,146 +58,6 @@ describe('rays and projection', () => {
       ),
       { numRuns: 300 },
     )
-  })
-})
-
-describe('sun', () => {
-  // Published worked value: Reda and Andreas, Solar Position Algorithm, NREL/TP-560-34302, example of 17
-  // October 2003, 12:30:30 UTC−7.
-  it('stands where the published worked example has it', () => {
-    const { azimuthDeg, altitudeDeg } = sunAt(
-      { latitudeDeg: 39.742476, longitudeDeg: -105.1786 },
-      Date.UTC(2003, 9, 17, 19, 30, 30),
-    )
-    expect(Math.abs(azimuthDeg - 194.34024)).toBeLessThan(0.03)
-    expect(Math.abs(altitudeDeg - (90 - 50.11162))).toBeLessThan(0.03)
-  })
-  it('stands where a second astronomy library has it, anywhere, any time', () => {
-    fc.assert(
-      fc.property(
-        angle(66),
-        angle(180),
-        fc.integer({ min: Date.UTC(2024, 0, 1), max: Date.UTC(2030, 0, 1) }),
-        (latitudeDeg, longitudeDeg, moment) => {
-          const observer = new Observer(latitudeDeg, longitudeDeg, 0)
-          const { ra, dec } = Equator(Body.Sun, new Date(moment), observer, true, true)
-          const theirs = Horizon(new Date(moment), observer, ra, dec, 'normal')
-          if (theirs.altitude < 1) return
-          const own = sunAt({ latitudeDeg, longitudeDeg }, moment)
-          expect(Math.abs(own.altitudeDeg - theirs.altitude)).toBeLessThan(0.06)
-          expect(
-            Math.abs(((own.azimuthDeg - theirs.azimuth + 540) % 360) - 180) *
-              Math.cos((theirs.altitude * Math.PI) / 180),
-          ).toBeLessThan(0.06)
-        },
-      ),
-      { numRuns: 500 },
-    )
-  })
-
-  const eye = (panDeg: number, tiltDeg: number) => ({
-    imager: imagerOf(BULLET, 2.8, false),
-    pose: looking(0, 0, 3, panDeg, tiltDeg),
-  })
-  const none = occludersOf([], 'ground')
-  it('never stands in a picture that looks north in London, and often in one to the south-west', () => {
-    expect(sunInPicture(eye(0, 10), none, LONDON).hoursAYear).toBe(0)
-    const west = sunInPicture(eye(240, 5), none, LONDON)
-    expect(west.hoursAYear).toBeGreaterThan(150)
-    expect(west.byMonth.reduce((sum, h) => sum + h, 0)).toBeCloseTo(west.hoursAYear, 6)
-    // low in winter
-    expect(west.byMonth[0]! + west.byMonth[11]!).toBeGreaterThan(west.byMonth[5]! + west.byMonth[6]!)
-  })
-  it('turns with the plan: up the sheet to the south-west and the camera up the sheet is the same', () => {
-    expect(sunInPicture(eye(0, 5), none, { ...LONDON, upBearingDeg: 240 }).hoursAYear).toBeCloseTo(
-      sunInPicture(eye(240, 5), none, LONDON).hoursAYear,
-      6,
-    )
-  })
-  it('is kept out by a tall building in its way, and by tilting down', () => {
-    const tower = occludersOf([block(-120, -60, 118, 55, { heightM: 90 })], 'ground')
-    expect(sunInPicture(eye(240, 5), tower, LONDON).hoursAYear).toBeLessThan(
-      sunInPicture(eye(240, 5), none, LONDON).hoursAYear / 4,
-    )
-    expect(sunInPicture(eye(240, 40), none, LONDON).hoursAYear).toBe(0)
-  })
-  it('names its worst days apart, on the clock of the site', () => {
-    const { worst } = sunInPicture(eye(240, 5), none, LONDON)
-    expect(worst).toHaveLength(3)
-    for (const { day, from, to, minutes } of worst) {
-      expect(day).toMatch(/^\d{1,2} \w+$/)
-      expect(from < to).toBe(true)
-      expect(minutes).toBeGreaterThan(60)
-    }
-  })
-})
-
-describe('lens finder', () => {
-  const question = {
-    level: 'recognise' as const,
-    from: { x: 0, y: 0, z: 3 },
-    portrait: false,
-    tiltRangeDeg: [-90, 90] as const,
-    units: 'metric' as const,
-  }
-  const corners = (x: number, y: number, w: number, h: number) =>
-    area(x, y, w, h).outline.map((p) => ({ ...p, z: 1.6 }))
-
-  it('reduces on the axis to f = ρ·D·w/Nx', () => {
-    const answer = lensFor(BULLET, {
-      ...question,
-      from: { x: 0, y: 0, z: 1.6 },
-      points: [{ x: 0, y: 12, z: 1.6 }],
-    })
-    expect(answer.leastMm).toBeCloseTo((125 * 12 * 5.38) / 2688, 6)
-  })
-  it('what it proposes shows every corner at the level; shorter than its least does not reach, longer than its most cuts off', () => {
-    fc.assert(
-      fc.property(
-        angle(10),
-        fc.double({ min: 4, max: 14, noNaN: true }),
-        fc.double({ min: 1, max: 6, noNaN: true }),
-        (x, y, size) => {
-          const points = corners(x, y, size, size)
-          const answer = lensFor(BULLET, { ...question, points })
-          const pose = { ...question.from, panDeg: answer.panDeg, tiltDeg: answer.tiltDeg, rollDeg: 0 }
-          const all = (focal: number) =>
-            points.every((p) => {
-              const imager = imagerOf(BULLET, focal, false)
-              const at = project(imager, pose, p)
-              return at !== null && inFrame(imager, at) && densityAt(imager, pose, p) >= 125 - 1e-9
-            })
-          if (answer.setMm !== null) expect([answer.verdict, all(answer.setMm)]).toEqual(['good', true])
-          expect(all(answer.leastMm * 0.99)).toBe(false)
-          expect(all(answer.mostMm * 1.01)).toBe(false)
-        },
-      ),
-      { numRuns: 200 },
-    )
-  })
-  it('says the conflict in words', () => {
-    expect(lensFor(BULLET, { ...question, points: corners(-5, 10, 10, 15) }).says).toMatch(
-      /The two disagree: recognise at the far end wants [\d.]+ mm, but beyond [\d.]+ mm/,
-    )
-    expect(
-      lensFor(BULLET, { ...question, level: 'identify', points: [{ x: 0, y: 60, z: 1.6 }] }).says,
-    ).toMatch(/Identify wants 30\.0 mm; this lens ends at 12\.0 mm/)
-    expect(
-      lensFor(CATALOGUE.cameras.get('panoramic-12mp')!, { ...question, points: [{ x: 0, y: 60, z: 1.6 }] }),
-    ).toMatchObject({ verdict: 'stop', setMm: null })
-  })
-  it('aims at the middle of what it must show, across the seam of the compass too', () => {
-    expect(
-      aimAt(
-        [
-          { x: -2, y: 10, z: 0 },
-          { x: 2, y: 10, z: 0 },
-        ],
-        { x: 0, y: 0, z: 3 },
-        [-90, 90],
-      ).panDeg % 360,
-    ).toBeCloseTo(0, 9)
-    expect(aimAt([{ x: 1, y: 4, z: 0 }], { x: 0, y: 0, z: 3 }, [0, 20]).tiltDeg).toBe(20)
   })
 })
 
