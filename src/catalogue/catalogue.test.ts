@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { fits } from '@/core/mount'
+import { fits } from '@/core/assembly'
 import { testsOf } from '@/core/seal'
 import { SOURCES } from '@/core/sources'
 import { CAMERAS } from './cameras'

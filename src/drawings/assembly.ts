@@ -95,7 +95,8 @@ export function assemblyDrawing(view: AssemblyView, width: number): AssemblyDraw
     const place = placeOf(part)
     last = Math.max((place.top + place.bottom) / 2, last + (narrow ? 26 : ROW))
     const x = narrow ? place.right + 14 : 20 + (maxX - minX) * perMm + 18
-    marks.push(line([place.right + 3, last], [x, last], 'leader'), ...ring([x + 11, last], part.number))
+    if (!narrow || part.number !== null) marks.push(line([place.right + 3, last], [x, last], 'leader'))
+    marks.push(...ring([x + 11, last], part.number))
     if (!narrow) marks.push(...told(part, [x + 28, last - 1], 'start'))
     bottom = Math.max(bottom, last + 26)
   }
@@ -245,7 +246,7 @@ const ring = (at: Spot, number: number | null): Mark[] =>
 /** Above a part that stands out from a wall; its words end there where room is short. */
 function callout(part: ShownPart, [x, y]: Spot, row: number, width: number | null): Mark[] {
   const leader = [line([x, row + 10], [x, y - 3], 'leader'), ...ring([x, row], part.number)]
-  if (width === null) return leader
+  if (width === null) return part.number === null ? [] : leader
   const wide = Math.max(widthOf(part.name, 'small'), widthOf(closingOf(part), 'small'))
   const isShort = x + 20 + wide > width
   return [...leader, ...told(part, [isShort ? x - 17 : x + 17, row - 1], isShort ? 'end' : 'start')]

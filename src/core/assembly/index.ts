@@ -16,3 +16,4 @@ export {
   type Placed,
 } from './assembly'
 export { assemblyView, type AssemblyView, type ShownOpening, type ShownPart, type ShownPiece } from './view'
+export { firstMisfit, fits, type Misfit } from './fit'

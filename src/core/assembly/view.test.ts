@@ -38,6 +38,15 @@ describe('how a device goes together', () => {
     expect(dome!.number).toBeLessThan(hood!.number!)
     expect(hood!.closes.map(({ number }) => number)).toContain(dome!.number)
   })
+  it('says of parts that do not fit that they do not go together, however their steps are numbered', () => {
+    const { view } = viewOf({ cameraId: 'ptz-2mp' })
+    expect(view.sentence).toBe(
+      '01 Workshop doors does not go together: the pan-tilt-zoom needs a pipe thread; the junction box offers a box lid.',
+    )
+    expect(viewOf({ cameraId: 'ptz-2mp', mountIds: [] }).view.sentence).toMatch(
+      /; the surface offers a surface\.$/,
+    )
+  })
   it('says of a device in the dry that nothing has to keep water out', () => {
     const dry = { exposure: 'dry indoors', cameraId: 'mini-dome-2mp', mountIds: [] } as const
     expect(viewOf({ ...dry, mountIds: [] }).view.weakest).toBe('No opening of it has to keep water out.')

@@ -10,6 +10,7 @@ import {
 } from '../parts'
 import type { StepState } from '../procedure'
 import { calledIn, partsOf } from './assembly'
+import { firstMisfit, type Misfit } from './fit'
 
 /** A piece that sits round the cable, and which way round. */
 export interface ShownPiece {
@@ -68,6 +69,7 @@ export function assemblyView(
   const context = resolve(device, job, catalogue)
   if ('missing' in context) return null
   const { surface } = context
+  const misfit = firstMisfit(context)
   const seal = stages?.seal
   const chain = seal?.planned ? seal.result.drawing : null
   const numbered = new Map(steps.map(({ step }, i) => [step.id, i + 1]))
@@ -100,10 +102,13 @@ export function assemblyView(
     surfaceName: surface.name,
     holding: surface.holding,
     parts,
-    sentence: `${mark} ${name} ${togetherIn(steps, parts)}`,
+    sentence: `${mark} ${name} ${misfit ? apartFor(misfit) : togetherIn(steps, parts)}`,
     weakest: chain ? weakestOf(parts) : 'No opening is judged yet: plan its seals.',
   }
 }
+
+const apartFor = ({ part, needs, on, offers }: Misfit): string =>
+  `does not go together: the ${calledIn(part)} needs a ${needs}; ${on === 'the surface' ? on : `the ${calledIn(on)}`} offers a ${offers}.`
 
 function weakestOf(parts: readonly ShownPart[]): string {
   for (const { name, openings } of parts) {

@@ -1,6 +1,6 @@
 export { assessMount, proposeMount, usualWoodId, type MountSection } from './mount'
 export { mountFacts } from './facts'
-export { firstMisfit, fits, hungParts, sumOf } from './stack'
+export { hungParts, sumOf } from './stack'
 export { holeSpots, holeWords } from './holes'
 export { exposureCoefficient, sideAreaM2, velocityPressurePa, windForceN } from './wind'
 export { bandLengthMm, bentByForce, bentByWind, footOf, stiffnessNm2, tubeInertiaM4 } from './pole'

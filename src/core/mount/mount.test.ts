@@ -6,7 +6,6 @@ import { device, job } from '@/testing/jobs'
 import {
   assessMount,
   bitMm,
-  firstMisfit,
   ladder,
   lagScrewLbPerInch,
   pilotMm,
@@ -108,19 +107,6 @@ it('is never better with more weight or fewer screws', () => {
       )
     }),
   )
-})
-
-it('fits parts by interface', () => {
-  const stack = (camera: string, ...mounts: string[]) =>
-    firstMisfit(
-      mounts.map((id) => CATALOGUE.mounts.get(id)!),
-      CATALOGUE.cameras.get(camera)!,
-    )?.part ?? null
-  expect(stack('turret-5mp-2.8', 'ceiling-plate', 'pendant-rod-500', 'pendant-box')).toBeNull()
-  expect(stack('large-dome-4mp', 'pole-adapter', 'wall-arm', 'pendant-hood')).toBeNull()
-  expect(stack('box-4mp-5-50', 'housing-bracket', 'outdoor-housing')).toBeNull()
-  expect(stack('box-4mp-5-50', 'housing-bracket')).toBe('Box camera, 4 MP, 5–50 mm')
-  expect(stack('ptz-2mp')).toBe('Pan-tilt-zoom, 2 MP, 5–50 mm')
 })
 
 it('adds a stack up, camera included', () => {

@@ -1,36 +1,7 @@
-import type { Camera, DeviceContext, Interface, MountPart } from '../parts'
+import type { Camera, DeviceContext, MountPart } from '../parts'
 import { holeWords } from './holes'
 
 type Stack = Pick<DeviceContext, 'mounts' | 'camera'>
-
-const FLAT: readonly Interface[] = ['surface', 'box lid', 'pole plate']
-
-/**
- * True when what a part offers takes what the next one needs: any flat face takes a part made for a
- * surface.
- */
-export function fits(offers: Interface, needs: Interface): boolean {
-  return offers === needs || (needs === 'surface' && FLAT.includes(offers))
-}
-
-export interface Misfit {
-  readonly part: string
-  readonly on: string
-  readonly needs: Interface
-  readonly offers: Interface
-}
-
-/** The first joint of a stack that does not fit, from the surface outwards; null when all do. */
-export function firstMisfit(mounts: readonly MountPart[], camera: Camera): Misfit | null {
-  let offers: Interface = 'surface'
-  let on = 'the surface'
-  for (const part of [...mounts, camera]) {
-    if (!fits(offers, part.needs)) return { part: part.name, on, needs: part.needs, offers }
-    if ('offers' in part) offers = part.offers
-    on = part.name
-  }
-  return null
-}
 
 /** The part that is fixed to the surface: the first of the stack, or the camera itself. */
 export function basePart({ mounts, camera }: Stack): Camera | MountPart {

@@ -6,7 +6,7 @@ import { runs } from '@/testing/runs'
 import { carryOut } from '@/testing/simulate'
 import { assessDevice } from '../assess'
 import { EXPOSURES, PASSAGES, type Device } from '../job'
-import { fits } from '../mount'
+import { fits } from '../assembly'
 import type { Interface } from '../parts'
 
 const SUPPLIES = ['switch-16', 'dc-12-5', 'mains-circuit'].map((partId) => ({

@@ -2,7 +2,7 @@
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { CATALOGUE } from '@/catalogue'
-import { firstMisfit, fits } from '@/core/mount'
+import { firstMisfit, fits } from '@/core/assembly'
 import type { Interface } from '@/core/parts'
 import { Choose, partOptions } from '../kit/Choose'
 
@@ -18,7 +18,7 @@ export function StackField({
 }) {
   const camera = CATALOGUE.cameras.get(cameraId)
   const parts = value.map((id) => CATALOGUE.mounts.get(id)).filter((part) => part !== undefined)
-  const misfit = camera ? firstMisfit(parts, camera) : null
+  const misfit = camera ? firstMisfit({ mounts: parts, camera }) : null
   const fittingOn = (offers: Interface) =>
     new Map([...CATALOGUE.mounts].filter(([, { needs }]) => fits(offers, needs)))
   const places = parts.map((part, index) => ({

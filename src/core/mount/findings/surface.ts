@@ -1,8 +1,9 @@
+import { calledIn, firstMisfit, type Misfit } from '../../assembly'
 import { finding, type Finding } from '../../findings'
 import type { Mount } from '../../job/job'
-import type { DeviceContext, Fixing } from '../../parts'
+import type { DeviceContext, Fixing, MountPart } from '../../parts'
 import { inSentence, text } from '../../units'
-import { firstMisfit, stackMassKg } from '../stack'
+import { stackMassKg } from '../stack'
 
 /**
  * Whether the stack fits together, stands on the right kind of surface, and the fixing holds there at all.
@@ -16,8 +17,19 @@ export function surfaceFindings(context: DeviceContext, mount: Mount, fixing: Fi
   ].filter((one) => one !== null)
 }
 
-function misfitFinding({ mounts, camera }: DeviceContext): Finding | null {
-  const misfit = firstMisfit(mounts, camera)
+/** The part that goes into a joint that does not fit, so that the whole stack does; null when none does. */
+function between({ mounts, camera, surface, catalogue }: DeviceContext, misfit: Misfit): MountPart | null {
+  const stack = [...mounts, camera]
+  const at = stack.findIndex(({ name }) => name === misfit.part)
+  const tried = [...catalogue.mounts.values()].filter(
+    ({ onlyOn }) => onlyOn === undefined || onlyOn === surface.facing,
+  )
+  return tried.find((part) => firstMisfit({ mounts: mounts.toSpliced(at, 0, part), camera }) === null) ?? null
+}
+
+function misfitFinding(context: DeviceContext): Finding | null {
+  const misfit = firstMisfit(context)
+  const bridge = misfit && between(context, misfit)
   return (
     misfit &&
     finding('mount', 'stack', {
@@ -28,7 +40,9 @@ function misfitFinding({ mounts, camera }: DeviceContext): Finding | null {
       limit: text(misfit.needs),
       reason: `${misfit.part} needs a ${misfit.needs}; ${misfit.on} offers a ${misfit.offers}.`,
       source: 'catalogue',
-      advice: `Put a part between that offers a ${misfit.needs}, or take another one.`,
+      advice: bridge
+        ? `Put the ${calledIn(bridge.name)} between.`
+        : `No part here goes between: take another ${calledIn(misfit.part)}.`,
     })
   )
 }
