@@ -87,8 +87,9 @@ const command = (jobId: string, i: number) => ({
   jobId,
   at: '2026-03-02T09:30:00.000Z',
   by: 'Lead',
-  type: 'putSupply',
-  supply: { id: `supply-${i % 40}`, name: `Supply ${i}`, partId: 'switch-8' },
+  type: 'putEquipment',
+  equipmentId: `supply-${i % 40}`,
+  change: { name: `Supply ${i}`, partId: 'switch-8' },
 })
 
 /**

@@ -34,13 +34,19 @@ export async function kestrelQuay(): Promise<JobFile> {
     windMS: 50,
     site: KESTREL_SITE,
     things: KESTREL_THINGS,
-    supplies: [
-      { id: 'office', name: 'Office switch', partId: 'switch-16' },
-      { id: 'jetty', name: 'Jetty switch', partId: 'switch-outdoor-4' },
-      { id: 'slip-dc', name: 'Slip supply', partId: 'dc-12-5' },
-      { id: 'lamps', name: 'Yard lamp circuit', partId: 'mains-circuit' },
-    ],
   })
+  const onSite = { stands: 'on site', exposure: 'marine' } as const
+  yard.equip(
+    { id: 'office', name: 'Office switch', partId: 'switch-16' },
+    { id: 'jetty', name: 'Jetty switch', partId: 'switch-outdoor-4', ...onSite },
+    { id: 'slip-dc', name: 'Slip supply', partId: 'dc-12-5' },
+    { id: 'lamps', name: 'Yard lamp circuit', partId: 'mains-circuit' },
+    { id: 'recorder', name: 'Office recorder', partId: 'recorder-16', replaces: 'old-recorder' },
+    { id: 'panel', name: 'Office panel', partId: 'jack-panel-16' },
+    { id: 'jetty-protector', name: 'Jetty protector', partId: 'protector-outdoor', ...onSite },
+    { id: 'jetty-fibre', name: 'Fibre from the jetty', partId: 'fibre-converter' },
+    { id: 'old-recorder', name: 'Old recorder', partId: 'recorder-coax-8', state: 'taken away' },
+  )
   yard.lay('ground', await siteSketch(), KESTREL_SKETCH)
   const office = (port: number) => ({ power: { supplyId: 'office', port } })
   await yard.place({
@@ -387,6 +393,7 @@ export async function kestrelQuay(): Promise<JobFile> {
     choice: {
       mark: '14',
       name: 'Reception',
+      replaces: 'device-15',
       cameraId: 'dome-back-box-4mp',
       surfaceId: 'plasterboard-ceiling',
       exposure: 'dry indoors',
@@ -394,6 +401,20 @@ export async function kestrelQuay(): Promise<JobFile> {
     },
     plan: { sight: null, mount: null, route: null, seal: null, terminate: null, power: null },
   })
+  await yard.place({
+    choice: {
+      mark: '15',
+      name: 'Reception, old',
+      state: 'taken away',
+      cameraId: 'analogue-bullet-2mp',
+      surfaceId: 'plasterboard-ceiling',
+      exposure: 'dry indoors',
+      cableId: 'rg59-18-2',
+    },
+    plan: { sight: null, mount: null, route: null, seal: null, terminate: null, power: null },
+  })
+  await yard.install('office', 4)
+  await yard.install('old-recorder', 1)
   await yard.fault(
     {
       deviceId: 'device-02',

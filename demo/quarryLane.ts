@@ -1,4 +1,4 @@
-import type { JobFile } from '@/core/job'
+import { NO_DETAILS, type JobFile } from '@/core/job'
 import { Scenario } from './scenario'
 
 /** A finished job, for the hand-over. */
@@ -8,8 +8,16 @@ export async function quarryLane(): Promise<JobFile> {
     name: 'Quarry Lane library',
     address: '40 Quarry Lane',
     headEnd: 'Plant room, rack',
-    supplies: [{ id: 'rack', name: 'Rack switch', partId: 'switch-8' }],
   })
+  library.equip(
+    { id: 'rack', name: 'Rack switch', partId: 'switch-8' },
+    {
+      id: 'recorder',
+      name: 'Rack recorder',
+      partId: 'recorder-16',
+      details: { ...NO_DETAILS, serial: 'NB-8100-02', networkAddress: '10.20.0.2', passwordReplaced: true },
+    },
+  )
   const trunking = (lengthM: number) => ({
     segments: [
       {
@@ -159,5 +167,7 @@ export async function quarryLane(): Promise<JobFile> {
     [{ kind: 'lasting', what: 'Reset on its marks with the level' }, 're-check passed'],
     ['box', 'box'],
   )
+  await library.install('rack', 'all')
+  await library.install('recorder', 'all')
   return library.file()
 }

@@ -1,13 +1,15 @@
 import { CATALOGUE } from '@/catalogue'
-import { assessDevice } from '@/core/assess'
+import { assess, assessDevice } from '@/core/assess'
 import {
   RECORD_VERSION,
   NO_DETAILS,
   USUAL_ALLOWANCES,
+  USUAL_EQUIPMENT,
   USUAL_POLICIES,
   USUAL_WIND_MS,
   type Device,
   type DeviceChoice,
+  type Equipment,
   type Fault,
   type FaultFacts,
   type Fix,
@@ -25,9 +27,13 @@ import { picture, type Picture, type Scene } from './pictures'
  */
 export type Plan = { readonly [S in PlannedStage]?: Partial<NonNullable<Device[S]>> | null }
 
+/** What of a choice is usual where nothing is said. */
+type Unsaid = 'accessoryIds' | 'mountIds' | 'state' | 'replaces'
+
+type Piece = Partial<Equipment> & Pick<Equipment, 'id' | 'name' | 'partId'>
+
 export interface Placed {
-  readonly choice: Omit<DeviceChoice, 'accessoryIds' | 'mountIds'> &
-    Partial<Pick<DeviceChoice, 'accessoryIds' | 'mountIds'>>
+  readonly choice: Omit<DeviceChoice, Unsaid> & Partial<Pick<DeviceChoice, Unsaid>>
   readonly plan?: Plan
   /** How many of the steps are recorded: a number, or all. */
   readonly recorded?: number | 'all'
@@ -46,7 +52,7 @@ export class Scenario {
 
   constructor(
     private readonly start: string,
-    facts: Partial<Job> & Pick<Job, 'id' | 'name' | 'address' | 'headEnd' | 'supplies'>,
+    facts: Partial<Job> & Pick<Job, 'id' | 'name' | 'address' | 'headEnd'>,
   ) {
     this.job = {
       units: 'metric',
@@ -61,6 +67,7 @@ export class Scenario {
       site: null,
       backgrounds: [],
       things: [],
+      equipment: [],
       devices: [],
       records: [],
       photos: [],
@@ -78,6 +85,8 @@ export class Scenario {
       id: `device-${choice.mark}`,
       mountIds: [],
       accessoryIds: [],
+      state: 'new',
+      replaces: null,
       ...choice,
       sight: null,
       mount: null,
@@ -100,6 +109,29 @@ export class Scenario {
       this.record(device, step, readings[step.id] ?? {})
       if (step.photo !== null)
         await this.photograph(sceneOf(step), step.title, { deviceId: device.id, stepId: step.id })
+    }
+  }
+
+  /** Puts equipment in its place, before what is fed from it. */
+  equip(...pieces: readonly Piece[]): void {
+    const equipment = pieces.map(
+      (piece, i): Equipment => ({
+        mark: `E${i + 1}`,
+        ...USUAL_EQUIPMENT,
+        details: NO_DETAILS,
+        ...piece,
+      }),
+    )
+    this.job = { ...this.job, equipment }
+  }
+
+  /** Records the first steps of a piece of equipment, with their photos, once what hangs on it is planned. */
+  async install(id: string, recorded: number | 'all', readings: Placed['readings'] = {}): Promise<void> {
+    const { steps } = assess(this.job, CATALOGUE).equipment.find(({ deviceId }) => deviceId === id)!
+    for (const { step } of steps.slice(0, recorded === 'all' ? steps.length : recorded)) {
+      this.record({ id }, step, readings[step.id] ?? {})
+      if (step.photo !== null)
+        await this.photograph(sceneOf(step), step.title, { deviceId: id, stepId: step.id })
     }
   }
 
@@ -193,7 +225,7 @@ export class Scenario {
   }
 
   private record(
-    device: Device,
+    device: Pick<Device, 'id'> & Partial<Device>,
     step: Step,
     reading: { value?: number; choice?: string; note?: string },
   ): void {
@@ -202,7 +234,7 @@ export class Scenario {
       entry.kind === 'measure'
         ? (reading.value ??
           (step.id === 'seal/cable'
-            ? CATALOGUE.cables.get(device.cableId)!.diameterMm
+            ? CATALOGUE.cables.get(device.cableId ?? '')!.diameterMm
             : usual(entry.least, entry.most, step.id === 'terminate/loop' ? 0.72 : 0.35)))
         : null
     const choice = entry.kind === 'choice' ? (reading.choice ?? entry.good[0]!) : null

@@ -13,11 +13,11 @@ export async function tamariskSurgery(): Promise<JobFile> {
     headEnd: 'Store room, shelf',
     units: 'imperial',
     policies: { ...USUAL_POLICIES, sealing: 'always', pinScheme: 'T568A' },
-    supplies: [
-      { id: 'dc', name: 'Shelf supply', partId: 'dc-13.2-5' },
-      { id: 'recorder', name: 'Recorder', partId: 'recorder-8' },
-    ],
   })
+  surgery.equip(
+    { id: 'dc', name: 'Shelf supply', partId: 'dc-13.2-5', state: 'kept' },
+    { id: 'recorder', name: 'Recorder', partId: 'recorder-8' },
+  )
   const coax = (id: string, lengthM: number) => ({
     segments: [
       { id, space: 'loft' as const, lengthM, riseM: 2.4, temperatureC: 40, conduitId: null, conduitName: '' },
@@ -91,6 +91,7 @@ export async function tamariskSurgery(): Promise<JobFile> {
       power: { supplyId: 'recorder', port: 1 },
     },
   })
+  await surgery.install('dc', 1)
   await surgery.fault(
     {
       deviceId: 'device-01',

@@ -116,15 +116,39 @@ test('a photo is never taken away by one tap, nor the closed fault’s at all', 
   await expect(bin).toBeHidden()
 })
 
-test('a tap before the application runs counts', async ({ page }) => {
+/** Opens a page whose application does not run until it is let. */
+async function asleep(page: Page, path: string): Promise<() => Promise<void>> {
   const held: Route[] = []
   let open = false
   await page.route('**/_next/static/**/*.js', (route) => (open ? route.continue() : void held.push(route)))
-  await page.goto('/jobs/kestrel-quay/devices/device-02/sight', { waitUntil: 'commit' })
+  await page.goto(path, { waitUntil: 'commit' })
+  return async () => {
+    open = true
+    for (const route of held) await route.continue()
+  }
+}
+
+test('what is typed, chosen and ticked before the application runs stays', async ({ page }) => {
+  const wake = await asleep(page, '/jobs/kestrel-quay/add')
+  await page.getByLabel('Name of the place').fill('Cold hands')
+  await page.getByLabel('Camera').selectOption({ label: 'Turret, 5 MP, 2.8 mm' })
+  await page.getByText('Ferrite core').click()
+  await wake()
+  await page.getByLabel('Surface').selectOption({ label: 'Brick, solid block or concrete wall' })
+  await expect(page.getByLabel('Name of the place')).toHaveValue('Cold hands')
+  await expect(page.getByLabel('Camera').locator('option:checked')).toHaveText('Turret, 5 MP, 2.8 mm')
+  await expect(page.getByRole('checkbox', { name: 'Ferrite core' })).toBeChecked()
+  // The application has it too: it outlives a reload.
+  await page.reload()
+  await expect(page.getByLabel('Name of the place')).toHaveValue('Cold hands')
+  await expect(page.getByLabel('Camera').locator('option:checked')).toHaveText('Turret, 5 MP, 2.8 mm')
+})
+
+test('a tap before the application runs counts', async ({ page }) => {
+  const wake = await asleep(page, '/jobs/kestrel-quay/devices/device-02/sight')
   await page.getByRole('button', { name: /^Theme/ }).click()
   await expect(page.locator('html')).not.toHaveClass(/dark/) // nothing runs yet
-  open = true
-  for (const route of held) await route.continue()
+  await wake()
   await expect(page.locator('html')).toHaveClass(/dark/)
 })
 

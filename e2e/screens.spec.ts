@@ -17,6 +17,10 @@ const SCREENS = [
   ['power', '/jobs/kestrel-quay/devices/device-13/power'],
   ['log', '/jobs/kestrel-quay/devices/device-04/log'],
   ['a measured step', '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
+  ['equipment', '/jobs/kestrel-quay/equipment'],
+  ['add equipment', '/jobs/kestrel-quay/equipment/new'],
+  ['a piece of equipment', '/jobs/kestrel-quay/equipment/jetty'],
+  ['its log', '/jobs/kestrel-quay/equipment/jetty/log'],
   ['pull sheet', '/jobs/kestrel-quay/pull-sheet'],
   ['punch list', '/jobs/tamarisk-surgery/punch-list'],
   ['a fault', '/jobs/tamarisk-surgery/punch-list/fault-2'],
@@ -50,4 +54,8 @@ test('an address with nothing behind it says so', async ({ page }) => {
   }
   await page.goto('/jobs/kestrel-quay/devices/gone/sight')
   await expect(page.getByText('There is no device here with this address')).toBeVisible()
+  for (const way of ['gone', 'gone/log']) {
+    await page.goto(`/jobs/kestrel-quay/equipment/${way}`)
+    await expect(page.getByText('There is no equipment here with this address')).toBeVisible()
+  }
 })

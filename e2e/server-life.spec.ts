@@ -49,8 +49,9 @@ test('killing the server in the middle of batches loses no acknowledged command'
     for (;;) {
       const batch = Array.from({ length: 25 }, (_, i) =>
         say(jobId, {
-          type: 'putSupply',
-          supply: { id: `supply-${i}`, name: `Supply ${acknowledged.length + i}`, partId: 'switch-8' },
+          type: 'putEquipment',
+          equipmentId: `supply-${i}`,
+          change: { name: `Supply ${acknowledged.length + i}`, partId: 'switch-8' },
         }),
       )
       const response = await post(request, batch, base).catch(() => null)

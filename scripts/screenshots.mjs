@@ -18,7 +18,7 @@ const VIEWS = [
   ['sight', LAPTOP, '/jobs/kestrel-quay/devices/device-04/sight'],
   ['mount', LAPTOP, '/jobs/kestrel-quay/devices/device-05/mount'],
   ['route', LAPTOP, '/jobs/kestrel-quay/devices/device-05/route'],
-  ['terminate', LAPTOP, '/jobs/kestrel-quay/devices/device-05/terminate'],
+  ['equipment', LAPTOP, '/jobs/kestrel-quay/equipment'],
   ['seal', LAPTOP, '/jobs/kestrel-quay/devices/device-08/seal'],
   ['power', LAPTOP, '/jobs/kestrel-quay/devices/device-13/power'],
   ['pull-sheet', LAPTOP, '/jobs/kestrel-quay/pull-sheet'],

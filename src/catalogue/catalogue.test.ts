@@ -4,12 +4,13 @@ import { fits } from '@/core/assembly'
 import { testsOf } from '@/core/seal'
 import { SOURCES } from '@/core/sources'
 import { CAMERAS } from './cameras'
+import { ACCESSORIES } from './accessories'
 import { CABLES, CONDUITS, CONNECTORS } from './cables'
 import { FIXINGS, WOODS } from './fixings'
 import { MOUNTS } from './mounts'
 import { SURFACES } from './surfaces'
+import { EQUIPMENT } from './equipment'
 import { SEALS } from './seals'
-import { ACCESSORIES, SUPPLIES } from './supplies'
 import { CATALOGUE } from '.'
 
 const ALL = {
@@ -23,7 +24,7 @@ const ALL = {
   SURFACES,
   SEALS,
   ACCESSORIES,
-  SUPPLIES,
+  EQUIPMENT,
 }
 
 describe('every table', () => {
@@ -63,11 +64,11 @@ describe('cameras', () => {
   })
   it('each has a supply that feeds it', () => {
     for (const { id, power } of CAMERAS) {
-      const fed = SUPPLIES.some(
-        ({ kind }) =>
-          (power.poe && kind === 'poe switch') ||
-          (power.dcV !== null && kind === 'dc supply') ||
-          (power.mains && kind === 'mains'),
+      const fed = EQUIPMENT.some(
+        ({ feeds }) =>
+          (power.poe && feeds?.kind === 'poe switch') ||
+          (power.dcV !== null && feeds?.kind === 'dc supply') ||
+          (power.mains && feeds?.kind === 'mains'),
       )
       expect([id, fed]).toEqual([id, true])
     }

@@ -1,11 +1,12 @@
 import type { Catalogue } from '@/core/parts'
 import { CABLES, CONDUITS, CONNECTORS } from './cables'
 import { CAMERAS } from './cameras'
+import { EQUIPMENT } from './equipment'
 import { FIXINGS, WOODS } from './fixings'
 import { MOUNTS } from './mounts'
 import { SURFACES } from './surfaces'
 import { SEALS } from './seals'
-import { ACCESSORIES, SUPPLIES } from './supplies'
+import { ACCESSORIES } from './accessories'
 
 const table = <T extends { id: string }>(parts: readonly T[]): ReadonlyMap<string, T> =>
   new Map(parts.map((part) => [part.id, part]))
@@ -21,6 +22,6 @@ export const CATALOGUE: Catalogue = {
   connectors: table(CONNECTORS),
   seals: table(SEALS),
   conduits: table(CONDUITS),
-  supplies: table(SUPPLIES),
+  equipment: table(EQUIPMENT),
   accessories: table(ACCESSORIES),
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { anyJob, device, job, NOW, said, plannedThrough } from '@/testing/jobs'
+import { NOW, anyJob, device, equipment, job, plannedThrough, said } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
 import { carryOut } from '@/testing/simulate'
 import { assess, assessAgain, assessDevice } from './assess'
@@ -74,18 +74,18 @@ describe('assess is total, pure and deterministic', () => {
 })
 
 /** Plans everything by the proposals, as a person who agrees with each would. */
-export function planned(change: Parameters<typeof device>[0], supplies: Job['supplies'] = job().supplies) {
-  const on = job({ supplies })
+export function planned(change: Parameters<typeof device>[0], pieces: Job['equipment'] = job().equipment) {
+  const on = job({ equipment: pieces })
   const d = plannedThrough(device(change), on)
   return { device: d, assessment: assessDevice(d, on, CATALOGUE) }
 }
 
 /** The kinds of install that the product must hold, as combinations of the same parts: no special cases. */
 describe('every kind of install is expressible and assessed', () => {
-  const DC = [{ id: 'dc', name: 'Supply', partId: 'dc-12-5' }]
-  const MAINS = [{ id: 'm', name: 'Lighting', partId: 'mains-circuit' }]
-  const HIGH = [{ id: 's', name: 'Switch', partId: 'switch-8-high' }]
-  it.each<[string, Parameters<typeof device>[0], Job['supplies'] | undefined, string[], string[]]>([
+  const DC = [equipment({ id: 'dc', name: 'Supply', partId: 'dc-12-5' })]
+  const MAINS = [equipment({ id: 'm', name: 'Lighting', partId: 'mains-circuit' })]
+  const HIGH = [equipment({ id: 's', name: 'Switch', partId: 'switch-8-high' })]
+  it.each<[string, Parameters<typeof device>[0], Job['equipment'] | undefined, string[], string[]]>([
     [
       'A1 tail in the open with a slip-on coupling',
       {
@@ -120,7 +120,7 @@ describe('every kind of install is expressible and assessed', () => {
     [
       'A7 outdoor switch feeds it',
       { exposure: 'marine' },
-      [{ id: 'o', name: 'Jetty switch', partId: 'switch-outdoor-4' }],
+      [equipment({ id: 'o', name: 'Jetty switch', partId: 'switch-outdoor-4' })],
       [],
       ['seal/grease'],
     ],
@@ -243,8 +243,8 @@ describe('every kind of install is expressible and assessed', () => {
       [],
       ['seal/cable'],
     ],
-  ])('%s', (_, change, supplies, expectedStops, expectedSteps) => {
-    const { assessment, device: of } = planned(change, supplies)
+  ])('%s', (_, change, pieces, expectedStops, expectedSteps) => {
+    const { assessment, device: of } = planned(change, pieces)
     expect(assessment.missing).toEqual([])
     const beyond = assessment.findings
       .filter(({ verdict, stage }) => verdict === 'stop' && stage !== 'sight')
@@ -339,7 +339,7 @@ describe('the install log', () => {
   it('knows of every measured step what it measures, for when the plan no longer asks for it', () => {
     for (const camera of CATALOGUE.cameras.values()) {
       const cableId = { 'pair': 'cat6', 'coax and power': 'rg59-18-2', 'mains': 'mains-14-2' }[camera.cable]
-      const on = job({ supplies: [...job().supplies, { id: 'dc', name: 'DC', partId: 'dc-12-5' }] })
+      const on = job({ equipment: [equipment(), equipment({ id: 'dc', mark: 'E2', partId: 'dc-12-5' })] })
       const of = plannedThrough(device({ cameraId: camera.id, cableId }), on)
       for (const { step } of assessDevice(of, on, CATALOGUE).steps)
         if (step.entry.kind === 'measure')

@@ -1,30 +1,22 @@
 import { counted, standing, type Assessment } from './derive/board'
-import {
-  measuredOf,
-  pendingDevice,
-  plannedHalf,
-  withLog,
-  type DeviceAssessment,
-  type DeviceRecords,
-} from './derive/device'
+import { measuredOf, pendingDevice, plannedHalf, withLog, type DeviceAssessment } from './derive/device'
+import { assessEquipment } from './derive/equipment'
+import type { DeviceRecords } from './derive/log'
 import { groupedByDevice } from './derive/grouped'
 import { plannedFromScratch, type PlannedDevice } from './derive/planned'
 import { EXPOSURES } from './job/choices'
-import type { Device, Job } from './job/job'
+import type { Device, Equipment, Job } from './job/job'
 import type { PlanThing } from './job/plan'
+import { portUses } from './equipment'
 import { neighboursOf, type Catalogue, type JobSettings, type Measured } from './parts'
-import { assessSupplies } from './power'
+import type { Draw } from './power'
 import { touchedBy } from './sight'
 
 export { MOST_AT_ONCE, summarise, type Assessment, type JobSummary, type ListedJob } from './derive/board'
 export type { DrawingOf } from './stages/table'
-export {
-  assessDevice,
-  type DeviceAssessment,
-  type DeviceStages,
-  type Mark,
-  type StageState,
-} from './derive/device'
+export { assessDevice, type DeviceAssessment, type DeviceStages, type StageState } from './derive/device'
+export { equipmentStanding, type EquipmentAssessment } from './derive/equipment'
+export type { Mark } from './derive/log'
 
 /**
  * Everything computed for a job, from nothing. Pure, total, deterministic: any valid job gives an
@@ -45,7 +37,6 @@ const SETTINGS: readonly (keyof JobSettings)[] = [
   'units',
   'policies',
   'allowances',
-  'supplies',
   'site',
   'windMS',
   'terrain',
@@ -97,6 +88,7 @@ export function* assessing(
       job,
       devices.map((device, index) => device ?? pendingDevice(job.devices[index]!)),
       catalogue,
+      now,
     )
   while (left.size > 0) {
     const index = nextOf(left, job.devices, first())
@@ -109,7 +101,7 @@ export function* assessing(
     computed++
     yield { computed, partial }
   }
-  return together(job, devices as DeviceAssessment[], catalogue)
+  return together(job, devices as DeviceAssessment[], catalogue, now)
 }
 
 /** The place of the device that is looked at while it is left, else of the first that is. */
@@ -128,7 +120,8 @@ const UNKNOWN: Known = { whole: null, half: null }
 
 function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Catalogue) {
   if (!SETTINGS.every((name) => old[name] === job[name])) return () => UNKNOWN
-  if (!sameConduits(old.devices, job.devices, catalogue)) return () => UNKNOWN
+  if (!sameEquipment(old.equipment, job.equipment)) return () => UNKNOWN
+  if (!sameNeighbours(old.devices, job.devices, catalogue)) return () => UNKNOWN
   const was = recordsOf(old)
   const earlier = new Map(old.devices.map((device, i) => [device, assessment.devices[i]!]))
   const changed = differing(old.things, job.things)
@@ -153,22 +146,44 @@ const touched = (device: Device, changed: readonly PlanThing[], { site, things }
   touchedBy(changed, { sight: device.sight, outdoors: EXPOSURES[device.exposure].outdoors }, site, things)
 
 /** Devices and supplies put together to what the job comes to. */
-function together(job: Job, devices: readonly DeviceAssessment[], catalogue: Catalogue): Assessment {
+function together(
+  job: Job,
+  devices: readonly DeviceAssessment[],
+  catalogue: Catalogue,
+  recorded: (id: string) => DeviceRecords,
+): Assessment {
   const counts = counted(devices)
-  const draws = job.devices.flatMap((device, index) => {
-    const power = devices[index]!.stages?.power
-    if (!power?.planned) return []
-    const { supplyId, port } = power.input
-    return [{ supplyId, mark: device.mark, port, drawW: power.result.drawing.drawW }]
-  })
+  const draws = counts.pending > 0 ? null : drawsOf(job, devices)
+  const uses = portUses(job, catalogue)
   return {
     jobId: job.id,
     ...standing(job, devices, counts),
     devices,
-    // While devices are missing their draw is too: nothing is said of supplies then.
-    supplies: counts.pending > 0 ? [] : assessSupplies(job.supplies, draws, catalogue),
+    equipment: job.equipment.map((one) =>
+      assessEquipment(
+        one,
+        job,
+        catalogue,
+        uses.get(one.id) ?? NONE,
+        draws && (draws.get(one.id) ?? NONE),
+        recorded(one.id),
+      ),
+    ),
     counts,
   }
+}
+
+/** What devices draw, by what feeds them. */
+function drawsOf(job: Job, devices: readonly DeviceAssessment[]): ReadonlyMap<string, readonly Draw[]> {
+  const draws = new Map<string, Draw[]>()
+  job.devices.forEach(({ mark }, index) => {
+    const power = devices[index]!.stages?.power
+    if (!power?.planned) return
+    const { supplyId, port } = power.input
+    const draw = { supplyId, mark, port, drawW: power.result.drawing.drawW }
+    draws.set(supplyId, [...(draws.get(supplyId) ?? []), draw])
+  })
+  return draws
 }
 
 /** What is recorded on each device of a job. */
@@ -187,11 +202,25 @@ const sameRecords = (a: DeviceRecords, b: DeviceRecords): boolean =>
   a.records === b.records && a.photos === b.photos && a.faults === b.faults
 
 const sameMeasured = (a: Measured, b: Measured): boolean =>
-  a.installedM === b.installedM && a.cableMm === b.cableMm && a.volts === b.volts
+  a.installedM === b.installedM &&
+  a.cableMm === b.cableMm &&
+  a.volts === b.volts &&
+  a.pinScheme === b.pinScheme
 
-/** True when every conduit that runs share holds the same cables. */
-function sameConduits(before: readonly Device[], after: readonly Device[], catalogue: Catalogue): boolean {
+/** True when devices are fed by the same: what is written on a recorder feeds nobody. */
+function sameEquipment(before: readonly Equipment[], after: readonly Equipment[]): boolean {
   if (before === after) return true
-  const words = (devices: readonly Device[]) => JSON.stringify([...neighboursOf(devices, catalogue).conduits])
+  const words = (list: readonly Equipment[]) =>
+    JSON.stringify(list.map(({ id, name, partId, state }) => [id, name, partId, state]))
+  return words(before) === words(after)
+}
+
+/** True when every conduit that runs share holds the same cables, and the same devices are taken away. */
+function sameNeighbours(before: readonly Device[], after: readonly Device[], catalogue: Catalogue): boolean {
+  if (before === after) return true
+  const words = (devices: readonly Device[]) => {
+    const { conduits, gone } = neighboursOf(devices, catalogue)
+    return JSON.stringify([...conduits, ...gone])
+  }
   return words(before) === words(after)
 }

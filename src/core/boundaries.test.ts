@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, job, plannedThrough } from '@/testing/jobs'
+import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { assess } from './assess'
 import type { Finding } from './findings'
 import type { Device, Job } from './job'
@@ -57,7 +57,7 @@ const withCable = (of: Device, change: object, on: Partial<Job> = {}) => ({
 const far = { level: 'detect', shutterS: 1 / 5000 } as const
 const pole = { material: 'steel', diameterMm: 114.3, wallMm: 3.6, heightM: 6 } as const
 const onPole = plannedThrough(device({ surfaceId: 'steel-pole', mountIds: ['pole-adapter', 'junction-box'] }))
-const twelve = { supplies: [{ id: 'dc', name: 'Twelve volts', partId: 'dc-12-5' }] }
+const twelve = { equipment: [equipment({ id: 'dc', name: 'Twelve volts', partId: 'dc-12-5' })] }
 const onTwelve = plannedThrough(
   device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }),
   job(twelve),
@@ -100,7 +100,7 @@ const noSlack = {
   wastePercent: 0,
 }
 
-const mains = { supplies: [{ id: 'm', name: 'Lamps', partId: 'mains-circuit' }] }
+const mains = { equipment: [equipment({ id: 'm', name: 'Lamps', partId: 'mains-circuit' })] }
 const flood = plannedThrough(
   device({ cameraId: 'floodlight-4mp', mountIds: ['recessed-box'], cableId: 'mains-14-2' }),
   job(mains),
@@ -366,7 +366,7 @@ const CASES: readonly Case[] = [
     source: 'ANSI/TIA-568.2-D: C = (102 − H)/(1 + 0.5) for 26 AWG: (102 − 87)/1.5 (from memory)',
   },
   {
-    finding: 'power/budget:dc',
+    finding: 'power/budget',
     good: 'up to',
     bad: 'stop',
     figure: 60,
@@ -375,7 +375,7 @@ const CASES: readonly Case[] = [
     source: 'the power that the supply states: 12 V at 5 A',
   },
   {
-    finding: 'power/budget:dc',
+    finding: 'power/budget',
     good: 'up to',
     figure: 48,
     between: [1, 14],
@@ -400,8 +400,8 @@ const bisected = (
 }
 
 const findingsOf = ({ job: on, catalogue = CATALOGUE }: ReturnType<Case['on']>): readonly Finding[] => {
-  const { devices, supplies } = assess(on, catalogue)
-  return [...devices.flatMap(({ findings }) => findings), ...supplies.flatMap(({ findings }) => findings)]
+  const { devices, equipment: pieces } = assess(on, catalogue)
+  return [...devices, ...pieces].flatMap(({ findings }) => findings)
 }
 
 it.each(CASES)(

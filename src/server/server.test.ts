@@ -275,7 +275,7 @@ describe('the list of jobs', () => {
 
   it('keeps what a job comes to for its revision, and computes it again after a command', () => {
     put(yard())
-    expect(listed()).toMatchObject({ id: 'job-1', pending: false, summary: { stopped: 0, steps: 0 } })
+    expect(listed()).toMatchObject({ id: 'job-1', pending: false, summary: { stopped: 0, steps: 3 } })
     db.prepare('UPDATE job_summary SET body = ?').run(JSON.stringify({ ...JSON.parse(body()), stopped: 7 }))
     expect(listed().summary!.stopped).toBe(7) // kept, not computed
     applyBatch(db, [said({ type: 'editDevice', deviceId: 'device-2', change: { name: 'Back gate' } })])

@@ -13,12 +13,16 @@ import {
   POLE_MATERIALS,
   SEVERITIES,
   SPACES,
+  STANDS,
+  STATES,
   TERRAINS,
   USUAL_ALLOWANCES,
   USUAL_POLICIES,
   type Change,
   type Command,
+  USUAL_EQUIPMENT,
   type Device,
+  type Equipment,
   type Fault,
   type Job,
   type Photo,
@@ -36,6 +40,8 @@ export function device(change: Partial<Device> = {}): Device {
     id: 'device-1',
     mark: '01',
     name: 'Workshop doors',
+    state: 'new',
+    replaces: null,
     cameraId: 'bullet-4mp-vf',
     mountIds: ['junction-box'],
     surfaceId: 'timber-wall',
@@ -48,6 +54,18 @@ export function device(change: Partial<Device> = {}): Device {
     terminate: null,
     seal: null,
     power: null,
+    details: NO_DETAILS,
+    ...change,
+  }
+}
+
+export function equipment(change: Partial<Equipment> = {}): Equipment {
+  return {
+    id: 'switch',
+    mark: 'E1',
+    name: 'Switch',
+    partId: 'switch-8',
+    ...USUAL_EQUIPMENT,
     details: NO_DETAILS,
     ...change,
   }
@@ -71,7 +89,7 @@ export function job(change: Partial<Job> = {}): Job {
     site: null,
     backgrounds: [],
     things: [],
-    supplies: [{ id: 'switch', name: 'Switch', partId: 'switch-8' }],
+    equipment: [equipment()],
     devices: [],
     records: [],
     photos: [],
@@ -273,6 +291,8 @@ const power = fc.record({
 
 const anyDevice: fc.Arbitrary<Omit<Device, 'id' | 'mark'>> = fc.record({
   name: fc.constantFrom('Door', 'Yard ö'),
+  state: keys(STATES),
+  replaces: fc.constant(null),
   cameraId: part(CATALOGUE.cameras),
   mountIds: fc.array(part(CATALOGUE.mounts), { maxLength: 4 }),
   surfaceId: part(CATALOGUE.surfaces),
@@ -322,13 +342,15 @@ export const anyJob: fc.Arbitrary<Job> = fc
     site,
     things: fc.array(thing, { maxLength: 5 }).map((list) => list.map((t, i) => ({ ...t, id: `t${i}` }))),
     devices: fc.array(anyDevice, { maxLength: 4 }),
-    supplies: fc.constantFrom<Job['supplies']>(
-      [],
-      [
-        { id: 'switch', name: 'Switch', partId: 'switch-8' },
-        { id: 'dc', name: 'DC', partId: 'dc-12-5' },
-      ],
-      [{ id: 'switch', name: 'Lost', partId: 'no-such-part' }],
+    equipment: fc.uniqueArray(
+      fc.record({
+        id: fc.constantFrom('switch', 'dc', 'plate'),
+        partId: part(CATALOGUE.equipment),
+        state: keys(STATES),
+        stands: keys(STANDS),
+        exposure: keys(EXPOSURES),
+      }),
+      { selector: ({ id }) => id, maxLength: 3 },
     ),
     records: fc.uniqueArray(
       fc.record({ stepId: fc.constantFrom(...STEPS), ...outcome, at: moment, by: person }),
@@ -361,7 +383,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
       site,
       things,
       devices,
-      supplies,
+      equipment: pieces,
       records,
       faults,
       photos,
@@ -380,7 +402,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
         allowances: { ...USUAL_ALLOWANCES, wastePercent: waste },
         site,
         things,
-        supplies,
+        equipment: pieces.map((piece, i) => equipment({ ...piece, mark: `E${i + 1}` })),
         devices: named,
         records: first === null ? [] : records.map((r): StepRecord => ({ deviceId: first, ...r })),
         faults: faults.map(

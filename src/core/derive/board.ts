@@ -1,9 +1,9 @@
 import { PLANNED_STAGES } from '../findings'
 import type { Job } from '../job/job'
 import { ladder } from '../mount'
-import type { SupplyAssessment } from '../power'
 import { print } from '../units'
 import type { DeviceAssessment } from './device'
+import type { EquipmentAssessment } from './equipment'
 
 /** What the devices of a job add up to. */
 
@@ -14,7 +14,7 @@ export interface Assessment {
   /** What to do next. */
   readonly next: string
   readonly devices: readonly DeviceAssessment[]
-  readonly supplies: readonly SupplyAssessment[]
+  readonly equipment: readonly EquipmentAssessment[]
   readonly counts: {
     readonly devices: number
     /** Not computed yet. */
@@ -58,22 +58,23 @@ export interface JobSummary {
 }
 
 /** A job in one line. */
-export function summarise(job: Job, { sentence, counts, devices }: Assessment): JobSummary {
+export function summarise(job: Job, { sentence, counts, devices, equipment }: Assessment): JobSummary {
   return {
     id: job.id,
     name: job.name,
     address: job.address,
     sentence,
     stopped: counts.stopped,
-    stepsDone: devices.reduce((sum, { log }) => sum + log.done, 0),
-    steps: devices.reduce((sum, { log }) => sum + log.total, 0),
+    stepsDone: [...devices, ...equipment].reduce((sum, { log }) => sum + log.done, 0),
+    steps: [...devices, ...equipment].reduce((sum, { log }) => sum + log.total, 0),
     openFaults: job.faults.filter(({ state }) => state !== 'closed').length,
   }
 }
 
 const isDone = ({ log }: DeviceAssessment) => log.total > 0 && log.done === log.total
-const isPlanned = ({ stages }: DeviceAssessment) =>
-  stages !== null && PLANNED_STAGES.every((name) => stages[name]?.planned)
+/** What was there before needs no plan. */
+const isPlanned = ({ state, stages }: DeviceAssessment) =>
+  state !== 'new' || (stages !== null && PLANNED_STAGES.every((name) => stages[name]?.planned))
 
 export function counted(devices: readonly DeviceAssessment[]): Assessment['counts'] {
   const counts = {

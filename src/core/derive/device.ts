@@ -1,14 +1,13 @@
 import { inSentence } from '../units'
 import { gravest, PLANNED_STAGES, type Finding, type PlannedStage, type Verdict } from '../findings'
-import type { Device, Fault, Photo, StepRecord } from '../job/job'
+import type { State } from '../job/choices'
+import type { Device, StepRecord } from '../job/job'
 import type { Catalogue, JobSettings, Measured, Neighbours } from '../parts'
-import { earlierSteps, judge, type EarlierStep, type StepState } from '../procedure'
+import { PIN_SCHEME_FOUND, type EarlierStep, type StepState } from '../procedure'
 import type { Missing } from '../stages/table'
 import { proposedFaults, type FaultProposal } from '../test'
+import { logOf, oldSentence, type DeviceRecords, type Log, type Mark } from './log'
 import { plannedFromScratch, type PlannedDevice, type PlannedStageState } from './planned'
-
-/** The mark of a board cell. */
-export type Mark = 'not planned' | 'ready' | 'done' | 'check' | 'stop'
 
 /** One stage of one device, with its mark. */
 export type StageState<S extends PlannedStage> = PlannedStageState<S> & { readonly mark: Mark }
@@ -22,6 +21,7 @@ export interface DeviceAssessment {
   readonly deviceId: string
   readonly mark: string
   readonly name: string
+  readonly state: State
   /** Ids that the catalogue lacks; the stages are null then. */
   readonly missing: readonly string[]
   readonly stages: DeviceStages | null
@@ -30,18 +30,13 @@ export interface DeviceAssessment {
   readonly steps: readonly StepState[]
   /** Recorded for an older plan: what the plan as it stands no longer asks for. */
   readonly earlier: readonly EarlierStep[]
-  readonly log: {
-    readonly done: number
-    readonly total: number
-    readonly mark: Mark
-    readonly nextStepId: string | null
-  }
+  readonly log: Log
   readonly proposedFaults: readonly FaultProposal[]
   readonly verdict: Verdict
   readonly sentence: string
 }
 
-const UNKNOWN: Omit<DeviceAssessment, 'deviceId' | 'mark' | 'name'> = {
+const UNKNOWN: Omit<DeviceAssessment, 'deviceId' | 'mark' | 'name' | 'state'> = {
   pending: true,
   missing: [],
   stages: null,
@@ -55,19 +50,13 @@ const UNKNOWN: Omit<DeviceAssessment, 'deviceId' | 'mark' | 'name'> = {
 }
 
 /** A device of which nothing is computed yet. */
-export const pendingDevice = ({ id, mark, name }: Device): DeviceAssessment => ({
+export const pendingDevice = ({ id, mark, name, state }: Device): DeviceAssessment => ({
   ...UNKNOWN,
   deviceId: id,
   mark,
   name,
+  state,
 })
-
-/** What of the job is recorded on one device. */
-export interface DeviceRecords {
-  readonly records: readonly StepRecord[]
-  readonly photos: readonly Photo[]
-  readonly faults: readonly Fault[]
-}
 
 const NOTHING: DeviceRecords = { records: [], photos: [], faults: [] }
 
@@ -77,7 +66,13 @@ export function measuredOf(records: readonly StepRecord[]): Measured {
     const read = records.find(({ stepId, state }) => stepId === id && state === 'done')?.value ?? null
     return read !== null && read > 0 ? read : null
   }
-  return { installedM: value('route/length'), cableMm: value('seal/cable'), volts: value('power/volts') }
+  const found = records.find(({ stepId, state }) => stepId === 'mount/replaced' && state === 'done')?.choice
+  return {
+    installedM: value('route/length'),
+    cableMm: value('seal/cable'),
+    volts: value('power/volts'),
+    pinScheme: PIN_SCHEME_FOUND[found ?? ''] ?? null,
+  }
 }
 
 /** Everything computed for one device, from nothing. Pure and total. */
@@ -113,66 +108,45 @@ function logged(
   units: JobSettings['units'],
   recorded: DeviceRecords,
 ): DeviceAssessment {
-  const about = { pending: false, deviceId: device.id, mark: device.mark, name: device.name }
-  const taken = new Map<string, number>()
-  for (const { stepId } of recorded.photos)
-    if (stepId !== null) taken.set(stepId, (taken.get(stepId) ?? 0) + 1)
-  const photosOf = (stepId: string) => taken.get(stepId) ?? 0
+  const about = {
+    pending: false,
+    deviceId: device.id,
+    mark: device.mark,
+    name: device.name,
+    state: device.state,
+  }
   if (!plans) {
     return {
       ...about,
       missing,
       stages: null,
       findings,
-      steps: [],
-      earlier: earlierSteps(recorded.records, new Set(), photosOf, units),
-      log: { done: 0, total: 0, mark: 'not planned', nextStepId: null },
+      ...logOf([], recorded, units),
       proposedFaults: [],
       verdict: 'stop',
       sentence: `The catalogue lacks ${missing.join(', ')}. Choose other parts.`,
     }
   }
-  const records = new Map(recorded.records.map((record) => [record.stepId, record]))
-  const steps = tasks.map((step): StepState => {
-    const record = records.get(step.id) ?? null
-    const photos = photosOf(step.id)
-    return record
-      ? { step, record, photos, ...judge(step, record, photos, units) }
-      : { step, record, photos, verdict: null, says: '' }
-  })
+  const { steps, earlier, log } = logOf(tasks, recorded, units)
   const stages = Object.fromEntries(
     PLANNED_STAGES.map((name) => {
       const state = plans[name]
       return [name, state && { ...state, mark: state.planned ? markOf(state, steps, name) : 'not planned' }]
     }),
   ) as unknown as DeviceStages
-  const done = steps.filter(({ record }) => record !== null).length
-  const next = steps.find(({ record }) => record === null)
+  const next = steps.find(({ step }) => step.id === log.nextStepId)?.step.title ?? null
   return {
     ...about,
     missing,
     stages,
     findings,
     steps,
-    earlier: earlierSteps(recorded.records, new Set(tasks.map(({ id }) => id)), photosOf, units),
-    log: {
-      done,
-      total: steps.length,
-      nextStepId: next?.step.id ?? null,
-      mark: logMark(steps, done),
-    },
+    earlier,
+    log,
     proposedFaults: proposedFaults(device.id, steps, recorded.faults),
     verdict: gravest(findings),
-    sentence: deviceSentence(stages, findings, done, steps.length, next?.step.title ?? null),
+    sentence: deviceSentence(device.state, stages, findings, log, next),
   }
-}
-
-/** The gravest of what was measured; done when nothing is left. */
-function logMark(steps: readonly StepState[], done: number): Mark {
-  if (steps.length === 0) return 'not planned'
-  if (steps.some(({ verdict }) => verdict === 'stop')) return 'stop'
-  if (steps.some(({ verdict }) => verdict === 'check')) return 'check'
-  return done === steps.length ? 'done' : 'ready'
 }
 
 function markOf(
@@ -187,15 +161,18 @@ function markOf(
 }
 
 function deviceSentence(
+  state: State,
   stages: DeviceStages,
   findings: readonly Finding[],
-  done: number,
-  total: number,
+  { done, total }: Log,
   next: string | null,
 ): string {
+  if (state === 'taken away') return oldSentence('Was there; is taken away.', { done, total }, next)
   const open = PLANNED_STAGES.filter((name) => !stages[name]?.planned)
   const worst =
     findings.find(({ verdict }) => verdict === 'stop') ?? findings.find(({ verdict }) => verdict === 'check')
+  if (state === 'kept' && worst?.verdict !== 'stop')
+    return oldSentence('Was there and stays: what is not planned is not judged.', { done, total }, next)
   if (open.length === PLANNED_STAGES.length) return 'Nothing is planned yet. Start with what it should see.'
   if (worst?.verdict === 'stop')
     return `Stopped at ${worst.stage}: ${inSentence(worst.title)}. ${worst.advice}`

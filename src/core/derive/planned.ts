@@ -44,7 +44,7 @@ export function plannedFromScratch(
   }
   const stageOf = (name: PlannedStage) => {
     const stage = STAGE_TABLE[name] as Stage<unknown, unknown>
-    const plan = device[name]
+    const plan = device.state === 'taken away' ? null : device[name]
     const input = plan ?? stage.propose(context)
     const result = input === null ? null : stage.assess(context, input)
     return result && { planned: plan !== null, input, result, unjudged: stage.unjudged(context, input) }

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import type { Assessment, DeviceAssessment } from '../assess'
-import { PLANNED_STAGES } from '../findings'
+import type { Assessment, DeviceAssessment, EquipmentAssessment } from '../assess'
+import { PLANNED_STAGES, type Finding } from '../findings'
 import { RECORD_VERSION, hashOf } from '../job'
-import type { Device, Job, SignedFacts, SignedRecord } from '../job/job'
+import type { Device, Equipment, Job, SignedFacts, SignedRecord } from '../job/job'
 import type { Catalogue } from '../parts'
 import { SOURCES } from '../sources'
 import { REGISTER } from '../stages'
@@ -43,6 +43,8 @@ export const FrozenRecord = z.object({
   address: z.string(),
   sentence: z.string(),
   devices: z.array(FrozenDevice),
+  /** Absent in what was signed before equipment was known. */
+  equipment: z.array(FrozenDevice).optional(),
   faults: z.array(z.unknown()),
 })
 export type FrozenRecord = z.infer<typeof FrozenRecord>
@@ -51,7 +53,7 @@ type FrozenDevice = z.infer<typeof FrozenDevice>
 /** The record of a job, or of one device of it, as it is computed now. */
 export function frozenRecord(
   job: Job,
-  { sentence, devices }: Assessment,
+  { sentence, devices, equipment }: Assessment,
   catalogue: Catalogue,
   deviceId: string | null,
 ): FrozenRecord {
@@ -63,6 +65,9 @@ export function frozenRecord(
     devices: job.devices.flatMap((device, index) =>
       ofIt({ deviceId: device.id }) ? [frozenDevice(job, device, devices[index]!, catalogue)] : [],
     ),
+    equipment: job.equipment.flatMap((piece, index) =>
+      ofIt({ deviceId: piece.id }) ? [frozenEquipment(job, piece, equipment[index]!, catalogue)] : [],
+    ),
     faults: job.faults.filter(ofIt),
   }
 }
@@ -73,9 +78,7 @@ function frozenDevice(
   assessed: DeviceAssessment,
   catalogue: Catalogue,
 ): FrozenDevice {
-  const { stages, steps } = assessed
-  const said = (reading: Parameters<typeof printReading>[0] | null) =>
-    reading === null ? '' : printReading(reading, job.units)
+  const { stages } = assessed
   const planned = PLANNED_STAGES.flatMap((name) => {
     const state = stages?.[name]
     return state?.planned ? [{ name, ...state.result }] : []
@@ -89,28 +92,57 @@ function frozenDevice(
       planned.map(({ name, figures, findings }) => [
         name,
         {
-          figures: Object.fromEntries(figures.map(({ label, reading }) => [label, said(reading)])),
-          findings: findings.map(({ verdict, title, figure, limit, reason, source, advice }) => ({
-            verdict,
-            title,
-            figure: said(figure),
-            limit: said(limit),
-            reason,
-            source: SOURCES[source].cite,
-            advice: advice ?? '',
-          })),
+          figures: Object.fromEntries(
+            figures.map(({ label, reading }) => [label, printReading(reading, job.units)]),
+          ),
+          findings: findings.map((finding) => frozenFinding(finding, job.units)),
         },
       ]),
     ),
     record: { ...device, photos: job.photos.filter(({ deviceId }) => deviceId === device.id) },
-    steps: steps.flatMap(({ step, record, verdict, says }) =>
-      record ? [{ id: step.id, title: step.title, verdict: verdict ?? '', says }] : [],
-    ),
+    steps: recordedSteps(assessed),
   }
 }
 
+function frozenEquipment(
+  job: Job,
+  piece: Equipment,
+  assessed: EquipmentAssessment,
+  catalogue: Catalogue,
+): FrozenDevice {
+  const uses = assessed.uses.map(({ port, mark, name }) => `${port ?? 'no port'}: ${mark} ${name}`)
+  const findings = assessed.findings.map((finding) => frozenFinding(finding, job.units))
+  return {
+    id: piece.id,
+    mark: piece.mark,
+    name: piece.name,
+    parts: partsOf(piece, catalogue),
+    stages: { equipment: { figures: { 'Runs by port': uses.join('; ') }, findings } },
+    record: { ...piece, photos: job.photos.filter(({ deviceId }) => deviceId === piece.id) },
+    steps: recordedSteps(assessed),
+  }
+}
+
+const recordedSteps = ({ steps }: Pick<DeviceAssessment, 'steps'>): FrozenDevice['steps'] =>
+  steps.flatMap(({ step, record, verdict, says }) =>
+    record ? [{ id: step.id, title: step.title, verdict: verdict ?? '', says }] : [],
+  )
+
+const frozenFinding = (
+  { verdict, title, figure, limit, reason, source, advice }: Finding,
+  units: Job['units'],
+): z.infer<typeof FrozenFinding> => ({
+  verdict,
+  title,
+  figure: printReading(figure, units),
+  limit: limit === null ? '' : printReading(limit, units),
+  reason,
+  source: SOURCES[source].cite,
+  advice: advice ?? '',
+})
+
 /** Every part that a device names, as the catalogue has it. */
-function partsOf(device: Device, catalogue: Catalogue): Record<string, unknown> {
+function partsOf(device: Device | Equipment, catalogue: Catalogue): Record<string, unknown> {
   const named = new Set(
     JSON.stringify(device)
       .match(/"[^"]+"/g)
@@ -152,14 +184,15 @@ export function unsealed({ body, sha256 }: SignedRecord): FrozenRecord | null {
 
 /** What is computed otherwise now than when it was signed, a line each. */
 export function differences(signed: FrozenRecord, now: FrozenRecord): string[] {
-  const today = new Map(now.devices.map((device) => [device.id, device]))
-  const before = new Set(signed.devices.map(({ id }) => id))
+  const all = ({ devices, equipment = [] }: FrozenRecord) => [...devices, ...equipment]
+  const today = new Map(all(now).map((device) => [device.id, device]))
+  const before = new Set(all(signed).map(({ id }) => id))
   return [
-    ...signed.devices.flatMap((device) => {
+    ...all(signed).flatMap((device) => {
       const other = today.get(device.id)
       return other ? differencesOf(device, other) : [`${device.mark} ${device.name} is no longer in the job.`]
     }),
-    ...now.devices
+    ...(signed.equipment ? all(now) : now.devices)
       .filter(({ id }) => !before.has(id))
       .map(({ mark, name }) => `${mark} ${name} has come since.`),
   ]

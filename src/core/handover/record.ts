@@ -1,5 +1,6 @@
-import type { DeviceAssessment } from '../assess'
-import type { Device, Fault, Job, Photo } from '../job/job'
+import type { DeviceAssessment, EquipmentAssessment } from '../assess'
+import { everyOne, EXPOSURES, STANDS, STATES } from '../job'
+import type { Details, Device, Equipment, Fault, Job, Photo } from '../job/job'
 import type { Catalogue } from '../parts'
 
 /** The record of one device in the words of the hand-over, for paper and screen alike. */
@@ -27,9 +28,10 @@ export function deviceRecord(
   const name = (table: ReadonlyMap<string, { readonly name: string }>, id: string) =>
     table.get(id)?.name ?? id
   const { sight, details, power } = device
-  const supply = power && job.supplies.find(({ id }) => id === power.supplyId)
+  const supply = power && job.equipment.find(({ id }) => id === power.supplyId)
+  const old = everyOne(job).find(({ id }) => id === device.replaces)
   const wish = sight?.wish
-  const facts: [string, string][] = [
+  const facts: Fact[] = [
     ['Camera', name(catalogue.cameras, device.cameraId)],
     [
       'Mount',
@@ -40,19 +42,55 @@ export function deviceRecord(
     ['Goes with it', device.accessoryIds.map((id) => name(catalogue.accessories, id)).join(', ')],
     ['Port', supply ? `${supply.name}${power.port === null ? '' : `, port ${power.port}`}` : ''],
     ['Head end', job.headEnd],
+    ['Was there before', device.state === 'new' ? '' : STATES[device.state]],
+    ['Takes the place of', old ? `${old.mark} ${old.name}` : ''],
     ['Asked for at', wish?.place ?? ''],
     [
       'Moved because',
       wish && !wish.kept ? `${wish.reason}${wish.agreedBy ? ` (agreed: ${wish.agreedBy})` : ''}` : '',
     ],
-    ['Serial number', details.serial],
-    ['Hardware address', details.hardwareAddress],
-    ['Network address', details.networkAddress],
-    ['Firmware', details.firmware],
-    ['Default password', details.passwordReplaced ? 'replaced' : ''],
-    ['Recorded', assessed.log.total > 0 ? `${assessed.log.done} of ${assessed.log.total} steps` : ''],
+    ...detailFacts(details),
+    ...recordedFacts(assessed.log),
   ]
-  const found = job.faults.filter(({ deviceId }) => deviceId === device.id)
+  return recordOf(job, device.id, facts)
+}
+
+/** The same of a piece of equipment. */
+export function equipmentRecord(
+  job: Job,
+  { id, details, state, replaces, stands, exposure }: Equipment,
+  assessed: EquipmentAssessment,
+): DeviceRecord {
+  const old = everyOne(job).find((one) => one.id === replaces)
+  const uses = assessed.uses.map(({ port, mark, name }) => `${port ?? 'no port'}: ${mark} ${name}`)
+  return recordOf(job, id, [
+    ['What it is', assessed.partName],
+    ['Stands', `${STANDS[stands]}, ${EXPOSURES[exposure].name.toLowerCase()}`],
+    ['Was there before', state === 'new' ? '' : STATES[state]],
+    ['Takes the place of', old ? `${old.mark} ${old.name}` : ''],
+    ['Runs by port', uses.join('; ')],
+    ...detailFacts(details),
+    ...recordedFacts(assessed.log),
+  ])
+}
+
+type Fact = [label: string, says: string]
+
+const detailFacts = (details: Details): Fact[] => [
+  ['Serial number', details.serial],
+  ['Hardware address', details.hardwareAddress],
+  ['Network address', details.networkAddress],
+  ['Firmware', details.firmware],
+  ['Default password', details.passwordReplaced ? 'replaced' : ''],
+]
+
+const recordedFacts = ({ done, total }: DeviceAssessment['log']): Fact[] => [
+  ['Recorded', total > 0 ? `${done} of ${total} steps` : ''],
+]
+
+/** Facts that are not empty, with the faults and photos of whatever has this id. */
+function recordOf(job: Job, id: string, facts: readonly Fact[]): DeviceRecord {
+  const found = job.faults.filter(({ deviceId }) => deviceId === id)
   const faultIds = new Set(found.map(({ id }) => id))
   return {
     facts: facts.filter(([, says]) => says !== '').map(([label, says]) => ({ label, says })),
@@ -70,7 +108,7 @@ export function deviceRecord(
       ].join('; '),
     })),
     photos: job.photos.filter(
-      (photo) => photo.deviceId === device.id || (photo.faultId !== null && faultIds.has(photo.faultId)),
+      (photo) => photo.deviceId === id || (photo.faultId !== null && faultIds.has(photo.faultId)),
     ),
   }
 }

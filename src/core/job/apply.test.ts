@@ -1,8 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
-import { device, job, NOW, said } from '@/testing/jobs'
-import { apply, NO_DETAILS, USUAL_ALLOWANCES, USUAL_POLICIES, type Change, type Command, type Job } from '.'
+import { device, equipment, job, NOW, said } from '@/testing/jobs'
+import {
+  apply,
+  NO_DETAILS,
+  USUAL_ALLOWANCES,
+  USUAL_POLICIES,
+  type Change,
+  type Command,
+  type EquipmentChoice,
+  type Job,
+} from '.'
 
 /** What each command does to a job: one line a command, applied to the same small yard. */
 
@@ -96,7 +105,7 @@ describe('the job itself', () => {
       site: null,
       backgrounds: [],
       things: [],
-      supplies: [],
+      equipment: [],
       devices: [],
       records: [],
       photos: [],
@@ -107,22 +116,58 @@ describe('the job itself', () => {
   it('is not created twice', () => expect(refused({ type: 'createJob', facts })).toBe('/jobId'))
   it('changes its facts and keeps the rest', () =>
     expect(after({ type: 'editJob', change: facts })).toEqual({ ...START, ...facts }))
-  it('takes a supply, changes it in place and lets it go', () => {
-    const added = after({ type: 'putSupply', supply: { id: 'dc', name: 'DC', partId: 'dc-12-5' } })
-    expect(added.supplies.map(({ id }) => id)).toEqual(['switch', 'dc'])
-    const renamed = after(
-      { type: 'putSupply', supply: { id: 'switch', name: 'Rack', partId: 'switch-16' } },
-      added,
-    )
-    expect(renamed.supplies[0]).toEqual({ id: 'switch', name: 'Rack', partId: 'switch-16' })
-    expect(after({ type: 'removeSupply', supplyId: 'switch' }, renamed).supplies.map(({ id }) => id)).toEqual(
-      ['dc'],
+})
+
+describe('equipment', () => {
+  const put = (equipmentId: string, change: Partial<EquipmentChoice>): Change => ({
+    type: 'putEquipment',
+    equipmentId,
+    change,
+  })
+  const dc = after(put('dc', { name: 'DC', partId: 'dc-12-5' }))
+  it('is taken with the next free mark, new and dry at the head end; changed in place; let go', () => {
+    expect(dc.equipment).toEqual([
+      equipment(),
+      equipment({ id: 'dc', name: 'DC', partId: 'dc-12-5', mark: 'E2' }),
+    ])
+    const renamed = after(put('switch', { name: 'Rack', partId: 'switch-16' }), dc)
+    expect(renamed.equipment[0]).toEqual(equipment({ name: 'Rack', partId: 'switch-16' }))
+    const left = after({ type: 'removeEquipment', equipmentId: 'switch' }, renamed)
+    expect(left.equipment.map(({ id }) => id)).toEqual(['dc'])
+    // The mark of what has gone is free, that of what stands is not.
+    expect(after(put('b', { name: 'B', partId: 'switch-8' }), left).equipment[1]!.mark).toBe('E3')
+  })
+  it('has a label of its own to write on, steps to record and faults to raise', () => {
+    const labelled = after({ type: 'editDetails', deviceId: 'dc', change: { serial: 'NB-9' } }, dc)
+    expect(labelled.equipment[1]!.details).toEqual({ ...NO_DETAILS, serial: 'NB-9' })
+    const outcome = { state: 'done', value: null, choice: null, note: '' } as const
+    const recorded = after({ type: 'recordStep', deviceId: 'dc', stepId: 'mount/hold', outcome }, dc)
+    expect(recorded.records.at(-1)).toMatchObject({ deviceId: 'dc', stepId: 'mount/hold' })
+    expect(refused({ type: 'removeEquipment', equipmentId: 'dc' }, recorded)).toBe('/equipmentId')
+    expect(refused({ type: 'recordStep', deviceId: 'gone', stepId: 'mount/hold', outcome }, dc)).toBe(
+      '/deviceId',
     )
   })
-  it('refuses a supply of a part that the catalogue lacks', () =>
-    expect(refused({ type: 'putSupply', supply: { id: 'x', name: 'X', partId: 'none' } })).toBe(
-      '/supply/partId',
-    ))
+  it.each<[string, Change, string]>([
+    ['a part that the catalogue lacks', put('x', { name: 'X', partId: 'none' }), '/change/partId'],
+    ['nothing but a name', put('x', { name: 'X' }), '/change/partId'],
+    ['a mark that a camera has', put('dc', { mark: '02' }), '/change/mark'],
+    ['a mark that other equipment has', put('dc', { mark: 'E1' }), '/change/mark'],
+    ['the id of a camera', put('device-2', { name: 'X', partId: 'switch-8' }), '/equipmentId'],
+    ['the place of what stays', put('dc', { replaces: 'switch' }), '/change/replaces'],
+    ['its own place', put('dc', { replaces: 'dc' }), '/change/replaces'],
+    ['the place of nothing', put('dc', { replaces: 'gone' }), '/change/replaces'],
+  ])('refuses %s', (_, change, path) => expect(refused(change, dc)).toBe(path))
+  it('replaces what is taken away, once, for as long as that is taken away', () => {
+    const gone = after(put('switch', { state: 'taken away' }), dc)
+    const replaced = after(put('dc', { replaces: 'switch' }), gone)
+    expect(refused(put('switch', { state: 'new' }), replaced)).toBe('/change/state')
+    expect(refused(put('dc', { state: 'kept' }), replaced)).toBe('/change/replaces')
+    expect(refused({ type: 'removeEquipment', equipmentId: 'switch' }, replaced)).toBe('/equipmentId')
+    const again: Change = { type: 'editDevice', deviceId: 'device-2', change: { replaces: 'switch' } }
+    expect(refused(again, replaced)).toBe('/change/replaces')
+    expect(after(again, after(put('dc', { replaces: null }), replaced)).devices[1]!.replaces).toBe('switch')
+  })
 })
 
 describe('devices', () => {

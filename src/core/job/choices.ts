@@ -65,6 +65,18 @@ export const POLE_MATERIALS = {
   timber: { name: 'Timber', elasticGPa: 10, bendingMPa: 10 },
 } as const
 
+/** Whether something comes new, was there and stays, or was there and goes. */
+export const STATES = {
+  'new': 'New',
+  'kept': 'Existing, stays',
+  'taken away': 'Existing, is taken away',
+} as const
+export type State = keyof typeof STATES
+
+/** Where equipment stands. */
+export const STANDS = { 'head end': 'At the head end', 'on site': 'Out on site' } as const
+export type Stand = keyof typeof STANDS
+
 /** How the land lies round the site, for the wind: exposure categories B, C and D of ASCE 7. */
 export const TERRAINS = {
   'built-up': 'Town, suburb or wood',

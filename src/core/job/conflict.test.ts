@@ -112,7 +112,7 @@ describe('two people', () => {
       { type: 'editDevice', deviceId: 'device-1', change: { name: 'Gate' } },
       { type: 'editDetails', deviceId: 'device-1', change: { serial: 'x' } },
       { type: 'editThing', thingId: 'w', change: { heightM: 1.5 } },
-      { type: 'putSupply', supply: { id: 'switch', name: 'Rack', partId: 'switch-8' } },
+      { type: 'putEquipment', equipmentId: 'switch', change: { name: 'Rack' } },
       { type: 'setSite', site: null },
     ]
     for (const change of ways) {

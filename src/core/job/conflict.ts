@@ -39,10 +39,8 @@ export function changeAt(job: Job, path: string, value: unknown): Change | null 
       return { type: 'setSite', site: value } as Change
     case 'background':
       return { type: 'setBackground', floor: id, background: value } as Change
-    case 'supply': {
-      const supply = job.supplies.find((one) => one.id === id)
-      return supply ? { type: 'putSupply', supply: { ...supply, ...change } } : null
-    }
+    case 'equipment':
+      return { type: 'putEquipment', equipmentId: id, change }
     case 'thing':
       return { type: 'editThing', thingId: id, change }
     case 'fault':

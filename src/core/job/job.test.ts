@@ -92,15 +92,15 @@ describe('refusals name the field and say what to do', () => {
     [
       yard,
       { type: 'addDevice', deviceId: 'device-2', choice },
-      /^\/choice\/mark Another device is marked 01/,
+      /^\/choice\/mark Workshop doors is marked 01 already/,
     ],
     [
       yard,
       { type: 'addDevice', deviceId: 'device-2', choice: { ...choice, mark: '02', cameraId: 'x' } },
       /^\/choice\/cameraId The catalogue has no part "x"/,
     ],
-    [yard, { type: 'removeDevice', deviceId: 'device-1' }, /recorded on this device/],
-    [yard, { type: 'removeSupply', supplyId: 'switch' }, /Device 01 is powered from it/],
+    [yard, { type: 'removeDevice', deviceId: 'device-1' }, /recorded on it/],
+    [yard, { type: 'removeEquipment', equipmentId: 'switch' }, /Device 01 is fed from it/],
     [
       yard,
       { type: 'setPlan', deviceId: 'device-1', plan: { power: { supplyId: 'gone', port: 1 } } },

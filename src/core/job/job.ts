@@ -9,6 +9,8 @@ import {
   PIN_SCHEMES,
   SEALING_POLICIES,
   SEVERITIES,
+  STANDS,
+  STATES,
   TERRAINS,
   UNIT_SYSTEMS,
   type Cause,
@@ -45,8 +47,13 @@ export const Allowances = z.strictObject({
 })
 export type Allowances = z.infer<typeof Allowances>
 
-export const JobSupply = z.strictObject({ id: Id, name: Name, partId: PartId })
-export type JobSupply = z.infer<typeof JobSupply>
+const Mark = z
+  .string()
+  .trim()
+  .regex(/^[0-9A-Za-z]{1,6}$/, 'A mark has 1 to 6 letters or digits, like 05.')
+
+/** Whether it comes new, and the id of what is taken away for it. */
+const standing = { state: keysOf(STATES), replaces: Id.nullable() }
 
 /** What is written on the device and given to it: never pairing codes or passwords. */
 export const Details = z.strictObject({
@@ -63,11 +70,9 @@ export type Details = z.infer<typeof Details>
 
 /** What is chosen when a device is added; everything else about it is planned stage by stage. */
 export const DeviceChoice = z.strictObject({
-  mark: z
-    .string()
-    .trim()
-    .regex(/^[0-9A-Za-z]{1,6}$/, 'A mark has 1 to 6 letters or digits, like 05.'),
+  mark: Mark,
   name: Name,
+  ...standing,
   cameraId: PartId,
   mountIds: z.array(PartId).max(8, 'At most 8 parts.'),
   surfaceId: PartId,
@@ -95,6 +100,23 @@ export const Device = z.strictObject({
   details: Details,
 })
 export type Device = z.infer<typeof Device>
+
+/** What is said of a piece of equipment: what it is and where it stands. */
+export const EquipmentChoice = z.strictObject({
+  mark: Mark,
+  name: Name,
+  ...standing,
+  partId: PartId,
+  stands: keysOf(STANDS),
+  exposure: keysOf(EXPOSURES),
+})
+export type EquipmentChoice = z.infer<typeof EquipmentChoice>
+
+/** What is installed beside cameras: recorder, switch, supply, protector, plate, box, lamp. */
+export const Equipment = z.strictObject({ id: Id, ...EquipmentChoice.shape, details: Details })
+export type Equipment = z.infer<typeof Equipment>
+
+export const MOST_EQUIPMENT = 300
 
 export const Outcome = z.strictObject({
   state: z.enum(['done', 'left out']),
@@ -221,7 +243,7 @@ export const Job = z.strictObject({
   site: Site.nullable(),
   backgrounds: z.array(FloorBackground).max(4),
   things: z.array(PlanThing).max(MOST_THINGS, `At most ${MOST_THINGS} things on the plans.`),
-  supplies: z.array(JobSupply).max(60),
+  equipment: z.array(Equipment).max(MOST_EQUIPMENT, `At most ${MOST_EQUIPMENT} pieces of equipment.`),
   devices: z.array(Device).max(1000),
   records: z.array(StepRecord),
   photos: z.array(Photo),
@@ -255,6 +277,14 @@ export const USUAL_POLICIES: Policies = {
   edition: '2014',
   contactGrease: 'in salt air',
 }
+
+/** Nobody asks about it unless something is different: it is new and stands dry at the head end. */
+export const USUAL_EQUIPMENT = {
+  state: 'new',
+  replaces: null,
+  stands: 'head end',
+  exposure: 'dry indoors',
+} as const satisfies Partial<EquipmentChoice>
 
 export const NO_DETAILS: Details = {
   serial: '',

@@ -32,6 +32,10 @@ export function narrowed(job: Job, change: Change): Change {
       return { ...change, change: less(change.change, device) }
     case 'editDetails':
       return { ...change, change: less(change.change, device?.details) }
+    case 'putEquipment': {
+      const before = job.equipment.find(({ id }) => id === change.equipmentId)
+      return { ...change, change: less(change.change, before) }
+    }
     case 'editFault':
       return {
         ...change,

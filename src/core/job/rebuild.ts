@@ -2,7 +2,7 @@ import type { z } from 'zod'
 import { PLANNED_STAGES } from '../findings'
 import type { PlanChange } from '../stages/plans'
 import type { Change, Command } from './command'
-import { DeviceChoice, JobFacts, type Device, type Job } from './job'
+import { DeviceChoice, EquipmentChoice, JobFacts, type Device, type Equipment, type Job } from './job'
 import { RECORD_VERSION } from './version'
 
 interface Said {
@@ -25,8 +25,13 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
   if (job.site) plan({ type: 'setSite', site: job.site })
   for (const { floor, ...background } of job.backgrounds) plan({ type: 'setBackground', floor, background })
   for (const thing of job.things) plan({ type: 'putThing', thing })
-  for (const supply of job.supplies) plan({ type: 'putSupply', supply })
+  for (const equipment of job.equipment) putEquipment(equipment, plan)
   for (const device of job.devices) planDevice(device, plan)
+  // What is replaced must be there: said once everything is.
+  for (const { id: equipmentId, replaces } of job.equipment)
+    if (replaces !== null) plan({ type: 'putEquipment', equipmentId, change: { replaces } })
+  for (const { id: deviceId, replaces } of job.devices)
+    if (replaces !== null) plan({ type: 'editDevice', deviceId, change: { replaces } })
   for (const { deviceId, stepId, at, by, ...outcome } of job.records) {
     said.push({ change: { type: 'recordStep', deviceId, stepId, outcome }, at, by })
   }
@@ -60,9 +65,16 @@ function only<S extends z.ZodObject>(schema: S, item: z.infer<S>): z.infer<S> {
   return Object.fromEntries(Object.keys(schema.shape).map((key) => [key, all[key]])) as z.infer<S>
 }
 
+function putEquipment(equipment: Equipment, plan: (change: Change) => void): void {
+  const { id: equipmentId, details } = equipment
+  const change = { ...only(EquipmentChoice, equipment), replaces: null }
+  plan({ type: 'putEquipment', equipmentId, change })
+  plan({ type: 'editDetails', deviceId: equipmentId, change: details })
+}
+
 function planDevice(device: Device, plan: (change: Change) => void): void {
   const { id: deviceId, details } = device
-  plan({ type: 'addDevice', deviceId, choice: only(DeviceChoice, device) })
+  plan({ type: 'addDevice', deviceId, choice: { ...only(DeviceChoice, device), replaces: null } })
   const planned = PLANNED_STAGES.filter((stage) => device[stage] !== null)
   if (planned.length > 0) {
     const plans = Object.fromEntries(planned.map((stage) => [stage, device[stage]])) as PlanChange

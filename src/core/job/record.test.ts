@@ -77,9 +77,9 @@ describe('signs that nobody sees', () => {
     ['an isolate', '\u2066Door'],
     ['escape', '\u001b[31mDoor'],
   ])('%s in a name is refused with a message', (_, name) => {
-    expect(reasons({ type: 'putSupply', supply: { id: 's', name, partId: 'switch-8' } })).toEqual([
-      '/supply/name It holds signs that cannot be seen (control signs or broken ones): type it again.',
-    ])
+    expect(reasons({ type: 'putEquipment', equipmentId: 's', change: { name, partId: 'switch-8' } })).toEqual(
+      ['/change/name It holds signs that cannot be seen (control signs or broken ones): type it again.'],
+    )
     expect(
       reasons({
         type: 'recordStep',
@@ -91,7 +91,9 @@ describe('signs that nobody sees', () => {
   })
   it('whole signs of any writing are taken, line breaks in notes too', () => {
     for (const name of ['Tür “links” ½', 'باب', '門 🚪'])
-      expect(reasons({ type: 'putSupply', supply: { id: 's', name, partId: 'switch-8' } })).toEqual([])
+      expect(
+        reasons({ type: 'putEquipment', equipmentId: 's', change: { name, partId: 'switch-8' } }),
+      ).toEqual([])
     expect(
       reasons({
         type: 'recordStep',

@@ -1,4 +1,4 @@
-import { USUAL_MAINS_V, USUAL_WIND_MS } from './job'
+import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_WIND_MS } from './job'
 
 /**
  * How records of earlier versions become what they are today. An upgrade names the pieces that it changes;
@@ -85,7 +85,44 @@ const UPGRADES: readonly Upgrade[] = [
     job: (job) => ({ conflicts: [], signed: [], ...job }),
     command: (command) => ({ madeOn: '', base: null, ...inFields(command) }),
   },
+  {
+    // 6 knows equipment, which supplies are too, and what was there before.
+    job: withEquipment,
+    device: (device) => ({ ...AS_NEW, ...device }),
+    command: onEquipment,
+  },
 ]
+
+/** Supplies become equipment with marks of their own: E1, E2 … after the highest there is. */
+function withEquipment(job: Rough): Rough {
+  const { supplies, ...rest } = job
+  if (!Array.isArray(supplies)) return { equipment: [], ...rest }
+  const marks = (Array.isArray(job.devices) ? job.devices : []).map((device: unknown) =>
+    isRough(device) ? Number(/^E(\d{1,4})$/.exec(String(device.mark))?.[1] ?? 0) : 0,
+  )
+  const highest = Math.max(0, ...marks)
+  const equipment = supplies.map((supply: unknown, index) =>
+    isRough(supply)
+      ? { ...USUAL_EQUIPMENT, mark: `E${highest + index + 1}`, details: NO_DETAILS, ...supply }
+      : supply,
+  )
+  return { ...rest, equipment }
+}
+
+/** Commands of before equipment, as ones of today. */
+function onEquipment(command: Rough): Rough {
+  const { supply, supplyId, ...rest } = command
+  if (command.type === 'putSupply' && isRough(supply)) {
+    const { id: equipmentId, ...change } = supply
+    return { ...rest, type: 'putEquipment', equipmentId, change }
+  }
+  if (command.type === 'removeSupply') return { ...rest, type: 'removeEquipment', equipmentId: supplyId }
+  if (command.type === 'addDevice' && isRough(command.choice))
+    return { ...command, choice: { ...AS_NEW, ...command.choice } }
+  return command
+}
+
+const AS_NEW = { state: 'new', replaces: null } as const
 
 /** Commands that carried whole plans, each of a type of its own, as ones that say fields. */
 function inFields(command: Rough): Rough {
@@ -136,13 +173,16 @@ function upgradeCommand(command: Rough, upgrade: Upgrade): Rough {
   const { facts, plans = {}, step, fault, command: whole } = upgrade
   let next = command
   const { type } = command
-  if (type === 'createJob' || type === 'editJob') next = { ...next, facts: changedIf(next.facts, facts) }
+  const inFacts = (change: Change | undefined) => {
+    if ('facts' in next) next = { ...next, facts: changedIf(next.facts, change) }
+  }
+  if (type === 'createJob' || type === 'editJob') inFacts(facts)
   for (const [stage, change] of Object.entries(plans)) {
     if (stage in next) next = { ...next, [stage]: changedIf(next[stage], change) }
   }
   if (step && 'stepId' in next) next = step(next)
-  if (type === 'addPhoto') next = { ...next, facts: changedIf(next.facts, step) }
-  if (type === 'raiseFault' || type === 'editFault') next = { ...next, facts: changedIf(next.facts, fault) }
+  if (type === 'addPhoto') inFacts(step)
+  if (type === 'raiseFault' || type === 'editFault') inFacts(fault)
   return whole ? whole(next) : next
 }
 

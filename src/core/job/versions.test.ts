@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, job, NOW } from '@/testing/jobs'
+import { NOW, device, equipment, job } from '@/testing/jobs'
 import { apply, Command, commandsOf, factsOf, upgradedCommand } from '.'
 
 /**
@@ -136,6 +136,12 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
       },
     },
   ],
+  5: [
+    { type: 'putSupply', supply: { id: 'spare', name: 'Spare', partId: 'dc-12-5' } },
+    { type: 'putSupply', supply: { id: 'switch', name: 'Rack switch', partId: 'switch-16' } },
+    { type: 'removeSupply', supplyId: 'spare' },
+    { type: 'editJob', change: { headEnd: 'Office' }, version: 5, madeOn: '', base: null },
+  ],
 }
 
 describe('commands of every version are still taken', () => {
@@ -152,7 +158,9 @@ describe('commands of every version are still taken', () => {
   it('and lead to what they said, with today’s defaults where they knew nothing', () => {
     expect(factsOf(made)).toMatchObject({ name: 'Old yard', headEnd: 'Office', windMS: 52, terrain: 'water' })
     expect(factsOf(made)).toMatchObject({ mainsV: 110, keepPhotoPlace: true })
+    expect(made.equipment).toEqual([equipment({ name: 'Rack switch', partId: 'switch-16' })])
     const [only] = made.devices
+    expect(only).toMatchObject({ state: 'new', replaces: null })
     expect(only).toMatchObject({ name: 'Double doors', details, power: { supplyId: 'switch', port: 2 } })
     expect(only!.sight).toEqual({ ...placed, tiltDeg: 14 })
     expect(only!.mount).toEqual(braced)
@@ -197,7 +205,7 @@ it('a plan that nobody made yet comes whole; later its fields come alone', () =>
       Command.parse({
         ...ENVELOPE,
         id: id(1),
-        version: 5,
+        version: 6,
         madeOn: 'a',
         base: 3,
         type: 'setPlan',

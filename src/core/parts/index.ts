@@ -1,4 +1,5 @@
-export { IMPACT_J } from './parts'
+export { EQUIPMENT_KINDS, IMPACT_J, PURPOSES } from './parts'
+export { supplyOf } from './supply'
 export type * from './parts'
 export { remembered } from './remembered'
 export {

@@ -260,7 +260,9 @@ export interface Conduit extends Part {
   readonly source: SourceId
 }
 
-export interface Supply extends Part {
+/** What feeds cameras. */
+export interface Supply {
+  readonly name: string
   readonly kind: 'poe switch' | 'injector' | 'dc supply' | 'ac supply' | 'mains'
   readonly ports: number
   readonly budgetW: number
@@ -271,6 +273,62 @@ export interface Supply extends Part {
   readonly signals: boolean
   /** Volts it can be set to; null where they are fixed. */
   readonly adjustV: readonly [min: number, max: number] | null
+}
+
+export const EQUIPMENT_KINDS = {
+  'recorder': 'Recorder',
+  'switch': 'Switch',
+  'supply': 'Supply',
+  'circuit': 'Mains circuit',
+  'injector': 'Injector',
+  'splitter': 'Splitter',
+  'in-line adapter': 'In-line adapter',
+  'protector': 'Surge protector',
+  'media converter': 'Media converter',
+  'box': 'Box',
+  'jack plate': 'Jack plate',
+  'microphone': 'Microphone',
+  'lamp': 'Lamp',
+} as const
+export type EquipmentKind = keyof typeof EQUIPMENT_KINDS
+
+/** What is installed beside cameras: it has a mark, a place, a record and steps of its own. */
+export interface EquipmentPart extends Part {
+  readonly kind: EquipmentKind
+  /** What it gives to cameras; null where it feeds none. */
+  readonly feeds: Omit<Supply, 'name'> | null
+  /** Sockets and terminals that runs end in, by what for. */
+  readonly ports: readonly Port[]
+  /** It has an address and a password. */
+  readonly networked: boolean
+  /** It keeps pictures. */
+  readonly records?: true
+  /** What it runs on itself. */
+  readonly runsOn: 'mains plug' | 'mains joint' | 'PoE' | 'DC' | 'nothing'
+  readonly held: 'in a rack' | 'on a shelf' | 'on the wall' | 'on the pole' | 'in line' | 'in a box'
+  /** Ratings of its case; empty where it is made for dry rooms only. */
+  readonly ratings: readonly string[]
+  readonly massKg: number
+  /** Cable entries of its case that are closed from outside. */
+  readonly entries: number
+}
+
+export const PURPOSES = {
+  network: 'Network',
+  uplink: 'Uplink',
+  fibre: 'Fibre',
+  video: 'Video',
+  dc: 'DC',
+  mains: 'Mains',
+  audio: 'Audio',
+  alarm: 'Alarm',
+  earth: 'Earth',
+} as const
+export type Purpose = keyof typeof PURPOSES
+
+export interface Port {
+  readonly purpose: Purpose
+  readonly count: number
 }
 
 export interface Accessory extends Part {
@@ -298,6 +356,6 @@ export interface Catalogue {
   readonly connectors: Table<Connector>
   readonly seals: Table<Seal>
   readonly conduits: Table<Conduit>
-  readonly supplies: Table<Supply>
+  readonly equipment: Table<EquipmentPart>
   readonly accessories: Table<Accessory>
 }

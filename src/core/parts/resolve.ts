@@ -1,4 +1,4 @@
-import type { Allowances, Device, Job, Policies, JobSupply } from '../job/job'
+import type { Allowances, Device, Equipment, Job, Policies } from '../job/job'
 import type { PlanThing, Site } from '../job/plan'
 import { EXPOSURES, type Exposure, type Terrain } from '../job/choices'
 import { print, type QuantityKind, type UnitSystem } from '../units'
@@ -20,7 +20,7 @@ export interface DeviceContext {
   readonly units: UnitSystem
   readonly policies: Policies
   readonly allowances: Allowances
-  readonly supplies: readonly JobSupply[]
+  readonly equipment: readonly Equipment[]
   readonly windMS: number
   readonly terrain: Terrain
   readonly mainsV: number
@@ -28,6 +28,8 @@ export interface DeviceContext {
   readonly measured: Measured
   /** Diameters (mm) of all cables in each conduit of the job that several runs share, by its name. */
   readonly conduits: ReadonlyMap<string, readonly number[]>
+  /** Mark and name of what it replaces; null where it replaces nothing. */
+  readonly replaced: string | null
   /** Where the site lies, and what stands on its plans. */
   readonly site: Site | null
   readonly things: readonly PlanThing[]
@@ -41,22 +43,26 @@ export interface Measured {
   readonly installedM: number | null
   readonly cableMm: number | null
   readonly volts: number | null
+  /** What the far end of an old run was found to be made to. */
+  readonly pinScheme: Policies['pinScheme'] | null
 }
 
-export const NOT_MEASURED: Measured = { installedM: null, cableMm: null, volts: null }
+export const NOT_MEASURED: Measured = { installedM: null, cableMm: null, volts: null, pinScheme: null }
 
 /** What of a job its devices depend on. */
 export type JobSettings = Pick<
   Job,
-  'units' | 'policies' | 'allowances' | 'supplies' | 'site' | 'things' | 'windMS' | 'terrain' | 'mainsV'
+  'units' | 'policies' | 'allowances' | 'equipment' | 'site' | 'things' | 'windMS' | 'terrain' | 'mainsV'
 >
 
 /** What of other devices a device depends on. */
 export interface Neighbours {
   readonly conduits: ReadonlyMap<string, readonly number[]>
+  /** Mark and name of every device that is taken away, by its id. */
+  readonly gone: ReadonlyMap<string, string>
 }
 
-const ALONE: Neighbours = { conduits: new Map() }
+const ALONE: Neighbours = { conduits: new Map(), gone: new Map() }
 
 /**
  * The cables in every named conduit of a job. A run counts once a conduit, however many stretches of it lie
@@ -64,7 +70,12 @@ const ALONE: Neighbours = { conduits: new Map() }
  */
 export function neighboursOf(devices: readonly Device[], catalogue: Catalogue): Neighbours {
   const conduits = new Map<string, number[]>()
-  for (const { cableId, route } of devices) {
+  const gone = new Map<string, string>()
+  for (const { id, mark, name, state, cableId, route } of devices) {
+    if (state === 'taken away') {
+      gone.set(id, `${mark} ${name}`)
+      continue
+    }
     const cable = catalogue.cables.get(cableId)
     const names = new Set(
       route?.segments.flatMap(({ space, conduitName }) =>
@@ -73,7 +84,7 @@ export function neighboursOf(devices: readonly Device[], catalogue: Catalogue): 
     )
     if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])
   }
-  return { conduits }
+  return { conduits, gone }
 }
 
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
@@ -82,7 +93,7 @@ export function resolve(
   job: JobSettings,
   catalogue: Catalogue,
   measured: Measured = NOT_MEASURED,
-  { conduits }: Neighbours = ALONE,
+  { conduits, gone }: Neighbours = ALONE,
 ): DeviceContext | { readonly missing: readonly string[] } {
   const missing: string[] = []
   const find = <T>(table: ReadonlyMap<string, T>, id: string): T | undefined => {
@@ -108,7 +119,7 @@ export function resolve(
   for (const { conduitId } of route?.segments ?? []) if (conduitId) find(catalogue.conduits, conduitId)
   if (!camera || !surface || !cable || missing.length > 0) return { missing }
 
-  const { units, policies, allowances, supplies, site, things, windMS, terrain, mainsV } = job
+  const { units, policies, allowances, equipment, site, things, windMS, terrain, mainsV } = job
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
   return {
     device,
@@ -121,9 +132,9 @@ export function resolve(
     exposure: EXPOSURES[device.exposure],
     facing,
     units,
-    policies,
+    policies: measured.pinScheme ? { ...policies, pinScheme: measured.pinScheme } : policies,
     allowances,
-    supplies,
+    equipment,
     site,
     things,
     windMS,
@@ -131,6 +142,7 @@ export function resolve(
     mainsV,
     measured,
     conduits,
+    replaced: device.replaces === null ? null : (gone.get(device.replaces) ?? 'What was there'),
     catalogue,
     printed: (value, kind) => print({ value, kind }, units),
   }

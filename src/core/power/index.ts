@@ -1,5 +1,5 @@
 export { assessPower, poeClassFor, type PowerLadder } from './power'
-export { assessSupplies, type SupplyAssessment } from './supplies'
+export { supplyLoad, type Draw, type SupplyLoad } from './supplies'
 export { voltsAtLoad, powerAtEnd } from './circuit'
 export { POE_CLASSES } from './limits'
 export { powerStage } from './stage'

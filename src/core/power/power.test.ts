@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { resolve } from '../parts'
+import { resolve, supplyOf } from '../parts'
 import { ohmPerKm } from '../terminate'
-import { device, job } from '@/testing/jobs'
-import { assessPower, assessSupplies, POE_CLASSES, poeClassFor, powerAtEnd, voltsAtLoad } from '.'
+import { device, equipment, job } from '@/testing/jobs'
+import { assessPower, POE_CLASSES, poeClassFor, powerAtEnd, supplyLoad, voltsAtLoad } from '.'
 
 /**
  * IEEE 802.3af/at/bt: device power is what the lowest source voltage and the reckoned circuit leave of the
@@ -58,11 +58,9 @@ describe('volts at a constant-power load, circuit theory', () => {
 })
 
 describe('findings', () => {
-  const SUPPLIES = ['switch-8', 'dc-12-5', 'mains-circuit', 'injector-30'].map((partId) => ({
-    id: partId,
-    name: partId,
-    partId,
-  }))
+  const SUPPLIES = ['switch-8', 'dc-12-5', 'mains-circuit', 'injector-30'].map((partId, i) =>
+    equipment({ id: partId, name: partId, partId, mark: `E${i + 1}` }),
+  )
   const ids = (on: Parameters<typeof device>[0], supplyId: string, lengthM = 30) => {
     const route = {
       segments: [
@@ -79,7 +77,7 @@ describe('findings', () => {
       cordsM: 2,
       leadLengthM: null,
     }
-    const found = resolve(device({ ...on, route }), job({ supplies: SUPPLIES }), CATALOGUE)
+    const found = resolve(device({ ...on, route }), job({ equipment: SUPPLIES }), CATALOGUE)
     if ('missing' in found) throw new Error(found.missing.join())
     return assessPower(found, { supplyId, port: 1 })!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
   }
@@ -106,19 +104,17 @@ describe('supplies of a job', () => {
     drawW,
   })
   const ids = (draws: ReturnType<typeof draw>[]) =>
-    assessSupplies(
-      [{ id: 's', name: 'Switch', partId: 'switch-outdoor-4' }],
-      draws,
-      CATALOGUE,
-    )[0]!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
+    supplyLoad('Switch', supplyOf(CATALOGUE, 'switch-outdoor-4')!, draws).findings.map(
+      ({ id, verdict }) => `${id} ${verdict}`,
+    )
   it('adds up the worst hour against the budget', () => {
     expect(ids([draw('01', 30), draw('02', 30)])).toEqual([])
-    expect(ids([draw('01', 60), draw('02', 40)])).toEqual(['power/budget:s check'])
-    expect(ids([draw('01', 70), draw('02', 60)])).toEqual(['power/budget:s stop'])
+    expect(ids([draw('01', 60), draw('02', 40)])).toEqual(['power/budget check'])
+    expect(ids([draw('01', 70), draw('02', 60)])).toEqual(['power/budget stop'])
   })
   it('sees ports given twice, ports that are not there and too many cameras', () => {
-    expect(ids([draw('01', 1, 2), draw('02', 1, 2)])).toEqual(['power/port-2:s stop'])
-    expect(ids([draw('01', 1, 9)])).toEqual(['power/no-port-9:s stop'])
-    expect(ids(['1', '2', '3', '4', '5'].map((mark) => draw(mark, 1)))).toEqual(['power/ports:s stop'])
+    expect(ids([draw('01', 1, 2), draw('02', 1, 2)])).toEqual(['power/port-2 stop'])
+    expect(ids([draw('01', 1, 9)])).toEqual(['power/no-port-9 stop'])
+    expect(ids(['1', '2', '3', '4', '5'].map((mark) => draw(mark, 1)))).toEqual(['power/ports stop'])
   })
 })

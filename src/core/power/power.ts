@@ -1,6 +1,6 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import type { Power } from '../job/job'
-import { remembered, type Camera, type DeviceContext, type Supply } from '../parts'
+import { remembered, supplyOf, type Camera, type DeviceContext, type Supply } from '../parts'
 import { ROUTE_LIMITS, runLengths } from '../route'
 import { ohmPerKm } from '../terminate'
 import { quantity, text } from '../units'
@@ -31,10 +31,10 @@ export interface PowerLadder {
 }
 
 /** Start values: the first supply of the job that can feed this camera; null when there is none. */
-export function proposePower({ supplies, catalogue, camera }: DeviceContext): Power | null {
-  const fit = supplies.find(({ partId }) => {
-    const part = catalogue.supplies.get(partId)
-    return part !== undefined && feeds(part, camera)
+export function proposePower({ equipment, catalogue, camera }: DeviceContext): Power | null {
+  const fit = equipment.find(({ partId, state }) => {
+    const part = supplyOf(catalogue, partId)
+    return part !== null && state !== 'taken away' && feeds(part, camera)
   })
   return fit ? { supplyId: fit.id, port: null } : null
 }
@@ -73,9 +73,9 @@ export const assessPower = remembered((context, power: Power): StageAssessment<P
 })
 
 function fedBy(context: DeviceContext, power: Power): StageAssessment<PowerLadder> | null {
-  const { supplies, catalogue, camera, cable, device, mainsV } = context
-  const named = supplies.find(({ id }) => id === power.supplyId)
-  const part = named && catalogue.supplies.get(named.partId)
+  const { equipment, catalogue, camera, cable, device, mainsV } = context
+  const named = equipment.find(({ id }) => id === power.supplyId)
+  const part = named && supplyOf(catalogue, named.partId)
   if (!named || !part) return null
   const run = runLengths(context, device.route)
   const base: Base = {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, job } from '@/testing/jobs'
+import { device, equipment, job } from '@/testing/jobs'
 import type { Device, Job, Route } from '../job'
-import { NOT_MEASURED, resolve } from '../parts'
+import { NOT_MEASURED, resolve, supplyOf } from '../parts'
 import { awgDiameterMm } from '../terminate'
-import { assessPower, assessSupplies, POE_CLASSES } from '.'
+import { assessPower, POE_CLASSES, supplyLoad } from '.'
 
 const route = (lengthM: number, cordsM = 0): Route => ({
   segments: [
@@ -29,7 +29,7 @@ const assess = (
 ) => {
   const found = resolve(
     device(change),
-    job({ supplies: [{ id: 's', name: 'Supply', partId }], ...on }),
+    job({ equipment: [equipment({ id: 's', name: 'Supply', partId })], ...on }),
     CATALOGUE,
     { ...NOT_MEASURED, volts },
   )
@@ -88,13 +88,13 @@ describe('the circuit over data pairs', () => {
     expect(signalling.drawing.drawW).toBeGreaterThan(12.2)
     expect(signalling.drawing.drawW).toBeLessThan(13)
     const load = (partId: string, drawW: number) =>
-      assessSupplies(
-        [{ id: 's', name: 'S', partId }],
+      supplyLoad(
+        'S',
+        supplyOf(CATALOGUE, partId)!,
         Array.from({ length: 8 }, (_, i) => ({ supplyId: 's', mark: `${i}`, port: null, drawW })),
-        CATALOGUE,
-      )[0]!.findings.map(({ id, verdict }) => `${id} ${verdict}`)
-    expect(load('switch-8', plain.drawing.drawW!)).toEqual(['power/budget:s stop']) // 8 × 15.4 W of 120 W
-    expect(load('switch-8', signalling.drawing.drawW!)).toEqual(['power/budget:s check'])
+      ).findings.map(({ id, verdict }) => `${id} ${verdict}`)
+    expect(load('switch-8', plain.drawing.drawW!)).toEqual(['power/budget stop']) // 8 × 15.4 W of 120 W
+    expect(load('switch-8', signalling.drawing.drawW!)).toEqual(['power/budget check'])
   })
 })
 

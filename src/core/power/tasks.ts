@@ -1,6 +1,15 @@
 import { calledIn, joint, mainsReaches, partsOf, reachOfOpening, upOf } from '../assembly'
 import type { DeviceContext } from '../parts'
-import { accessoryTasks, choice, measure, task, type Fact, type Need, type Task } from '../procedure'
+import {
+  accessoryTasks,
+  choice,
+  isolating,
+  measure,
+  task,
+  type Fact,
+  type Need,
+  type Task,
+} from '../procedure'
 import { assessPower } from './power'
 
 /** Mains made safe, the camera tried on the bench, then connected and its volts read. */
@@ -27,41 +36,7 @@ const TOUCHED: readonly Fact[] = [
 function madeSafe(context: DeviceContext): Task[] {
   const { device, mainsV, printed } = context
   if (!mainsReaches(context) || !(device.mount || device.power)) return []
-  const lit =
-    'A lamp next to it may hang on another circuit: its supply stays live until it is switched off too.'
-  return [
-    task('lock off', {
-      id: 'power/isolate',
-      gives: ['locked off'],
-      title: 'Switch the circuit off, lock it and hang the tag on it',
-      detail: `The key stays with whoever works. ${lit}`,
-      reason: 'A breaker that somebody can switch on again protects nobody.',
-      hold: 'Before anything is touched',
-      caution: 'Mains kills. A licensed person where the law says so.',
-      entry: choice('off, locked and tagged', 'cannot be locked'),
-      photo: 'asked',
-    }),
-    task('prove dead', {
-      id: 'power/dead',
-      gives: ['dead'],
-      after: [
-        { fact: 'locked off', because: 'Dead counts only while nobody can switch it on.', force: 'safety' },
-      ],
-      before: TOUCHED.map((fact) => ({
-        fact,
-        because: 'Nothing that mains reaches is touched before it is proved dead.',
-        force: 'safety',
-      })),
-      title: 'Prove it dead',
-      detail:
-        'The tester on a known live source first; live to neutral, live to earth, neutral to earth; then the tester once more.',
-      items: [lit],
-      reason: `A tester that fails reads dead at ${printed(mainsV, 'voltage')} too.`,
-      hold: 'Before anything is touched',
-      caution: 'No live work. A licensed person where the law says so.',
-      entry: choice('dead, tester proved before and after', 'still live'),
-    }),
-  ]
+  return isolating('at the device', TOUCHED, printed(mainsV, 'voltage'))
 }
 
 function onTheBench({ device, camera }: DeviceContext): Task[] {

@@ -19,6 +19,7 @@ export const MEASURES: Readonly<Record<string, QuantityKind>> = {
   'terminate/loop': 'resistance',
   'seal/cable': 'size',
   'power/volts': 'voltage',
+  'power/set-volts': 'voltage',
   'aim/tilt': 'angle',
   'aim/level': 'angle',
 }

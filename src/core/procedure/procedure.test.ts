@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
 import type { Device, Job } from '../job'
-import { device, job, plannedThrough } from '@/testing/jobs'
+import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { judge, printLimits, task, type Step } from '.'
 
 const step = (entry: Step['entry'], photo: Step['photo'] = null) =>
@@ -153,7 +153,7 @@ describe('steps follow from the plan', () => {
     expect(ids.filter((id) => order.includes(id))).toEqual(order)
   })
   it('an analogue camera shows a picture, not a link, and has no password', () => {
-    const on = { supplies: [{ id: 'dc', name: 'DC', partId: 'dc-12-5' }] }
+    const on = { equipment: [equipment({ id: 'dc', name: 'DC', partId: 'dc-12-5' })] }
     const steps = plan({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }, on)
     expect(find(steps, 'power/connect')!.entry).toMatchObject({ good: ['picture'] })
     expect(find(steps, 'handover/password')).toBeUndefined()
@@ -167,7 +167,7 @@ describe('steps follow from the plan', () => {
         cableId: 'mains-14-2',
         exposure: 'under a soffit',
       },
-      { supplies: [{ id: 'm', name: 'Lamps', partId: 'mains-circuit' }] },
+      { equipment: [equipment({ id: 'm', name: 'Lamps', partId: 'mains-circuit' })] },
     )
     expect(find(steps, 'power/mains')!.caution).toBe('Isolated, locked off and proved dead. No live work.')
     expect(find(steps, 'power/mains')!.items).toEqual(['earth first', 'then neutral', 'then live'])
@@ -238,7 +238,7 @@ describe('steps follow from the plan', () => {
     expect(find(plan({}), 'seal/cable')!.entry).toMatchObject({ quantity: 'size', least: 6, most: 6.5 })
     const dc = plan(
       { cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' },
-      { supplies: [{ id: 'dc', name: 'DC', partId: 'dc-12-5' }] },
+      { equipment: [equipment({ id: 'dc', name: 'DC', partId: 'dc-12-5' })] },
     )
     expect(find(dc, 'power/volts')!.entry).toMatchObject({ quantity: 'voltage', least: 10.8, most: 13.2 })
   })

@@ -35,6 +35,13 @@ export const choice = (good: string, ...others: string[]): StepEntry => ({
   good: [good],
 })
 
+/** One of several answers, of which more than one is good. */
+export const anyOf = (good: readonly string[], ...others: string[]): StepEntry => ({
+  kind: 'choice',
+  options: [...good, ...others],
+  good,
+})
+
 type Draft = Pick<Step, 'id' | 'title' | 'reason'> & Partial<Omit<Task, 'id' | 'stage' | 'phase'>>
 
 const NOT_TOLD: Step['causes'] = {}

@@ -31,6 +31,8 @@ export function pullSheet(job: Job, catalogue: Catalogue): PullSheet {
   const drills = new Map<string, DrillLine>()
   const van = new Map<string, VanLine>()
   for (const device of job.devices) {
+    // What was there before is not cut for, drilled for or loaded.
+    if (device.state !== 'new') continue
     const context = resolve(device, job, catalogue)
     if ('missing' in context) continue
     for (const load of [
@@ -41,6 +43,11 @@ export function pullSheet(job: Job, catalogue: Catalogue): PullSheet {
       for (const hole of load.holes ?? []) addHole(drills, hole, device.mark)
       for (const item of load.items) addItem(van, item, device.mark)
     }
+  }
+  for (const { mark, partId, state } of job.equipment) {
+    const part = catalogue.equipment.get(partId)
+    if (state !== 'new' || !part || part.kind === 'circuit') continue
+    addItem(van, { kind: 'equipment', item: part.name, count: 1 }, mark)
   }
   const holes = [...drills.values()]
   const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]

@@ -3,13 +3,13 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
 import type { Device, Job } from '../job'
-import { anyJob, device, job, plannedThrough } from '@/testing/jobs'
+import { anyJob, device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
 import { LOADED } from '../stages/load'
 import { pullSheet } from '.'
 
 const planned = (change: Partial<Device>) => plannedThrough(device(change))
-const sheet = (...devices: Device[]) => pullSheet(job({ devices }), CATALOGUE)
+const sheet = (...devices: Device[]) => pullSheet(job({ devices, equipment: [] }), CATALOGUE)
 const one = planned({})
 const two = planned({ id: 'd2', mark: '02', name: 'Gate' })
 const line = (list: ReturnType<typeof sheet>, item: string) => list.van.find((one) => one.item === item)
@@ -18,6 +18,25 @@ describe('the pull sheet', () => {
   it('is empty for a job without devices, and lists only parts while nothing is planned', () => {
     expect(sheet()).toEqual({ cuts: [], drills: [], van: [] })
     expect(sheet(device()).van.map(({ kind }) => kind)).toEqual(['camera', 'mount'])
+  })
+  it('loads new equipment by its part, and nothing for what was there before or is a circuit', () => {
+    const pieces = (['new', 'new', 'kept', 'taken away'] as const).map((state, i) =>
+      equipment({ id: `e${i}`, mark: `E${i + 1}`, state, partId: 'switch-16' }),
+    )
+    const circuit = equipment({ id: 'm', mark: 'E9', partId: 'mains-circuit' })
+    const { van } = pullSheet(job({ equipment: [...pieces, circuit] }), CATALOGUE)
+    expect(van).toEqual([
+      {
+        kind: 'equipment',
+        item: 'PoE switch, 16 ports, 250 W',
+        count: 2,
+        spare: 0,
+        unit: 'pieces',
+        marks: ['E1', 'E2'],
+      },
+    ])
+    for (const state of ['kept', 'taken away'] as const)
+      expect(sheet({ ...one, state })).toEqual({ cuts: [], drills: [], van: [] })
   })
   it('adds the same holes of two devices up, by surface and bit', () => {
     const pilots = sheet(one, two).drills.find(({ purpose }) => purpose === 'pilot')!

@@ -18,9 +18,9 @@ export function pictureOf(
 
 /** The cameras that stand on the plan of a floor, in the order of the job. */
 export function camerasOn(devices: readonly Device[], catalogue: Catalogue, floor: Floor): WalkCamera[] {
-  return devices.flatMap(({ id, mark, cameraId, sight }) => {
+  return devices.flatMap(({ id, mark, state, cameraId, sight }) => {
     const camera = catalogue.cameras.get(cameraId)
-    if (!camera || !sight?.place || sight.place.floor !== floor) return []
+    if (!camera || state === 'taken away' || !sight?.place || sight.place.floor !== floor) return []
     return [{ deviceId: id, mark, eye: eyeOf(camera, sight, sight.place), shutterS: sight.shutterS }]
   })
 }

@@ -21,6 +21,7 @@ export interface DrillLine {
 /** What is loaded into the van, in the order in which it is listed. */
 export const LOADED = [
   'camera',
+  'equipment',
   'mount',
   'fixing',
   'bit',

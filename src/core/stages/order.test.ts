@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, job, plannedThrough } from '@/testing/jobs'
+import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
 import { carryOut } from '@/testing/simulate'
 import { assessDevice } from '../assess'
@@ -9,11 +9,9 @@ import { EXPOSURES, PASSAGES, type Device } from '../job'
 import { fits } from '../assembly'
 import type { Interface } from '../parts'
 
-const SUPPLIES = ['switch-16', 'dc-12-5', 'mains-circuit'].map((partId) => ({
-  id: partId,
-  name: partId,
-  partId,
-}))
+const SUPPLIES = ['switch-16', 'dc-12-5', 'mains-circuit'].map((partId, i) =>
+  equipment({ id: partId, name: partId, partId, mark: `E${i + 1}` }),
+)
 const CABLE = { 'pair': 'cat6-outdoor', 'coax and power': 'rg59-18-2', 'mains': 'mains-14-2' } as const
 const SUPPLY = { 'pair': 'switch-16', 'coax and power': 'dc-12-5', 'mains': 'mains-circuit' } as const
 
@@ -47,7 +45,7 @@ const anyDevice = fc
   })
   .map(({ stack, exposure, surfaceId, passage, sealing }) => {
     const camera = CATALOGUE.cameras.get(stack.cameraId)!
-    const on = job({ supplies: SUPPLIES, policies: { ...job().policies, sealing } })
+    const on = job({ equipment: SUPPLIES, policies: { ...job().policies, sealing } })
     const first = device({ ...stack, exposure, surfaceId, cableId: CABLE[camera.cable] })
     const mount = assessDevice(first, on, CATALOGUE).stages!.mount.input
     const planned = plannedThrough({ ...first, mount: { ...mount, passage } }, on)
@@ -82,7 +80,7 @@ describe('the order of the steps', () => {
     )
   })
   it('is refused where a step is done after what it is held before', () => {
-    const on = job({ supplies: SUPPLIES })
+    const on = job({ equipment: SUPPLIES })
     const outdoors = { exposure: 'open weather', surfaceId: 'timber-wall' } as const
     const cases: [Partial<Device>, string, string[]][] = [
       [
@@ -131,7 +129,7 @@ describe('steps that no order can meet', () => {
   const closed = { ...CATALOGUE.mounts.get('wall-plate')! }
   delete (closed as { passesJoint?: true }).passesJoint
   const catalogue = { ...CATALOGUE, mounts: new Map([...CATALOGUE.mounts, [closed.id, closed]]) }
-  const on = job({ supplies: SUPPLIES })
+  const on = job({ equipment: SUPPLIES })
   const of = plannedThrough(device({ mountIds: ['round-back-box', 'wall-plate'] }), on)
 
   it('stop the mount, named as the circle that they are, with a way out; there is an order all the same', () => {

@@ -164,10 +164,10 @@ describe('what is derived is brought up to date as if from nothing', () => {
     let looked = 'b'
     const pieces = assessing(null, on, CATALOGUE, () => looked)
     const piece = pieces.next().value as Piece
-    const { devices, counts, supplies, sentence } = piece.partial()
+    const { devices, counts, equipment, sentence } = piece.partial()
     expect(devices.map(({ pending }) => pending)).toEqual([true, false, true])
     expect(counts).toMatchObject({ devices: 3, pending: 2, done: 0, ready: counts.ready })
-    expect([supplies, sentence]).toEqual([[], '1 of 3 devices are computed…'])
+    expect([equipment.map(({ load }) => load), sentence]).toEqual([[null], '1 of 3 devices are computed…'])
     expect(devices[0]).toMatchObject({ stages: null, findings: [], steps: [], sentence: 'Being computed.' })
     looked = 'c'
     const next = (pieces.next().value as Piece).partial().devices

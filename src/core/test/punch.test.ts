@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { device, job, NOW, plannedThrough } from '@/testing/jobs'
+import { NOW, device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
 import type { Device, Fault, StepRecord } from '../job'
@@ -116,7 +116,9 @@ it('proposes nothing for steps that are good, open or a Check', () => {
 })
 
 describe('causes follow the answer', () => {
-  const on = job({ supplies: [...job().supplies, { id: 'dc', name: 'Twelve volts', partId: 'dc-12-5' }] })
+  const on = job({
+    equipment: [equipment(), equipment({ id: 'dc', name: 'Twelve volts', partId: 'dc-12-5', mark: 'E2' })],
+  })
   const networked = plannedThrough(device(), on)
   const wired = plannedThrough(device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }), on)
   const cause = (of: Device, stepId: string, { value = null, choice = null }: Partial<StepRecord>) =>

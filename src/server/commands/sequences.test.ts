@@ -89,10 +89,14 @@ const change: fc.Arbitrary<Change> = fc.oneof(
     .record({ faultId: fc.constantFrom('f1', 'f2'), note: fc.constantFrom('wet', 'dry') })
     .map(({ note, ...on }): Change => ({ type: 'editFault', ...on, change: { note } })),
   fc.constantFrom('metric', 'imperial').map((units): Change => ({ type: 'editJob', change: { units } })),
-  fc
-    .record({ name: fc.constantFrom('Rack', 'Loft'), id: fc.constantFrom('switch', 'dc') })
-    .map((supply): Change => ({ type: 'putSupply', supply: { ...supply, partId: 'switch-8' } })),
-  fc.constant<Change>({ type: 'removeSupply', supplyId: 'dc' }),
+  fc.record({ name: fc.constantFrom('Rack', 'Loft'), id: fc.constantFrom('switch', 'dc') }).map(
+    ({ id, name }): Change => ({
+      type: 'putEquipment',
+      equipmentId: id,
+      change: { name, partId: 'switch-8' },
+    }),
+  ),
+  fc.constant<Change>({ type: 'removeEquipment', equipmentId: 'dc' }),
 )
 const spoken = fc.record({
   change,

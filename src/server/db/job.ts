@@ -3,11 +3,11 @@ import { PLANNED_STAGES, type PlannedStage } from '@/core/findings'
 import type {
   Conflict,
   Device,
+  Equipment,
   Fault,
   FloorBackground,
   Job,
   JobFacts,
-  JobSupply,
   Photo,
   PlanThing,
   SignedRecord,
@@ -56,10 +56,20 @@ const JOB: ColumnsOf<JobFacts & Pick<Job, 'id' | 'createdAt' | 'createdBy' | 'si
 
 const list = <T extends object>(of: List<T> & { readonly columns: ColumnsOf<T> }): List<T> => of
 
-const supplies = list<JobSupply>({
-  name: 'supply',
+const equipment = list<Equipment>({
+  name: 'equipment',
   key: ['id'],
-  columns: { id: 'plain', name: 'plain', partId: 'plain' },
+  columns: {
+    id: 'plain',
+    mark: 'plain',
+    name: 'plain',
+    state: 'plain',
+    replaces: 'plain',
+    partId: 'plain',
+    stands: 'plain',
+    exposure: 'plain',
+    details: 'json',
+  },
 })
 const backgrounds = list<FloorBackground>({
   name: 'background',
@@ -90,6 +100,8 @@ const devices = list<Device>({
     id: 'plain',
     mark: 'plain',
     name: 'plain',
+    state: 'plain',
+    replaces: 'plain',
     cameraId: 'plain',
     mountIds: 'json',
     surfaceId: 'plain',
@@ -168,7 +180,7 @@ const signed = list<SignedRecord>({
 })
 
 /** In an order in which what is referred to stands before what refers to it. */
-const LISTS = { supplies, backgrounds, things, devices, faults, records, photos, conflicts, signed }
+const LISTS = { equipment, backgrounds, things, devices, faults, records, photos, conflicts, signed }
 type ListName = keyof typeof LISTS
 const NAMES = Object.keys(LISTS) as ListName[]
 

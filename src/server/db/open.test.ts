@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, it } from 'vitest'
+import { loadJob } from './job'
 import { openRecord } from './open'
 
 it('a record of the first version is brought up without loss', () => {
@@ -13,7 +14,11 @@ it('a record of the first version is brought up without loss', () => {
   first.exec(`INSERT INTO job VALUES ('j', 1, 'Yard', '', 'metric', '', '{}', '{}', '2026-01-01T00:00:00Z', 'Lead');
     INSERT INTO device VALUES ('j', 'd', 0, '01', 'Door', 'c', '[]', 's', 'marine', 'c', '[]', '{"heightM":3,"wish":{"place":"left","kept":true,"reason":"","agreedBy":""}}', '{"fixingId":"screw-8"}', '{"segments":[{"id":"a"},{"id":"b"}]}', NULL, NULL, NULL, '{}');
     INSERT INTO step_record VALUES ('j', 'd', 'test/unpack', 0, 'done', NULL, NULL, '', '2026-01-01T00:00:00Z', 'Lead');
-    INSERT INTO device VALUES ('j', 'e', 1, '02', 'Gate', 'c', '[]', 's', 'marine', 'c', '[]', NULL, NULL, NULL, NULL, NULL, NULL, '{}')`)
+    INSERT INTO supply VALUES ('j', 's', 0, 'Switch', 'switch-8'), ('j', 't', 1, 'Other', 'dc-12-5');
+    INSERT INTO fault VALUES ('j', 'f', 0, 'd', NULL, NULL, 'Loose', 'looks', 'loose', '', NULL, 'open', '2026-01-01T00:00:00Z', 'Lead', '[]');
+    INSERT INTO photo_content VALUES ('${'a'.repeat(64)}', 'image/png', 1, 1, 1);
+    INSERT INTO photo VALUES ('j', 'p', 0, '${'a'.repeat(64)}', 'd', NULL, 'f', 'crack', '2026-01-01T00:00:00Z', 'Lead');
+    INSERT INTO device VALUES ('j', 'e', 1, 'E3', 'Gate', 'c', '[]', 's', 'marine', 'c', '[]', NULL, NULL, NULL, NULL, NULL, NULL, '{}')`)
   first.close()
   const now = openRecord(old)
   const sights = now.prepare('SELECT sight FROM device ORDER BY position').pluck().all() as (string | null)[]
@@ -28,7 +33,7 @@ it('a record of the first version is brought up without loss', () => {
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(6)
+  expect(now.pragma('user_version', { simple: true })).toBe(7)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
@@ -41,6 +46,20 @@ it('a record of the first version is brought up without loss', () => {
     ],
   })
   expect(now.prepare('SELECT step_id FROM step_record').pluck().all()).toEqual(['bench/unpack'])
+  // Supplies are equipment, marked after the highest E there is; what hung on devices hangs on them still.
+  const { equipment, devices, photos, faults } = loadJob(now, 'j')!.job
+  const rack = { name: 'Switch', partId: 'switch-8', mark: 'E4', state: 'new', stands: 'head end' }
+  expect(equipment).toMatchObject([
+    { id: 's', ...rack },
+    { id: 't', mark: 'E5', replaces: null },
+  ])
+  expect(equipment[0]!.details.passwordReplaced).toBe(false)
+  expect(devices.map(({ state, replaces }) => [state, replaces])).toEqual([
+    ['new', null],
+    ['new', null],
+  ])
+  expect([photos[0]!.faultId, faults[0]!.deviceId]).toEqual(['f', 'd'])
+  expect(now.pragma('foreign_key_check')).toEqual([])
   now.close()
   rmSync(old, { recursive: true })
 })

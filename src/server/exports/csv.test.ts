@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { expect, it } from 'vitest'
 import type { PullSheet } from '@/core/pull'
-import { device } from '@/testing/jobs'
+import { device, equipment } from '@/testing/jobs'
 import { PULL_LISTS } from './csv'
 
 const sheet: PullSheet = {
@@ -15,6 +15,7 @@ const sheet: PullSheet = {
   ],
 }
 const of = {
+  equipment: [equipment({ mark: 'E1', name: 'Rack' })],
   devices: [device({ mark: '05', name: '=HYPERLINK("x")' }), device({ id: 'b', mark: '01', name: 'Ö' })],
 }
 const read = (list: keyof typeof PULL_LISTS, units: 'metric' | 'imperial' = 'metric') => {

@@ -1,14 +1,14 @@
 import 'server-only'
 import Papa from 'papaparse'
-import type { Job } from '@/core/job'
+import { everyOne, type Job } from '@/core/job'
 import type { PullSheet } from '@/core/pull'
 import { print } from '@/core/units'
 
-type Of = Pick<Job, 'units' | 'devices'>
+type Of = Pick<Job, 'units' | 'devices' | 'equipment'>
 
 /** Devices by mark and name: `01 Workshop doors`. A mark alone would lose its nought in a spreadsheet. */
-function named(marks: readonly string[], { devices }: Of): string {
-  const names = new Map(devices.map(({ mark, name }) => [mark, name]))
+function named(marks: readonly string[], job: Of): string {
+  const names = new Map(everyOne(job).map(({ mark, name }) => [mark, name]))
   return marks.map((mark) => `${mark} ${names.get(mark) ?? ''}`.trim()).join('; ')
 }
 

@@ -1,8 +1,14 @@
 import 'server-only'
 import { CATALOGUE } from '@/catalogue'
-import { assess, type DeviceAssessment, type Mark } from '@/core/assess'
-import { PLANNED_STAGES, type Verdict } from '@/core/findings'
-import { deviceRecord } from '@/core/handover'
+import {
+  assess,
+  type Assessment,
+  type DeviceAssessment,
+  type EquipmentAssessment,
+  type Mark,
+} from '@/core/assess'
+import { PLANNED_STAGES, type Finding, type Verdict } from '@/core/findings'
+import { deviceRecord, equipmentRecord, type DeviceRecord } from '@/core/handover'
 import type { Job } from '@/core/job'
 import { printReading } from '@/core/units'
 import { drawingsOf } from '@/drawings'
@@ -51,30 +57,29 @@ export async function recordPdf({
     `${job.name}: record`,
     [job.name, job.address, today].filter(Boolean).join(' · '),
   )
-  if (deviceId === null) cover(sheet, job, assessment.sentence, devices, today)
+  if (deviceId === null) cover(sheet, job, assessment, today)
   const images = new Map<string, PDFImage>()
+  const embedded: Embedded = async (sha256) => {
+    const bytes = images.has(sha256) ? null : picture(sha256)
+    if (bytes) images.set(sha256, await sheet.embed(bytes))
+    return images.get(sha256) ?? null
+  }
   for (const [index, device] of devices.entries()) {
     onProgress?.(index, devices.length)
     sheet.newPage()
-    await devicePages(sheet, job, device, today, async (sha256) => {
-      const bytes = images.has(sha256) ? null : picture(sha256)
-      if (bytes) images.set(sha256, await sheet.embed(bytes))
-      return images.get(sha256) ?? null
-    })
+    await devicePages(sheet, job, device, today, embedded)
     await new Promise((carryOn) => setImmediate(carryOn))
   }
+  if (deviceId === null) await equipmentPages(sheet, job, assessment.equipment, embedded)
   sheet.signatures(SIGNERS)
   onProgress?.(devices.length, devices.length)
   return sheet.finish()
 }
 
-function cover(
-  sheet: Sheet,
-  job: Job,
-  sentence: string,
-  devices: readonly DeviceAssessment[],
-  today: string,
-): void {
+/** A photo of the record in the sheet; null where its bytes are not here. */
+type Embedded = (sha256: string) => Promise<PDFImage | null>
+
+function cover(sheet: Sheet, job: Job, { sentence, devices, equipment }: Assessment, today: string): void {
   sheet.text(job.name, { size: 20, bold: true, after: 4 })
   sheet.text(
     [job.address, job.headEnd ? `head end: ${job.headEnd}` : '', today].filter(Boolean).join(' · '),
@@ -94,6 +99,14 @@ function cover(
       { words: `${log.done}/${log.total}`, share: 0.1, right: true },
     ])
   }
+  for (const { mark, name, partName, verdict, log } of equipment) {
+    const word = verdict === 'good' ? '' : ` (${MARK_WORDS[verdict]})`
+    sheet.row([
+      { words: `${mark} ${name}`, share: 0.27, bold: true },
+      { words: `${partName}${word}`, share: 0.63 },
+      { words: `${log.done}/${log.total}`, share: 0.1, right: true },
+    ])
+  }
 }
 
 async function devicePages(
@@ -101,7 +114,7 @@ async function devicePages(
   job: Job,
   assessed: DeviceAssessment,
   today: string,
-  embedded: (sha256: string) => Promise<PDFImage | null>,
+  embedded: Embedded,
 ): Promise<void> {
   const device = job.devices.find(({ id }) => id === assessed.deviceId)!
   const record = deviceRecord(job, device, assessed, CATALOGUE)
@@ -109,11 +122,7 @@ async function devicePages(
   sheet.heading(`${device.mark}  ${device.name}`, 14)
   sheet.text([job.name, job.address, today].filter(Boolean).join(' · '), { size: 8.5, color: SOFT })
   sheet.text(assessed.sentence, { after: 4 })
-  for (const { label, says } of record.facts)
-    sheet.row([
-      { words: label, share: 0.25, soft: true },
-      { words: says, share: 0.75, right: true },
-    ])
+  factRows(sheet, record)
   for (const stage of PLANNED_STAGES) {
     const state = assessed.stages?.[stage]
     const drawing = drawings[stage]
@@ -128,14 +137,48 @@ async function devicePages(
         printReading(reading, job.units),
       ]),
     )
-    for (const { verdict, title, figure, advice } of state.result.findings) {
-      if (verdict !== 'good')
-        sheet.text(`${VERDICT_WORDS[verdict]}: ${title}. ${printReading(figure, job.units)}. ${advice}`, {
-          size: 8.5,
-        })
-    }
+    for (const finding of state.result.findings) trouble(sheet, job, finding)
     sheet.text(`Not judged: ${state.unjudged.join(' ')}`, { size: 7.5 })
   }
+  log(sheet, assessed)
+  await end(sheet, record, embedded)
+}
+
+/** Every piece of equipment, one after the other. */
+async function equipmentPages(
+  sheet: Sheet,
+  job: Job,
+  equipment: readonly EquipmentAssessment[],
+  embedded: Embedded,
+): Promise<void> {
+  if (equipment.length > 0) sheet.newPage()
+  for (const [index, assessed] of equipment.entries()) {
+    const record = equipmentRecord(job, job.equipment[index]!, assessed)
+    sheet.heading(`${assessed.mark}  ${assessed.name}`, 14)
+    sheet.text(assessed.sentence, { after: 4 })
+    factRows(sheet, record)
+    for (const finding of assessed.findings) trouble(sheet, job, finding)
+    if (assessed.unjudged.length > 0) sheet.text(`Not judged: ${assessed.unjudged.join(' ')}`, { size: 7.5 })
+    log(sheet, assessed)
+    await end(sheet, record, embedded)
+  }
+}
+
+function factRows(sheet: Sheet, { facts }: DeviceRecord): void {
+  for (const { label, says } of facts)
+    sheet.row([
+      { words: label, share: 0.25, soft: true },
+      { words: says, share: 0.75, right: true },
+    ])
+}
+
+function trouble(sheet: Sheet, job: Job, { verdict, title, figure, advice }: Finding): void {
+  if (verdict === 'good') return
+  const words = `${VERDICT_WORDS[verdict]}: ${title}. ${printReading(figure, job.units)}. ${advice}`
+  sheet.text(words, { size: 8.5 })
+}
+
+function log(sheet: Sheet, assessed: Pick<DeviceAssessment, 'log' | 'steps' | 'earlier'>): void {
   sheet.heading(`Install log, ${assessed.log.done} of ${assessed.log.total}`, 11)
   for (const { step, record: done, verdict, says } of assessed.steps) {
     sheet.row([
@@ -152,6 +195,9 @@ async function devicePages(
       { words: says, share: 0.3 },
       { words: `${by}, ${at.slice(0, 10)}`, share: 0.2, soft: true, right: true },
     ])
+}
+
+async function end(sheet: Sheet, record: DeviceRecord, embedded: Embedded): Promise<void> {
   if (record.faults.length > 0) sheet.heading('Faults', 11)
   for (const { title, state, history } of record.faults) sheet.text(`${title} (${state}). ${history}`)
   const pictures: { image: PDFImage; caption: string }[] = []

@@ -4,9 +4,11 @@ import { Box, Button, Grid, Heading, HStack, Table, Text, VisuallyHidden } from 
 import { memo } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
 import { PLANNED_STAGES, worstOf, type PlannedStage } from '@/core/findings'
+import type { State } from '@/core/job'
 import { STAGE_TABLE } from '@/core/stages'
 import { printReading, type UnitSystem } from '@/core/units'
 import { useAssessed, useJob } from '../job/JobProvider'
+import { EquipmentRows } from './EquipmentRows'
 import { FindingNote } from '../kit/Findings'
 import { go, GoLink } from '../kit/go'
 import { Nothing, Sentence } from '../kit/Page'
@@ -34,15 +36,18 @@ export function Board() {
     ...assessment.devices.flatMap((device) =>
       device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` })),
     ),
-    ...assessment.supplies.flatMap(({ supplyId, findings }) =>
-      findings.map((finding) => ({ device: null, finding, key: `${supplyId}/${finding.id}` })),
+    ...assessment.equipment.flatMap((device) =>
+      device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` })),
     ),
   ].filter(({ finding }) => finding.verdict !== 'good')
   const inTheWay = [
     ...trouble.filter(({ finding }) => finding.verdict === 'stop'),
     ...trouble.filter(({ finding }) => finding.verdict === 'check'),
   ]
-  const proposals = assessment.devices.reduce((sum, device) => sum + device.proposedFaults.length, 0)
+  const proposals = [...assessment.devices, ...assessment.equipment].reduce(
+    (sum, { proposedFaults }) => sum + proposedFaults.length,
+    0,
+  )
   const home = `/jobs/${job.id}`
 
   return (
@@ -71,6 +76,7 @@ export function Board() {
             {wide ? null : <Narrow home={home} devices={assessment.devices} units={job.units} />}
           </>
         )}
+        <EquipmentRows home={home} equipment={assessment.equipment} units={job.units} />
         <Legend />
       </Box>
       <Box
@@ -93,7 +99,7 @@ export function Board() {
               key={key}
               finding={finding}
               units={job.units}
-              {...(device ? { where: `${device.mark} ${finding.stage}` } : {})}
+              where={`${device.mark} ${finding.stage}`}
             />
           ))}
         </Box>
@@ -190,6 +196,16 @@ function Wide({ home, devices, units }: ListProps) {
   )
 }
 
+/** What was there before says whether it stays or goes. */
+function Standing({ state }: { state: State }) {
+  if (state === 'new') return null
+  return (
+    <Text as="span" color="soft" fontWeight={400} fontSize="sm">
+      {state === 'kept' ? 'stays' : 'goes'}
+    </Text>
+  )
+}
+
 /** One device: drawn again only when something of it has changed. */
 const WideRow = memo(function WideRow({ home, device, units }: RowProps) {
   return (
@@ -206,6 +222,7 @@ const WideRow = memo(function WideRow({ home, device, units }: RowProps) {
               {device.mark}
             </Text>
             {device.name}
+            <Standing state={device.state} />
           </GoLink>
         </HStack>
       </Table.Cell>
@@ -247,7 +264,7 @@ const NarrowRow = memo(function NarrowRow({ home, device, units }: RowProps) {
             {device.mark}
           </Text>
           <Text as="span" flex="1">
-            {device.name}
+            {device.name} <Standing state={device.state} />
           </Text>
           <Text as="span" className="figures" fontWeight={400}>
             {device.log.total === 0 ? '' : `${device.log.done}/${device.log.total}`}

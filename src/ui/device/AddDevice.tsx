@@ -19,6 +19,8 @@ export function AddDevice() {
   const start: DeviceChoice = {
     mark: nextMark(job.devices.map(({ mark }) => mark)),
     name: '',
+    state: 'new',
+    replaces: null,
     cameraId: 'bullet-4mp-vf',
     mountIds: ['junction-box'],
     surfaceId: 'brick',

@@ -10,9 +10,12 @@ import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
 import { Tick } from '../kit/Tick'
 import { StackField } from './StackField'
+import { StandingFields } from './StandingFields'
 
 interface DeviceChoiceFormProps {
   readonly start: DeviceChoice
+  /** The device it is about; null for one that is added. */
+  readonly ofId?: string | null
   readonly draftKey: string
   readonly action: string
   readonly onSay: (choice: DeviceChoice) => Promise<readonly Reason[]>
@@ -22,7 +25,7 @@ interface DeviceChoiceFormProps {
  * What is chosen when a device is added: camera, mount, surface, exposure, cable, and small things that go
  * with it.
  */
-export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoiceFormProps) {
+export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }: DeviceChoiceFormProps) {
   const form = useForm<DeviceChoice>({ resolver: zodResolver(DeviceChoice), defaultValues: start })
   const {
     register,
@@ -39,8 +42,9 @@ export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoic
     setFailed(null)
     if (reasons.length === 0) return clear()
     for (const { path, message } of reasons) {
-      const field = path.replace('/choice/', '')
-      if (field === 'mark' || field === 'name') setError(field, { message }, { shouldFocus: true })
+      const field = path.replace(/^\/(choice|change)\//, '')
+      if (field === 'mark' || field === 'name' || field === 'state' || field === 'replaces')
+        setError(field, { message }, { shouldFocus: true })
       else setFailed(message)
     }
   })
@@ -70,6 +74,7 @@ export function DeviceChoiceForm({ start, draftKey, action, onSay }: DeviceChoic
             <Field.ErrorText role="alert">{errors.name?.message}</Field.ErrorText>
           </Field.Root>
         </SimpleGrid>
+        <StandingFields control={control} ofId={ofId} />
         <Controller
           name="cameraId"
           control={control}

@@ -1,24 +1,26 @@
 'use client'
 
-import { Box, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
-import { Details, type Device, type DeviceChoice } from '@/core/job'
+import type { Device, DeviceChoice } from '@/core/job'
 import { useJob } from '../job/JobProvider'
 import { go } from '../kit/go'
-import { LineField, refusal, refusalOf } from '../kit/LineField'
+import { refusal } from '../kit/LineField'
 import { Part } from '../kit/Page'
 import { Removal } from '../kit/Removal'
-import { Tick } from '../kit/Tick'
 import { AssemblySheet } from './AssemblySheet'
+import { DetailFields } from './DetailFields'
 import { DeviceChoiceForm } from './DeviceChoiceForm'
 
 /** What the device is made of, and what is written on it. */
 export function DevicePage({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
   const { job, send } = useJob()
   const [message, setMessage] = useState<string | null>(null)
-  const { mark, name, cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds } = device
-  const start: DeviceChoice = { mark, name, cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds }
+  const { mark, name, state, replaces } = device
+  const { cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds } = device
+  const parts = { cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds }
+  const start: DeviceChoice = { mark, name, state, replaces, ...parts }
   return (
     <Box px={{ base: 3, md: 5 }} py={4}>
       <AssemblySheet device={device} assessed={assessed} />
@@ -30,6 +32,7 @@ export function DevicePage({ device, assessed }: { device: Device; assessed: Dev
           <DeviceChoiceForm
             key={device.id}
             start={start}
+            ofId={device.id}
             draftKey={`device:${job.id}:${device.id}`}
             action="Keep these parts"
             onSay={async (choice) => {
@@ -55,54 +58,5 @@ export function DevicePage({ device, assessed }: { device: Device; assessed: Dev
         />
       </Box>
     </Box>
-  )
-}
-
-const FIELDS: {
-  key: 'serial' | 'hardwareAddress' | 'networkAddress' | 'firmware'
-  label: string
-  example: string
-}[] = [
-  { key: 'serial', label: 'Serial number', example: '' },
-  { key: 'hardwareAddress', label: 'Hardware address', example: '02:00:5e:10:00:01' },
-  { key: 'networkAddress', label: 'Network address', example: '192.168.10.21' },
-  { key: 'firmware', label: 'Firmware', example: '' },
-]
-
-/**
- * Details of the device, each kept when its field is left; words that are refused stay in the field with
- * the reason.
- */
-export function DetailFields({ device }: { device: Device }) {
-  const { job, send } = useJob()
-  const { details } = device
-  return (
-    <SimpleGrid columns={{ base: 1, sm: 2 }} gap={3}>
-      {FIELDS.map(({ key, label, example }) => (
-        <LineField
-          key={key}
-          mono
-          draftKey={`detail:${job.id}:${device.id}:${key}`}
-          label={label}
-          example={example}
-          value={details[key]}
-          onKeep={async (words) => {
-            const parsed = Details.shape[key].safeParse(words)
-            if (!parsed.success) return parsed.error.issues[0]!.message
-            return refusalOf(
-              send({ type: 'editDetails', deviceId: device.id, change: { [key]: parsed.data } }),
-            )
-          }}
-        />
-      ))}
-      <Tick
-        checked={details.passwordReplaced}
-        onTick={(passwordReplaced) =>
-          void send({ type: 'editDetails', deviceId: device.id, change: { passwordReplaced } })
-        }
-      >
-        Default password replaced (never write it here)
-      </Tick>
-    </SimpleGrid>
   )
 }

@@ -11,7 +11,7 @@ import { InstallLog } from '../log/InstallLog'
 import { useAssessed, useDevice, useJob } from '../job/JobProvider'
 import { useDraft } from '../kit/draft'
 import { unread } from '../kit/unread'
-import { go, GoLink } from '../kit/go'
+import { go, GoLink, intoView } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { FigureList, FindingList, FindingNote, Judged } from '../kit/Findings'
 import { Nothing, Sentence } from '../kit/Page'
@@ -20,10 +20,6 @@ import { DevicePage } from './DevicePage'
 import { planChange } from './plan'
 import { SHEETS } from './sheets'
 import { TABS, type Tab } from './tabs'
-
-/** Brings the current tab into view on a narrow screen. */
-const intoView = (link: HTMLAnchorElement | null) =>
-  link?.scrollIntoView({ inline: 'center', block: 'nearest' })
 
 const title = (tab: Tab) => tab[0]!.toUpperCase() + tab.slice(1)
 
@@ -205,9 +201,35 @@ const Body = memo(function Body({
         <Sentence>{assessed.sentence}</Sentence>
       </Box>
     )
-  if (tab === 'log') return <InstallLog device={device} assessed={assessed} />
+  if (tab === 'log') return <DeviceLog device={device} assessed={assessed} />
+  if (device.state === 'taken away') return <TakenAway device={device} />
   return <StagePage key={`${device.id}:${tab}`} device={device} assessed={assessed} stage={tab} />
 })
+
+function DeviceLog({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
+  const { job } = useJob()
+  const home = `/jobs/${job.id}/devices/${device.id}`
+  const record = `/jobs/${job.id}/record/${device.id}`
+  return <InstallLog device={device} assessed={assessed} home={home} plan={`${home}/sight`} record={record} />
+}
+
+/** What goes is not planned: its log says how. */
+function TakenAway({ device }: { device: Device }) {
+  const { job } = useJob()
+  return (
+    <Box p={5}>
+      <Nothing
+        action={
+          <Button asChild minH="44px" colorPalette="copper">
+            <GoLink href={`/jobs/${job.id}/devices/${device.id}/log`}>To its log</GoLink>
+          </Button>
+        }
+      >
+        It was there and is taken away: nothing is planned of it, and nothing judged.
+      </Nothing>
+    </Box>
+  )
+}
 
 function StagePage({
   device,
@@ -228,11 +250,11 @@ function StagePage({
         <Nothing
           action={
             <Button asChild minH="44px">
-              <GoLink href={`/jobs/${job.id}/settings`}>To the job’s supplies</GoLink>
+              <GoLink href={`/jobs/${job.id}/equipment`}>To the equipment</GoLink>
             </Button>
           }
         >
-          No supply of this job can feed this camera. Add one on the Job page.
+          No equipment of this job can feed this camera. Add a switch, injector or supply.
         </Nothing>
       </Box>
     )

@@ -1,7 +1,9 @@
 'use client'
 
 import { Box, SimpleGrid, Text } from '@chakra-ui/react'
+import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
+import { supplyOf } from '@/core/parts'
 import { print } from '@/core/units'
 import { powerDrawing } from '@/drawings'
 import { useAssessed, useJob } from '../job/JobProvider'
@@ -16,7 +18,8 @@ export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
   const { job } = useJob()
   const assessment = useAssessed()
   const { input, result, keep, attempt, giveUp, units, draft } = usePlan('power', assessed)
-  const supply = assessment.supplies.find(({ supplyId }) => supplyId === input.supplyId)
+  const supply = assessment.equipment.find(({ deviceId }) => deviceId === input.supplyId)
+  const load = supply?.load
   return (
     <>
       <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 3 }} py={3}>
@@ -26,8 +29,10 @@ export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
         <Choose
           label="Powered from"
           value={input.supplyId}
-          options={job.supplies.map(({ id, name }) => ({ value: id, label: name }))}
-          hint="Supplies are added on the Job page."
+          options={job.equipment
+            .filter(({ partId, state }) => supplyOf(CATALOGUE, partId) && state !== 'taken away')
+            .map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))}
+          hint="Equipment is added on the Equipment page."
           onChoose={(supplyId) => keep({ supplyId })}
         />
         <QuantityField
@@ -44,15 +49,15 @@ export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
           onGiveUp={giveUp}
         />
       </SimpleGrid>
-      {supply ? (
+      {supply && load ? (
         <Box mt={4}>
           <Text fontFamily="heading" fontWeight={600}>
             {supply.name}, all cameras in their worst hour
           </Text>
           <Text className="figures">
-            {print({ value: supply.loadW, kind: 'power' }, units)} of{' '}
-            {print({ value: supply.budgetW, kind: 'power' }, units)}; {supply.portsUsed} of {supply.ports}{' '}
-            ports: {supply.marks.join(', ') || 'none'}
+            {print({ value: load.loadW, kind: 'power' }, units)} of{' '}
+            {print({ value: load.budgetW, kind: 'power' }, units)}; {load.portsUsed} of {load.ports} ports:{' '}
+            {supply.uses.map(({ mark }) => mark).join(', ') || 'none'}
           </Text>
           <FindingList findings={supply.findings} units={units} />
         </Box>

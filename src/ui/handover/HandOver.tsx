@@ -6,10 +6,12 @@ import { MOST_AT_ONCE } from '@/core/assess'
 import { PLANNED_STAGES } from '@/core/findings'
 import { PIN_SCHEMES, SEALING_POLICIES } from '@/core/job'
 import { inSentence, printReading } from '@/core/units'
+import { EquipmentRows } from '../board/EquipmentRows'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DeviceRecord } from './DeviceRecord'
+import { EquipmentRecord } from './EquipmentRecord'
 import { PdfButton } from './PdfButton'
 import { Signatures } from './Signatures'
 
@@ -103,6 +105,7 @@ export function HandOver() {
           </Table.Body>
         </Table.Root>
       </Table.ScrollArea>
+      <EquipmentRows home={`/jobs/${job.id}`} equipment={assessment.equipment} units={job.units} />
       <Signatures deviceId={null} />
       {large ? (
         <Text>Each device’s record opens from the table. The PDF has all of them, one after the other.</Text>
@@ -113,6 +116,9 @@ export function HandOver() {
           </Box>
         ))
       )}
+      {job.equipment.map(({ id }) => (
+        <EquipmentRecord key={id} equipmentId={id} />
+      ))}
     </Box>
   )
 }

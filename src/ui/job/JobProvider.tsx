@@ -10,8 +10,8 @@ import {
   type ReactNode,
 } from 'react'
 import { Button, Text } from '@chakra-ui/react'
-import type { Assessment, DeviceAssessment } from '@/core/assess'
-import type { Change, Device, Job } from '@/core/job'
+import type { Assessment, DeviceAssessment, EquipmentAssessment } from '@/core/assess'
+import type { Change, Device, Equipment, Job } from '@/core/job'
 import { useWay } from '../kit/go'
 import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
 import { say, type Said } from './commands'
@@ -110,6 +110,16 @@ export function useAssessed(): Assessment {
   const assessment = useContext(Assessed)
   if (!assessment) throw new Error('useAssessed stands inside a JobProvider.')
   return assessment
+}
+
+/** One piece of equipment with what it comes to; null when there is none. */
+export function useEquipment(
+  equipmentId: string,
+): { readonly equipment: Equipment; readonly assessed: EquipmentAssessment } | null {
+  const { job } = useJob()
+  const assessment = useAssessed()
+  const index = job.equipment.findIndex(({ id }) => id === equipmentId)
+  return index < 0 ? null : { equipment: job.equipment[index]!, assessed: assessment.equipment[index]! }
 }
 
 /** One device of the job with its assessment; null when the job has none with this id. */

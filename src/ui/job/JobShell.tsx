@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState, type MouseEvent, type ReactNode } from 'react'
 import { PLANNED_STAGES } from '@/core/findings'
 import { Find, isTyping, type Place } from '../find/Find'
-import { go, GoLink, useWay, wayOf } from '../kit/go'
+import { go, GoLink, intoView, useWay, wayOf } from '../kit/go'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
 import { serverAnswers } from '../outbox/post'
@@ -37,6 +37,11 @@ export function JobShell({ children }: { children: ReactNode }) {
   const places: { way: string; label: string; of: readonly ScreenName[] }[] = [
     { way: '', label: 'Board', of: ['board', 'device', 'add'] },
     { way: '/plan', label: 'Plan', of: ['plan'] },
+    {
+      way: '/equipment',
+      label: 'Equipment',
+      of: ['equipment', 'add equipment', 'one piece', 'equipment log'],
+    },
     { way: '/pull-sheet', label: 'Pull sheet', of: ['pull sheet'] },
     {
       way: '/punch-list',
@@ -57,6 +62,11 @@ export function JobShell({ children }: { children: ReactNode }) {
       value: `${home}/devices/${id}/log`,
       label: `${mark} ${name}`,
       kind: 'install log',
+    })),
+    ...job.equipment.map(({ id, mark, name }) => ({
+      value: `${home}/equipment/${id}`,
+      label: `${mark} ${name}`,
+      kind: 'equipment',
     })),
     ...places.map(({ way, label }) => ({ value: `${home}${way}`, label, kind: 'screen' })),
     ...job.faults.map(({ id, title }) => ({
@@ -89,7 +99,8 @@ export function JobShell({ children }: { children: ReactNode }) {
           gap={0.5}
           order={{ base: 3, lg: 0 }}
           w={{ base: '100%', lg: 'auto' }}
-          justify={{ base: 'space-between', lg: 'flex-end' }}
+          justify={{ base: 'flex-start', lg: 'flex-end' }}
+          overflowX={{ base: 'auto', lg: 'visible' }}
         >
           {places.map(({ way, label, of }) => {
             const current = here !== undefined && of.includes(here)
@@ -99,12 +110,15 @@ export function JobShell({ children }: { children: ReactNode }) {
                 asChild
                 size="sm"
                 minH="44px"
-                px={{ base: 1.5, md: 3 }}
+                flexShrink={0}
+                px={{ base: 2, md: 3 }}
                 variant={current ? 'solid' : 'ghost'}
                 colorPalette="inky"
                 aria-current={current ? 'page' : undefined}
               >
-                <GoLink href={`${home}${way}`}>{label}</GoLink>
+                <GoLink href={`${home}${way}`} ref={current ? intoView : undefined}>
+                  {label}
+                </GoLink>
               </Button>
             )
           })}

@@ -50,7 +50,11 @@ describe('saying a change', () => {
 
 describe('a job as it will be', () => {
   it('shows what waits, in order, and passes over what the server has taken over already', () => {
-    const add = envelope('job-1', { type: 'putSupply', supply: { id: 'dc', name: 'DC', partId: 'dc-12-5' } })
+    const add = envelope('job-1', {
+      type: 'putEquipment',
+      equipmentId: 'dc',
+      change: { name: 'DC', partId: 'dc-12-5' },
+    })
     const use = envelope('job-1', powered('dc', 1))
     const now = withCommands(yard, [add, use])!
     expect(now.devices[0]!.power).toEqual({ supplyId: 'dc', port: 1 })

@@ -12,6 +12,7 @@ import {
   type JobFacts,
   type Reason,
 } from '@/core/job'
+import { useAwake } from '../awake'
 import { envelope } from '../job/commands'
 import { Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
@@ -34,6 +35,7 @@ const START: JobFacts = {
 
 /** Starts a job. It is sent at once, because the pages of a job come from the server. */
 export function NewJob() {
+  useAwake()
   const router = useRouter()
   const create = async (facts: JobFacts): Promise<readonly Reason[]> => {
     const jobId = uuid()
@@ -41,8 +43,9 @@ export function NewJob() {
       const commands = [
         envelope(jobId, { type: 'createJob', facts }),
         envelope(jobId, {
-          type: 'putSupply',
-          supply: { id: 'switch-1', name: 'Head-end switch', partId: 'switch-8' },
+          type: 'putEquipment',
+          equipmentId: 'switch-1',
+          change: { name: 'Head-end switch', partId: 'switch-8' },
         }),
       ]
       const response = await fetch('/api/commands', {

@@ -1,6 +1,7 @@
 'use client'
 
 import { usePathname } from 'next/navigation'
+import { isAwake } from '../awake'
 import type { ComponentProps, MouseEvent } from 'react'
 
 /**
@@ -9,6 +10,7 @@ import type { ComponentProps, MouseEvent } from 'react'
  * the history.
  */
 export function go(href: string, { replace = false }: { replace?: boolean } = {}): void {
+  if (!isAwake()) return window.location.assign(href)
   if (replace) window.history.replaceState(null, '', href)
   else window.history.pushState(null, '', href)
   window.scrollTo(0, 0)
@@ -22,7 +24,7 @@ export function GoLink({ href, onClick, ...rest }: ComponentProps<'a'> & { href:
   const click = (event: MouseEvent<HTMLAnchorElement>) => {
     onClick?.(event)
     const elsewhere = event.ctrlKey || event.metaKey || event.shiftKey || event.altKey || event.button !== 0
-    if (event.defaultPrevented || elsewhere) return
+    if (event.defaultPrevented || elsewhere || !isAwake()) return
     event.preventDefault()
     go(href)
   }
@@ -40,3 +42,7 @@ export function wayOf(jobId: string, here: string): string[] {
     ? here.slice(home.length).split('/').filter(Boolean).map(decodeURIComponent)
     : []
 }
+
+/** Brings the current one of a row of links into view where there is not room for all. */
+export const intoView = (link: HTMLAnchorElement | null) =>
+  link?.scrollIntoView({ inline: 'center', block: 'nearest' })

@@ -7,37 +7,49 @@ import { Fragment } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Outcome } from '@/core/job'
 import { PLACES } from '@/core/order'
-import type { Because, EarlierStep, StepState } from '@/core/procedure'
+import type { Because, StepState } from '@/core/procedure'
 import { inSentence } from '@/core/units'
-import { DetailFields } from '../device/DevicePage'
+import { DetailFields } from '../device/DetailFields'
 import { useJob } from '../job/JobProvider'
 import { go, GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { VERDICTS, VerdictLine } from '../kit/Verdict'
+import { Earlier } from './Earlier'
 import { PhotoButton, PhotoStrip } from './Photos'
 import { StepEntry, StepNote, useEntry } from './StepEntry'
+
+/** What has a log: a camera or a piece of equipment. */
+type Logged = Pick<Device, 'id' | 'details'>
+type LoggedAssessment = Pick<DeviceAssessment, 'steps' | 'earlier' | 'log' | 'proposedFaults' | 'sentence'>
+
+interface InstallLogProps {
+  readonly device: Logged
+  readonly assessed: LoggedAssessment
+  /** Where its sheets are, where it is planned, where its record is. */
+  readonly home: string
+  readonly plan: string
+  readonly record: string
+}
 
 /**
  * The install log: one step at a time in the right order for where one is standing; all steps beside it on
  * a laptop.
  */
-export function InstallLog({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
-  const { job } = useJob()
+export function InstallLog({ device, assessed, home, plan, record }: InstallLogProps) {
   const asked = useSearchParams().get('step')
   const { steps, log } = assessed
-  const home = `/jobs/${job.id}/devices/${device.id}`
   if (steps.length === 0) {
     return (
       <Box p={5}>
         <Nothing
           action={
             <Button asChild minH="44px" colorPalette="copper">
-              <GoLink href={`${home}/sight`}>Plan it</GoLink>
+              <GoLink href={plan}>Plan it</GoLink>
             </Button>
           }
         >
-          Steps come from the plan. Plan what it should see first.
+          Steps come from the plan. Plan it first.
         </Nothing>
       </Box>
     )
@@ -66,7 +78,7 @@ export function InstallLog({ device, assessed }: { device: Device; assessed: Dev
             onGo={onGo}
           />
         ) : (
-          <AllRecorded device={device} assessed={assessed} />
+          <AllRecorded device={device} assessed={assessed} record={record} />
         )}
       </Box>
       <Box
@@ -128,8 +140,8 @@ function barColour(current: boolean, recorded: boolean, verdict: StepState['verd
 }
 
 interface OneStepProps {
-  readonly device: Device
-  readonly assessed: DeviceAssessment
+  readonly device: Logged
+  readonly assessed: LoggedAssessment
   readonly state: StepState
   readonly index: number
   /** Goes to a step; null: to whatever is open, or to the end. */
@@ -271,27 +283,6 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
   )
 }
 
-/** What was recorded for an older plan: it stays, with whoever recorded it. */
-export function Earlier({ steps }: { steps: readonly EarlierStep[] }) {
-  if (steps.length === 0) return null
-  return (
-    <Box px={4} pt={4}>
-      <Text fontFamily="heading" fontWeight={600}>
-        Recorded for an older plan
-      </Text>
-      {steps.map(({ stepId, title, says, photos, by, at }) => (
-        <Text key={stepId} py={1}>
-          {title}: {says}{' '}
-          <Text as="span" color="soft">
-            {by}, {at.slice(0, 10)}
-            {photos > 0 ? `, ${photos} photo${photos === 1 ? '' : 's'}` : ''}
-          </Text>
-        </Text>
-      ))}
-    </Box>
-  )
-}
-
 /** What forces the step to stand where it stands. */
 function WhyHere({ because }: { because: readonly Because[] }) {
   if (because.length === 0) return null
@@ -342,8 +333,7 @@ function Foot({ children }: { children: React.ReactNode }) {
   )
 }
 
-function AllRecorded({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
-  const { job } = useJob()
+function AllRecorded({ device, assessed, record }: Pick<InstallLogProps, 'device' | 'assessed' | 'record'>) {
   return (
     <>
       <Sentence next="Write down what stands on the label, then look at its record.">
@@ -353,7 +343,7 @@ function AllRecorded({ device, assessed }: { device: Device; assessed: DeviceAss
         <DetailFields device={device} />
       </Part>
       <Button asChild colorPalette="copper" minH="56px" w={{ base: '100%', md: 'auto' }} px={8} mb={4}>
-        <GoLink href={`/jobs/${job.id}/record/${device.id}`}>To its record</GoLink>
+        <GoLink href={record}>To its record</GoLink>
       </Button>
     </>
   )

@@ -40,7 +40,7 @@ export function Devices({
 }: DevicesProps) {
   return devices.map((device) => {
     const place = device.sight?.place
-    if (!place || place.floor !== floor) return null
+    if (!place || place.floor !== floor || device.state === 'taken away') return null
     return (
       <Placed
         key={device.id}

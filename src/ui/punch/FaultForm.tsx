@@ -5,7 +5,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
 import { STAGES } from '@/core/findings'
-import { CAUSES, FaultFacts, SEVERITIES, type Reason } from '@/core/job'
+import { CAUSES, everyOne, FaultFacts, SEVERITIES, type Reason } from '@/core/job'
 import { useJob } from '../job/JobProvider'
 import { Choose, optionsOf } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
@@ -53,7 +53,7 @@ export function FaultForm({ start, draftKey, action, onSay }: FaultFormProps) {
               value={field.value ?? ''}
               options={[
                 { value: '', label: 'The whole job' },
-                ...job.devices.map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` })),
+                ...everyOne(job).map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` })),
               ]}
               onChoose={(id) => field.onChange(id || null)}
             />

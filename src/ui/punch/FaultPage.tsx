@@ -3,7 +3,7 @@
 import { Box, Button, Field, HStack, Input, SimpleGrid, Text, Textarea } from '@chakra-ui/react'
 import { GoLink } from '../kit/go'
 import { useState } from 'react'
-import { SEVERITIES, type Change, type Fault } from '@/core/job'
+import { everyOne, SEVERITIES, type Change, type Fault } from '@/core/job'
 import { dueDay } from '@/core/test'
 import { useJob } from '../job/JobProvider'
 import { useDraft } from '../kit/draft'
@@ -44,7 +44,7 @@ export function FaultPage({ faultId }: { faultId: string }) {
         </Nothing>
       </Box>
     )
-  const device = job.devices.find(({ id }) => id === fault.deviceId)
+  const device = everyOne(job).find(({ id }) => id === fault.deviceId)
   const photos = job.photos.filter((photo) => photo.faultId === faultId)
   const due = dueDay(fault)
   const { id: _, state, raisedAt, raisedBy, events, ...facts } = fault

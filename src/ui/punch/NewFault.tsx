@@ -16,7 +16,7 @@ export function NewFault() {
   const assessment = useAssessed()
   const query = useSearchParams()
   const [deviceId, findingId, stepId] = [query.get('device'), query.get('finding'), query.get('step')]
-  const device = assessment.devices.find((one) => one.deviceId === deviceId)
+  const device = [...assessment.devices, ...assessment.equipment].find((one) => one.deviceId === deviceId)
   const finding = device?.findings.find(({ id }) => id === findingId)
   const proposal =
     finding && device

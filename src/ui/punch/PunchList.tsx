@@ -3,7 +3,7 @@
 import { Box, Button, HStack, Image, Text } from '@chakra-ui/react'
 import { GoLink } from '../kit/go'
 import { format } from 'date-fns'
-import { SEVERITIES, type Fault } from '@/core/job'
+import { everyOne, SEVERITIES, type Fault } from '@/core/job'
 import { dueDay, punchListState } from '@/core/test'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { Nothing, Part, Sentence } from '../kit/Page'
@@ -22,7 +22,7 @@ export function PunchList() {
   const assessment = useAssessed()
   const today = format(new Date(), 'yyyy-MM-dd')
   const standing = punchListState(job.faults, today)
-  const proposals = assessment.devices.flatMap((device) =>
+  const proposals = [...assessment.devices, ...assessment.equipment].flatMap((device) =>
     device.proposedFaults.map((proposal) => ({ device, proposal })),
   )
   const home = `/jobs/${job.id}/punch-list`
@@ -96,7 +96,7 @@ export function PunchList() {
 function FaultLine({ fault, overdue }: { fault: Fault; overdue: boolean }) {
   const { job } = useJob()
   const picture = usePicture()
-  const device = job.devices.find(({ id }) => id === fault.deviceId)
+  const device = everyOne(job).find(({ id }) => id === fault.deviceId)
   const photo = job.photos.find(({ faultId }) => faultId === fault.id)
   const due = dueDay(fault)
   return (

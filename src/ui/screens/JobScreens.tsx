@@ -3,10 +3,14 @@
 import { Box, Progress } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { useEffect, useState, type ReactNode } from 'react'
+import { useAwake } from '../awake'
 import { Board } from '../board/Board'
 import { AddDevice } from '../device/AddDevice'
 import { DeviceSheet } from '../device/DeviceSheet'
 import type { Tab } from '../device/tabs'
+import { AddEquipment } from '../equipment/AddEquipment'
+import { EquipmentPage } from '../equipment/EquipmentPage'
+import { EquipmentLog, EquipmentSheet } from '../equipment/EquipmentSheet'
 import { HandOver, OneRecord } from '../handover/HandOver'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { useWay } from '../kit/go'
@@ -25,6 +29,10 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
   'add': () => <AddDevice />,
   'plan': (_, query) => <PlanPage key={query.get('device')} deviceId={query.get('device')} />,
   'device': ({ device, tab }) => <DeviceSheet deviceId={device!} tab={tab as Tab} />,
+  'equipment': () => <EquipmentPage />,
+  'add equipment': () => <AddEquipment />,
+  'equipment log': ({ device }) => <EquipmentLog key={device} equipmentId={device!} />,
+  'one piece': ({ device }) => <EquipmentSheet key={device} equipmentId={device!} />,
   'pull sheet': () => <PullSheetPage />,
   'punch list': () => <PunchList />,
   'new fault': () => <NewFault />,
@@ -39,6 +47,7 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
  * another asks nobody.
  */
 export function JobScreens() {
+  useAwake()
   const { job } = useJob()
   const screen = screenAt(useWay(job.id))
   const query = useSearchParams()
@@ -72,7 +81,16 @@ function AddsUp({ children }: { children: ReactNode }) {
 }
 
 /** What shows one device at a time, or what is not computed. The rest adds devices up: it waits for all. */
-const SHOWN_EARLY: ReadonlySet<ScreenName> = new Set(['board', 'add', 'device', 'plan'])
+const SHOWN_EARLY: ReadonlySet<ScreenName> = new Set([
+  'board',
+  'add',
+  'device',
+  'plan',
+  'equipment',
+  'add equipment',
+  'equipment log',
+  'one piece',
+])
 
 /** How far the computing of a large job is. */
 function Computing() {

@@ -1,4 +1,4 @@
-import type { Job } from '@/core/job'
+import { everyOne, type Job } from '@/core/job'
 import { TABS } from '../device/tabs'
 
 /** The screens of a job by their address: one table for server, page and titles. `:name` takes any word. */
@@ -7,6 +7,10 @@ export const ADDRESSES = {
   'add': 'add',
   'plan': 'plan',
   'device': 'devices/:device/:tab',
+  'equipment': 'equipment',
+  'add equipment': 'equipment/new',
+  'equipment log': 'equipment/:device/log',
+  'one piece': 'equipment/:device',
   'pull sheet': 'pull-sheet',
   'punch list': 'punch-list',
   'new fault': 'punch-list/new',
@@ -40,16 +44,20 @@ export function screenAt(way: readonly string[]): Screen | null {
 /** What a browser's tab calls a screen: what it is about first, so that many tabs can be told apart. */
 export function titleOf(
   { name, words }: Screen,
-  { name: jobName, devices, faults }: Pick<Job, 'name' | 'devices' | 'faults'>,
+  job: Pick<Job, 'name' | 'devices' | 'equipment' | 'faults'>,
 ): string {
-  const device = devices.find(({ id }) => id === words.device)
+  const device = everyOne(job).find(({ id }) => id === words.device)
   const of = device ? `${device.mark} ${device.name}` : ''
-  const fault = faults.find(({ id }) => id === words.fault)
+  const fault = job.faults.find(({ id }) => id === words.fault)
   const titles: Readonly<Record<ScreenName, string>> = {
     'board': 'Board',
     'add': 'Add a device',
     'plan': 'Plan',
     'device': `${of || 'No such device'} · ${words.tab ?? ''}`,
+    'equipment': 'Equipment',
+    'add equipment': 'Add equipment',
+    'equipment log': `${of || 'No such equipment'} · log`,
+    'one piece': of || 'No such equipment',
     'pull sheet': 'Pull sheet',
     'punch list': 'Punch list',
     'new fault': 'Raise a fault',
@@ -58,5 +66,5 @@ export function titleOf(
     'record': `${of || 'No such device'} · record`,
     'job': 'Job settings',
   }
-  return `${titles[name]} · ${jobName}`
+  return `${titles[name]} · ${job.name}`
 }

@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import type { PlannedStage } from '../../findings'
-import type { Catalogue } from '../../parts'
+import { supplyOf, type Catalogue } from '../../parts'
 import { PLANS, type PlanChange, type Plans } from '../../stages/plans'
 import { Id } from '../fields'
 import { Details, DeviceChoice, NO_DETAILS, NO_PLANS, type Device, type Job } from '../job'
+import { isMarked, isUsed, wrongMark, wrongReplaced } from './marked'
 import { changed, fieldsOf, kind, put, reasonsOf, refuse, type Applied, type Reason } from './kind'
 
 /** Commands about a device: its parts, what is planned of it, and what stands on its label. */
@@ -12,9 +13,7 @@ export const addDevice = kind({
   shape: { deviceId: Id, choice: DeviceChoice },
   called: 'a new device',
   apply: (job, { deviceId, choice }, catalogue) => {
-    if (job.devices.some(({ id }) => id === deviceId)) {
-      return refuse('/deviceId', 'This device exists already.')
-    }
+    if (isMarked(job, deviceId)) return refuse('/deviceId', 'This device exists already.')
     const wrong = choiceReasons(job, deviceId, choice, catalogue, '/choice')
     if (wrong.length > 0) return { ok: false, reasons: wrong }
     const device: Device = { id: deviceId, ...choice, ...NO_PLANS, details: NO_DETAILS }
@@ -46,13 +45,8 @@ export const removeDevice = kind({
     if (!job.devices.some(({ id }) => id === deviceId)) {
       return refuse('/deviceId', 'There is no device with this id.')
     }
-    const ofIt = (one: { readonly deviceId: string | null }) => one.deviceId === deviceId
-    if (job.records.some(ofIt) || job.photos.some(ofIt) || job.faults.some(ofIt)) {
-      return refuse(
-        '/deviceId',
-        'Work, photos or faults are recorded on this device; it stays in the record.',
-      )
-    }
+    const used = isUsed(job, deviceId)
+    if (used) return refuse('/deviceId', used)
     return changed(job, { devices: job.devices.filter(({ id }) => id !== deviceId) })
   },
 })
@@ -92,8 +86,12 @@ export const setPlan = kind({
 export const editDetails = kind({
   shape: { deviceId: Id, change: Details.partial() },
   called: 'what stands on a label',
-  apply: (job, { deviceId, change }) =>
-    onDevice(job, deviceId, ({ details }) => ({ details: { ...details, ...change } })),
+  apply: (job, { deviceId, change }) => {
+    const equipment = job.equipment.find(({ id }) => id === deviceId)
+    if (!equipment) return onDevice(job, deviceId, ({ details }) => ({ details: { ...details, ...change } }))
+    const details = { ...equipment.details, ...change }
+    return changed(job, { equipment: put(job.equipment, { ...equipment, details }) })
+  },
   touches: ({ deviceId, change }) => fieldsOf(`device/${deviceId}/details`, change),
 })
 
@@ -127,8 +125,8 @@ const UNKNOWN: Unknown = {
     }
     return null
   },
-  power: ({ supplyId }, { supplies }) =>
-    supplies.some(({ id }) => id === supplyId)
+  power: ({ supplyId }, { equipment }, catalogue) =>
+    equipment.some(({ id, partId }) => id === supplyId && supplyOf(catalogue, partId))
       ? null
       : { path: '/supplyId', message: 'There is no supply with this id in the job.' },
 }
@@ -155,8 +153,11 @@ function choiceReasons(
     ...mountIds.map((id, index) => known(`${under}/mountIds/${index}`, id, catalogue.mounts)),
     ...accessoryIds.map((id, index) => known(`${under}/accessoryIds/${index}`, id, catalogue.accessories)),
   ].filter((reason) => reason !== null)
-  if (mark !== undefined && job.devices.some((other) => other.mark === mark && other.id !== deviceId)) {
-    reasons.push({ path: `${under}/mark`, message: `Another device is marked ${mark} already.` })
-  }
-  return reasons
+  const before = job.devices.find(({ id }) => id === deviceId)
+  const { state = before?.state ?? 'new', replaces = before?.replaces ?? null } = choice
+  const wrong = [
+    wrongMark(job, deviceId, mark, under),
+    wrongReplaced(job, { id: deviceId, state, replaces }, under),
+  ]
+  return [...reasons, ...wrong.filter((reason) => reason !== null)]
 }

@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { Id } from '../fields'
 import { FaultFacts, Fix, Outcome, type Fault, type Job } from '../job'
+import { isMarked } from './marked'
 import { changed, fieldsOf, kind, put, refuse, type Applied } from './kind'
 
 /** Commands of the punch list. */
 
 const strangeDevice = (job: Job, deviceId: string | null | undefined): boolean =>
-  deviceId != null && !job.devices.some(({ id }) => id === deviceId)
+  deviceId != null && !isMarked(job, deviceId)
 
 export const raiseFault = kind({
   shape: { faultId: Id, facts: FaultFacts },

@@ -1,26 +1,17 @@
 import { noteConflict, settleConflict } from './conflicts'
 import { addDevice, editDetails, editDevice, removeDevice, setPlan } from './devices'
+import { putEquipment, removeEquipment } from './equipment'
 import { editFault, fixFault, raiseFault, recheckFault } from './faults'
 import { addPhoto, clearStep, recordStep, removePhoto } from './log'
 import { signRecord } from './signing'
-import {
-  createJob,
-  editJob,
-  editThing,
-  putSupply,
-  putThing,
-  removeSupply,
-  removeThing,
-  setBackground,
-  setSite,
-} from './site'
+import { createJob, editJob, editThing, putThing, removeThing, setBackground, setSite } from './site'
 
 /** Every kind of command there is: types, checks and what is said of them follow from this table. */
 export const COMMANDS = {
   createJob,
   editJob,
-  putSupply,
-  removeSupply,
+  putEquipment,
+  removeEquipment,
   setSite,
   setBackground,
   putThing,

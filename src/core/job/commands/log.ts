@@ -1,5 +1,6 @@
 import { Id } from '../fields'
 import { Outcome, PhotoFacts, StepRecord, type Job } from '../job'
+import { isMarked } from './marked'
 import { changed, kind, refuse, type Applied, type Envelope } from './kind'
 
 /** Commands of the install log: steps and photos. */
@@ -8,7 +9,7 @@ const StepId = StepRecord.shape.stepId
 
 /** Many steps recorded one after the other: the same as one by one, in one pass. */
 export function recordedAll(job: Job, commands: readonly (Recorded & Envelope)[]): Applied {
-  const known = new Set(job.devices.map(({ id }) => id))
+  const known = new Set([...job.devices, ...job.equipment].map(({ id }) => id))
   const records = [...job.records]
   const at = new Map(records.map((record, index) => [keyOf(record), index]))
   for (const command of commands) {
@@ -50,10 +51,7 @@ export const recordStep = kind({
   called: 'a recorded step',
   apply: (job, command) => {
     const { deviceId, stepId } = command
-    const wrong = wrongIn(
-      command,
-      job.devices.some(({ id }) => id === deviceId),
-    )
+    const wrong = wrongIn(command, isMarked(job, deviceId))
     if (wrong) return wrong
     const record = recordOf(command)
     const index = job.records.findIndex((one) => one.stepId === stepId && one.deviceId === deviceId)
@@ -68,7 +66,7 @@ export const clearStep = kind({
   shape: { deviceId: Id, stepId: StepId },
   called: 'a step taken back',
   apply: (job, { deviceId, stepId }) => {
-    if (!job.devices.some(({ id }) => id === deviceId)) {
+    if (!isMarked(job, deviceId)) {
       return refuse('/deviceId', 'There is no device with this id.')
     }
     return changed(job, {
@@ -85,7 +83,7 @@ export const addPhoto = kind({
     if (job.photos.some(({ id }) => id === photoId)) {
       return refuse('/photoId', 'This photo is in the job already.')
     }
-    if (deviceId !== null && !job.devices.some(({ id }) => id === deviceId)) {
+    if (deviceId !== null && !isMarked(job, deviceId)) {
       return refuse('/facts/deviceId', 'There is no device with this id.')
     }
     if (faultId !== null && !job.faults.some(({ id }) => id === faultId)) {

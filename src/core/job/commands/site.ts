@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { FLOORS } from '../choices'
 import { Id, keysOf } from '../fields'
-import { JobFacts, JobSupply, MOST_THINGS, type Job } from '../job'
+import { JobFacts, MOST_THINGS, type Job } from '../job'
 import { Background, PlanThing, Site } from '../plan'
-import { changed, fieldsOf, kind, put, reasonsOf, refuse, unknownPart, type Envelope } from './kind'
+import { changed, fieldsOf, kind, put, reasonsOf, refuse, type Envelope } from './kind'
 
-/** Commands about the job as a whole, its supplies, and what stands on its plans. */
+/** Commands about the job as a whole and what stands on its plans. */
 
 export const createJob = kind({
   shape: { facts: JobFacts },
@@ -23,7 +23,7 @@ export function jobMade({ jobId, at, by, facts }: Envelope & { facts: JobFacts }
     site: null,
     backgrounds: [],
     things: [],
-    supplies: [],
+    equipment: [],
     devices: [],
     records: [],
     photos: [],
@@ -38,28 +38,6 @@ export const editJob = kind({
   called: 'the job’s facts',
   apply: (job, { change }) => changed(job, change),
   touches: ({ change }) => fieldsOf('job', change),
-})
-
-export const putSupply = kind({
-  shape: { supply: JobSupply },
-  called: 'a supply',
-  apply: (job, { supply }, catalogue) =>
-    catalogue.supplies.has(supply.partId)
-      ? changed(job, { supplies: put(job.supplies, supply) })
-      : unknownPart('/supply/partId', supply.partId),
-  touches: ({ supply: { id, ...fields } }) => fieldsOf(`supply/${id}`, fields),
-})
-
-export const removeSupply = kind({
-  shape: { supplyId: Id },
-  called: 'a supply taken out',
-  apply: (job, { supplyId }) => {
-    const user = job.devices.find((device) => device.power?.supplyId === supplyId)
-    if (user) {
-      return refuse('/supplyId', `Device ${user.mark} is powered from it: choose another supply there first.`)
-    }
-    return changed(job, { supplies: job.supplies.filter(({ id }) => id !== supplyId) })
-  },
 })
 
 export const setSite = kind({

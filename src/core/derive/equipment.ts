@@ -1,0 +1,149 @@
+import {
+  equipmentContext,
+  equipmentFindings,
+  equipmentTasks,
+  unjudgedEquipment,
+  type EquipmentContext,
+  type PortUse,
+} from '../equipment'
+import { byGravity, gravest, worstOf, type Finding, type Verdict } from '../findings'
+import type { Equipment, Job } from '../job/job'
+import { EQUIPMENT_KINDS, supplyOf, type Catalogue } from '../parts'
+import { supplyLoad, type Draw, type SupplyLoad } from '../power'
+import { inForcedOrder, type EarlierStep, type Step, type StepState } from '../procedure'
+import { proposedFaults, type FaultProposal } from '../test'
+import { inSentence } from '../units'
+import { logOf, oldSentence, type DeviceRecords, type Log } from './log'
+
+/** What one piece of equipment comes to. */
+export interface EquipmentAssessment {
+  /** Its id: steps, photos and faults name it as they name a device. */
+  readonly deviceId: string
+  readonly mark: string
+  readonly name: string
+  /** Its part and kind in words; the part's id where the catalogue lacks it. */
+  readonly partName: string
+  readonly kind: string
+  readonly uses: readonly PortUse[]
+  /** What it feeds; null where it feeds nothing, and while devices are being computed. */
+  readonly load: SupplyLoad | null
+  readonly findings: readonly Finding[]
+  readonly unjudged: readonly string[]
+  readonly steps: readonly StepState[]
+  readonly earlier: readonly EarlierStep[]
+  readonly log: Log
+  readonly proposedFaults: readonly FaultProposal[]
+  readonly verdict: Verdict
+  readonly sentence: string
+}
+
+/** What of a job equipment rests on, beside what its devices draw. */
+type Of = Pick<Job, 'devices' | 'equipment' | 'policies' | 'mainsV' | 'units'>
+
+interface Planned {
+  readonly words: string
+  readonly steps: readonly Step[]
+  readonly findings: readonly Finding[]
+}
+
+const KNOWN = new WeakMap<Equipment, Planned>()
+
+/** Its steps and findings: the same as before while nothing of what they rest on has changed. */
+function planned(context: EquipmentContext): Planned {
+  const { equipment, part, uses, replaced, pinScheme, mainsV, printed } = context
+  const words = JSON.stringify([part.id, uses, replaced, pinScheme, mainsV, printed(1, 'length')])
+  const known = KNOWN.get(equipment)
+  if (known?.words === words) return known
+  const { steps } = inForcedOrder(equipmentTasks(context))
+  const made = { words, steps, findings: equipmentFindings(context) }
+  KNOWN.set(equipment, made)
+  return made
+}
+
+/** How the equipment of a job stands, and what to do next. */
+export function equipmentStanding(equipment: readonly EquipmentAssessment[]): {
+  sentence: string
+  next: string
+} {
+  if (equipment.length === 0)
+    return {
+      sentence: 'No equipment yet.',
+      next: 'Add what the cameras end at: a recorder, a switch, a supply.',
+    }
+  const done = equipment.filter(({ log }) => log.total > 0 && log.done === log.total).length
+  const stopped = equipment.filter(({ verdict }) => verdict === 'stop').length
+  const parts = [
+    done > 0 ? `${done} ${done === 1 ? 'is' : 'are'} done` : null,
+    stopped > 0 ? `${stopped} ${stopped === 1 ? 'is' : 'are'} stopped` : null,
+  ].filter((part) => part !== null)
+  const count = equipment.length === 1 ? 'One piece' : `${equipment.length} pieces`
+  const open = equipment.find(({ verdict, log }) => verdict !== 'stop' && log.nextStepId !== null)
+  const step = open?.steps.find((state) => state.step.id === open.log.nextStepId)?.step.title
+  return {
+    sentence: `${count} of equipment${parts.length > 0 ? `: ${parts.join(', ')}` : ''}.`,
+    next: open
+      ? `Next: ${open.mark} ${open.name}: ${inSentence(step ?? '')}.`
+      : 'Nothing is left to do here.',
+  }
+}
+
+/** Everything computed for one piece of equipment. `draws` is null while devices are being computed. */
+export function assessEquipment(
+  equipment: Equipment,
+  job: Of,
+  catalogue: Catalogue,
+  uses: readonly PortUse[],
+  draws: readonly Draw[] | null,
+  recorded: DeviceRecords,
+): EquipmentAssessment {
+  const { id: deviceId, mark, name, partId, state } = equipment
+  const about = { deviceId, mark, name, uses }
+  const context = equipmentContext(equipment, job, catalogue, uses)
+  if (!context)
+    return {
+      ...about,
+      partName: partId,
+      kind: '',
+      load: null,
+      findings: [],
+      unjudged: [],
+      ...logOf([], recorded, job.units),
+      proposedFaults: [],
+      verdict: 'stop',
+      sentence: `The catalogue lacks ${partId}. Choose another part.`,
+    }
+  const { part } = context
+  const { steps: tasks, findings: own } = planned(context)
+  const supply = supplyOf(catalogue, partId)
+  const load = supply && draws && supplyLoad(name, supply, draws)
+  const findings = byGravity([...own, ...(load?.findings ?? [])])
+  const { steps, earlier, log } = logOf(tasks, recorded, job.units)
+  const next = steps.find(({ step }) => step.id === log.nextStepId)?.step.title ?? null
+  const worst = worstOf(findings)
+  const lead = {
+    'new': `${EQUIPMENT_KINDS[part.kind]}.`,
+    'kept': 'Was there and stays.',
+    'taken away': 'Was there; is taken away.',
+  }[state]
+  return {
+    ...about,
+    partName: part.name,
+    kind: EQUIPMENT_KINDS[part.kind],
+    load: load && {
+      loadW: load.loadW,
+      budgetW: load.budgetW,
+      portsUsed: load.portsUsed,
+      ports: load.ports,
+    },
+    findings,
+    unjudged: unjudgedEquipment(context),
+    steps,
+    earlier,
+    log,
+    proposedFaults: proposedFaults(deviceId, steps, recorded.faults),
+    verdict: gravest(findings),
+    sentence: worst
+      ? `${worst.verdict === 'stop' ? 'Stopped' : 'One look first'}: ${inSentence(worst.title)}. ${worst.advice}`
+      : oldSentence(lead, log, next),
+  }
+}

@@ -1,0 +1,99 @@
+'use client'
+
+import { Box, Button, Field, Input, SimpleGrid, Text } from '@chakra-ui/react'
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useState } from 'react'
+import { Controller, useForm } from 'react-hook-form'
+import { v4 as uuid } from 'uuid'
+import type { z } from 'zod'
+import { CATALOGUE } from '@/catalogue'
+import { EquipmentChoice, EXPOSURES, STANDS, STATES } from '@/core/job'
+import { useJob } from '../job/JobProvider'
+import { Choose, optionsOf, partOptions } from '../kit/Choose'
+import { useFormDraft } from '../kit/draft'
+import { go } from '../kit/go'
+import { refusal } from '../kit/LineField'
+import { Sentence } from '../kit/Page'
+
+const Asked = EquipmentChoice.pick({ name: true, partId: true, stands: true, exposure: true, state: true })
+type Asked = z.infer<typeof Asked>
+
+const CHOICES = {
+  partId: { label: 'What it is', options: partOptions(CATALOGUE.equipment) },
+  state: { label: 'New or existing', options: optionsOf(STATES) },
+  stands: { label: 'Where it stands', options: optionsOf(STANDS) },
+  exposure: { label: 'Exposure', options: optionsOf(EXPOSURES) },
+} as const
+
+/** Adds what cameras end at or what stands beside them. */
+export function AddEquipment() {
+  const { job, send } = useJob()
+  const form = useForm<Asked>({
+    resolver: zodResolver(Asked),
+    defaultValues: {
+      name: '',
+      partId: 'recorder-16',
+      stands: 'head end',
+      exposure: 'dry indoors',
+      state: 'new',
+    },
+  })
+  const { register, control, handleSubmit, formState } = form
+  const clear = useFormDraft(`add-equipment:${job.id}`, form)
+  const [failed, setFailed] = useState<string | null>(null)
+  const keep = handleSubmit(async (change) => {
+    const equipmentId = uuid()
+    const said = await send({ type: 'putEquipment', equipmentId, change })
+    setFailed(refusal(said))
+    if (!said.ok) return
+    clear()
+    go(`/jobs/${job.id}/equipment/${equipmentId}`)
+  })
+  return (
+    <Box px={{ base: 3, md: 5 }} py={5} maxW="760px">
+      <Sentence next="Its mark is given: E1, E2 and on. Steps follow from what it is.">
+        Add equipment.
+      </Sentence>
+      <form onSubmit={(event) => void keep(event)} noValidate>
+        <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
+          <Field.Root invalid={formState.errors.name !== undefined}>
+            <Field.Label fontWeight={400} color="soft">
+              Name
+            </Field.Label>
+            <Input
+              {...register('name')}
+              bg="sheet"
+              borderColor="ink"
+              minH="44px"
+              placeholder="Office recorder"
+            />
+            <Field.ErrorText role="alert">{formState.errors.name?.message}</Field.ErrorText>
+          </Field.Root>
+          {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((name) => (
+            <Controller
+              key={name}
+              name={name}
+              control={control}
+              render={({ field }) => (
+                <Choose
+                  label={CHOICES[name].label}
+                  value={field.value}
+                  options={CHOICES[name].options}
+                  onChoose={field.onChange}
+                />
+              )}
+            />
+          ))}
+        </SimpleGrid>
+        {failed ? (
+          <Text role="alert" color="stop" mt={3}>
+            {failed}
+          </Text>
+        ) : null}
+        <Button type="submit" mt={5} colorPalette="copper" minH="48px" px={8}>
+          Add it
+        </Button>
+      </form>
+    </Box>
+  )
+}
