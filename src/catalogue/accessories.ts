@@ -26,6 +26,7 @@ export const ACCESSORIES: readonly Accessory[] = [
   },
   {
     id: 'memory-card',
+    card: true,
     name: 'Memory card',
     stage: 'mount',
     step: 'Push the memory card in gently until the spring catches: class 10 or better.',

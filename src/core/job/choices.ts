@@ -14,6 +14,31 @@ export const SEALING_POLICIES = {
   'by exposure': 'By exposure: coupling where rain can reach, tape inside a dry soffit or box',
 } as const
 
+/** When the memory card goes in. */
+export const CARD_TIMES = {
+  'up there': 'Up there, while it is open',
+  'on the bench': 'On the bench',
+} as const
+
+/** When the film comes off lens and bubble. */
+export const FILM_TIMES = {
+  'last': 'Last of all',
+  'on the bench': 'On the bench, gloves from then on',
+} as const
+
+/** What becomes of tails that are not used where water reaches them. */
+export const DEAD_TAILS = {
+  'cap': 'Capped',
+  'take off': 'Taken off where they unplug',
+  'leave': 'Left as they are',
+} as const
+
+/** What a run of pairs ends with at the head end. */
+export const HEAD_ENDS = {
+  jack: 'A keystone jack and a patch lead',
+  plug: 'A plug, straight into the port',
+} as const
+
 export const COAX_SCHOOLS = { 'twist-on': 'Twist-on', 'crimp-on': 'Crimp-on' } as const
 
 export const EDITIONS = {

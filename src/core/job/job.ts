@@ -3,9 +3,13 @@ import { PLANNED_STAGES, STAGES, type PlannedStage } from '../findings'
 import { PLANS } from '../stages/plans'
 import {
   CAUSES,
+  CARD_TIMES,
   COAX_SCHOOLS,
+  DEAD_TAILS,
   EDITIONS,
   EXPOSURES,
+  FILM_TIMES,
+  HEAD_ENDS,
   PIN_SCHEMES,
   SEALING_POLICIES,
   SEVERITIES,
@@ -33,6 +37,10 @@ export const Policies = z.strictObject({
   coaxSchool: keysOf(COAX_SCHOOLS),
   edition: keysOf(EDITIONS),
   contactGrease: z.enum(['in salt air', 'always', 'never']),
+  memoryCard: keysOf(CARD_TIMES),
+  film: keysOf(FILM_TIMES),
+  deadTails: keysOf(DEAD_TAILS),
+  headEndWith: keysOf(HEAD_ENDS),
 })
 export type Policies = z.infer<typeof Policies>
 
@@ -276,6 +284,10 @@ export const USUAL_POLICIES: Policies = {
   coaxSchool: 'twist-on',
   edition: '2014',
   contactGrease: 'in salt air',
+  memoryCard: 'up there',
+  film: 'last',
+  deadTails: 'cap',
+  headEndWith: 'jack',
 }
 
 /** Nobody asks about it unless something is different: it is new and stands dry at the head end. */

@@ -1,4 +1,4 @@
-import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_WIND_MS } from './job'
+import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './job'
 
 /**
  * How records of earlier versions become what they are today. An upgrade names the pieces that it changes;
@@ -91,6 +91,12 @@ const UPGRADES: readonly Upgrade[] = [
     device: (device) => ({ ...AS_NEW, ...device }),
     command: onEquipment,
   },
+  {
+    // 7 knows more of a job's habits: card, film, dead tails, the end at the head end.
+    facts: inHabits,
+    command: (command) =>
+      command.type === 'editJob' ? { ...command, change: changedIf(command.change, inHabits) } : command,
+  },
 ]
 
 /** Supplies become equipment with marks of their own: E1, E2 … after the highest there is. */
@@ -123,6 +129,14 @@ function onEquipment(command: Rough): Rough {
 }
 
 const AS_NEW = { state: 'new', replaces: null } as const
+
+/** Habits that nobody had said stay what they were before they could be said. */
+function inHabits(facts: Rough): Rough {
+  if (!isRough(facts.policies)) return facts
+  const { memoryCard, film, deadTails, headEndWith } = USUAL_POLICIES
+  const usual = { memoryCard, film, deadTails, headEndWith }
+  return { ...facts, policies: { ...usual, ...facts.policies } }
+}
 
 /** Commands that carried whole plans, each of a type of its own, as ones that say fields. */
 function inFields(command: Rough): Rough {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { NOW, device, equipment, job } from '@/testing/jobs'
-import { apply, Command, commandsOf, factsOf, upgradedCommand } from '.'
+import { apply, Command, commandsOf, factsOf, upgradedCommand, USUAL_POLICIES } from '.'
 
 /**
  * Commands as programs of every version wrote them: a day's work without signal outlives an update. The
@@ -142,6 +142,15 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
     { type: 'removeSupply', supplyId: 'spare' },
     { type: 'editJob', change: { headEnd: 'Office' }, version: 5, madeOn: '', base: null },
   ],
+  6: [
+    {
+      type: 'editJob',
+      change: { policies: { ...facts.policies, contactGrease: 'never' } },
+      version: 6,
+      madeOn: '',
+      base: null,
+    },
+  ],
 }
 
 describe('commands of every version are still taken', () => {
@@ -158,6 +167,11 @@ describe('commands of every version are still taken', () => {
   it('and lead to what they said, with today’s defaults where they knew nothing', () => {
     expect(factsOf(made)).toMatchObject({ name: 'Old yard', headEnd: 'Office', windMS: 52, terrain: 'water' })
     expect(factsOf(made)).toMatchObject({ mainsV: 110, keepPhotoPlace: true })
+    expect(made.policies).toEqual({
+      ...USUAL_POLICIES,
+      ...facts.policies,
+      contactGrease: 'never',
+    })
     expect(made.equipment).toEqual([equipment({ name: 'Rack switch', partId: 'switch-16' })])
     const [only] = made.devices
     expect(only).toMatchObject({ state: 'new', replaces: null })
@@ -205,7 +219,7 @@ it('a plan that nobody made yet comes whole; later its fields come alone', () =>
       Command.parse({
         ...ENVELOPE,
         id: id(1),
-        version: 6,
+        version: 7,
         madeOn: 'a',
         base: 3,
         type: 'setPlan',

@@ -221,8 +221,9 @@ function reachFigures({ device, printed }: DeviceContext): Figure[] {
 }
 
 /** What must be minded before the camera itself is closed. Common practice, no source. */
-function cameraNote({ camera, device }: DeviceContext): string | null {
-  if (camera.form === 'dome') return 'The dome goes on after aiming, the outer film off last of all.'
+function cameraNote({ camera, device, policies }: DeviceContext): string | null {
+  if (camera.form === 'dome')
+    return `The dome goes on after aiming${policies.film === 'last' ? ', the outer film off last of all' : ''}.`
   return camera.form === 'bullet' && device.sight?.portrait
     ? 'Sun shroud off before it is turned to portrait, on again after.'
     : null

@@ -261,7 +261,8 @@ function proving(context: DeviceContext): Task[] {
 }
 
 function closing(context: DeviceContext): Task {
-  const { camera } = context
+  const { camera, policies } = context
+  const what = camera.form === 'dome' ? 'Close the dome' : 'Close it'
   return task('close', {
     id: 'mount/close',
     gives: ['closed'],
@@ -272,7 +273,7 @@ function closing(context: DeviceContext): Task {
         ? [{ fact: 'connected', because: 'The joint lies behind it.', force: 'reach' } as const]
         : []),
     ],
-    title: camera.form === 'dome' ? 'Close the dome; film off last' : 'Close it; film off last',
+    title: policies.film === 'last' ? `${what}; film off last` : what,
     detail: 'Captive or tamper screws, snug all round; fingerprints off.',
     reason: 'Water finds the one loose screw.',
   })

@@ -334,6 +334,8 @@ export interface Port {
 export interface Accessory extends Part {
   /** It keeps surges from both ends of the run. */
   readonly protects?: true
+  /** It is pushed into the camera: when, is a habit of the job. */
+  readonly card?: true
   /** It caps tails that are not used, which is a step anyway where a camera has any. */
   readonly capsTails?: true
   readonly step: string

@@ -40,7 +40,10 @@ export function inForcedOrder(tasks: readonly Task[]): Forced {
       if (after) add('after', after.first, after)
       return stepOf(byId.get(id)!, because)
     }),
-    contradictions: contradictions.map((circle) => circle.map(told)),
+    // A habit that cannot be kept gives way: it stops nobody.
+    contradictions: contradictions
+      .filter((circle) => circle.every(({ force }) => force !== 'habit'))
+      .map((circle) => circle.map(told)),
   }
 }
 

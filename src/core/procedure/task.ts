@@ -71,13 +71,14 @@ export function task(phase: Phase, draft: Draft): Task {
 
 /** The tasks that the chosen accessories of a stage bring along, with what holds for them there. */
 export const accessoryTasks = (
-  { accessories }: DeviceContext,
+  { accessories, policies }: DeviceContext,
   stage: Stage,
   phase: Phase,
   more: Partial<Pick<Task, 'caution' | 'after' | 'before' | 'reach'>> = {},
 ): Task[] =>
   accessories
     .filter((part) => part.stage === stage && !(stage === 'seal' && part.capsTails))
+    .filter((part) => !part.card || policies.memoryCard === 'up there')
     .map((part) =>
       task(phase, {
         id: `${stage}/accessory-${part.id}`,

@@ -52,7 +52,7 @@ export interface Run {
 }
 
 /** Start values: one stretch the way the surface suggests. */
-export function proposeRoute({ facing, exposure, cable }: DeviceContext): Route {
+export function proposeRoute({ facing, exposure, cable, policies }: DeviceContext): Route {
   const outside = cable.stands.includes('sunlight') ? 'clipped outside' : 'wall cavity'
   const level = exposure.outdoors ? outside : 'trunking indoors'
   const space = facing === 'down' ? 'loft' : level
@@ -65,7 +65,7 @@ export function proposeRoute({ facing, exposure, cable }: DeviceContext): Route 
     conduitId: null,
     conduitName: '',
   } as const
-  return { segments: [first], cordsM: 2, leadLengthM: null }
+  return { segments: [first], cordsM: policies.headEndWith === 'jack' ? 2 : 0, leadLengthM: null }
 }
 
 /** Lengths of a device's run; zero where no route is planned. */

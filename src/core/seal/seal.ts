@@ -140,7 +140,10 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
     },
     { label: 'Contact grease', reading: text(greased(context) ? 'a thin film on both contacts' : 'none') },
   ]
-  const findings = links.flatMap(({ closed, passed }) => openingFindings(context, closed, passed))
+  const findings = [
+    ...links.flatMap(({ closed, passed }) => openingFindings(context, closed, passed)),
+    ...tailsFindings(context),
+  ]
   if (weakest && findings.every(({ verdict }) => verdict !== 'stop')) {
     findings.push(
       finding('seal', 'chain', {
@@ -205,6 +208,31 @@ function whyOpen({ opening, seal }: ClosedOpening, diameterMm: number, { printed
   if (seal?.clampMm && !grips(seal, diameterMm))
     return `${printed(diameterMm, 'size')} in ${printed(seal.clampMm[0], 'size')}–${printed(seal.clampMm[1], 'size')}`
   return `open: ${opening.kind}`
+}
+
+/** Unused tails want something done where it is damp, or everywhere where the job seals always. */
+export const tailsGetWet = ({
+  camera,
+  exposure,
+  policies,
+}: Pick<DeviceContext, 'camera' | 'exposure' | 'policies'>): boolean =>
+  camera.unusedTails.length > 0 && (exposure.outdoors || policies.sealing === 'always')
+
+function tailsFindings(context: DeviceContext): Finding[] {
+  const { camera, exposure, policies } = context
+  if (policies.deadTails !== 'leave' || !exposure.outdoors || !tailsGetWet(context)) return []
+  return [
+    finding('seal', 'tails', {
+      verdict: 'check',
+      title: 'Unused tails stay open',
+      short: 'open tails',
+      figure: text(camera.unusedTails.join(', ')),
+      limit: text('capped or taken off'),
+      reason: 'An open tail wicks water along its cores into the camera.',
+      source: 'practice',
+      advice: 'Have the job cap them, or take them off where they unplug: it is one of its habits.',
+    }),
+  ]
 }
 
 /** True when contacts get a film of grease under the job's policy. */

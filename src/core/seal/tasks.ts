@@ -4,7 +4,7 @@ import { accessoryTasks, measure, task, type Need, type Task } from '../procedur
 import { SEAL_LIMITS } from './limits'
 import { closedOpenings, needsPart, type ClosedOpening } from './openings'
 import type { Seal } from './plan'
-import { greased } from './seal'
+import { greased, tailsGetWet } from './seal'
 
 /** The cable measured for its seal, every opening closed, and the look before the box closes. */
 export function sealTasks(context: DeviceContext): Task[] {
@@ -103,7 +103,7 @@ const comesThrough = (context: DeviceContext, placed: Placed): Need[] =>
   }))
 
 function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
-  const { camera } = context
+  const { camera, policies } = context
   const chosen = closedOpenings(context, plan).filter(
     (closed) => closed.seal !== null && needsPart(closed.opening),
   )
@@ -134,13 +134,13 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
           }),
         ]
       : []),
-    ...(capsTails(context)
+    ...(tailsGetWet(context) && policies.deadTails !== 'leave'
       ? [
           task('seal joint', {
             id: 'seal/tails',
             gives: ['sealed'],
             reach: tailsReach,
-            title: `Cap the unused tails: ${camera.unusedTails.join(', ')}`,
+            ...TAILS[policies.deadTails === 'take off' ? 'take off' : 'cap'](camera.unusedTails.join(', ')),
             reason: 'An open tail wicks water along its cores.',
           }),
         ]
@@ -149,9 +149,13 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
   ]
 }
 
-/** Unused tails are capped where it is damp, or everywhere where the job wants that. */
-const capsTails = ({ camera, exposure, policies }: DeviceContext): boolean =>
-  camera.unusedTails.length > 0 && (exposure.outdoors || policies.sealing === 'always')
+const TAILS = {
+  'cap': (tails: string) => ({ title: `Cap the unused tails: ${tails}` }),
+  'take off': (tails: string) => ({
+    title: `Take the unused tails off: ${tails}`,
+    detail: 'Only where they unplug; one that does not is capped. Nobody cuts a maker’s tail.',
+  }),
+}
 
 const WHY = {
   cable: 'Water follows the cable and sits in the box.',

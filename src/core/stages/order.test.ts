@@ -5,7 +5,7 @@ import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
 import { carryOut } from '@/testing/simulate'
 import { assessDevice } from '../assess'
-import { EXPOSURES, PASSAGES, type Device } from '../job'
+import { EXPOSURES, FILM_TIMES, PASSAGES, type Device } from '../job'
 import { fits } from '../assembly'
 import type { Interface } from '../parts'
 
@@ -42,10 +42,11 @@ const anyDevice = fc
     surfaceId: fc.constantFrom(...CATALOGUE.surfaces.keys()),
     passage: fc.constantFrom(...(Object.keys(PASSAGES) as (keyof typeof PASSAGES)[])),
     sealing: fc.constantFrom('always' as const, 'by exposure' as const),
+    film: fc.constantFrom(...(Object.keys(FILM_TIMES) as (keyof typeof FILM_TIMES)[])),
   })
-  .map(({ stack, exposure, surfaceId, passage, sealing }) => {
+  .map(({ stack, exposure, surfaceId, passage, ...habits }) => {
     const camera = CATALOGUE.cameras.get(stack.cameraId)!
-    const on = job({ equipment: SUPPLIES, policies: { ...job().policies, sealing } })
+    const on = job({ equipment: SUPPLIES, policies: { ...job().policies, ...habits } })
     const first = device({ ...stack, exposure, surfaceId, cableId: CABLE[camera.cable] })
     const mount = assessDevice(first, on, CATALOGUE).stages!.mount.input
     const planned = plannedThrough({ ...first, mount: { ...mount, passage } }, on)

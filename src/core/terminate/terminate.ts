@@ -25,7 +25,8 @@ export interface CableEnds {
 }
 
 /**
- * Start values: a plug without boot at the camera and a jack at the head end, or what the cable calls for.
+ * Start values: a plug without boot at the camera, at the head end what the job is used to, or what the
+ * cable calls for.
  */
 export function proposeTerminate({ cable, catalogue, device, policies }: DeviceContext): Terminate {
   const all = [...catalogue.connectors.values()]
@@ -44,7 +45,8 @@ export function proposeTerminate({ cable, catalogue, device, policies }: DeviceC
       (c.coax === null || (c.coax === cable.coax && c.school === policies.coaxSchool)),
   )
   const plug = fitting.find((c) => suits(c) && c.kind !== 'jack') ?? fitting[0] ?? all[0]!
-  const head = fitting.find((c) => suits(c) && c.kind === 'jack') ?? plug
+  const jack = fitting.find((c) => suits(c) && c.kind === 'jack')
+  const head = policies.headEndWith === 'jack' ? (jack ?? plug) : plug
   return { cameraEndId: plug.id, headEndId: head.id }
 }
 

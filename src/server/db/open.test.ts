@@ -33,7 +33,7 @@ it('a record of the first version is brought up without loss', () => {
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(7)
+  expect(now.pragma('user_version', { simple: true })).toBe(8)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
@@ -59,6 +59,8 @@ it('a record of the first version is brought up without loss', () => {
     ['new', null],
   ])
   expect([photos[0]!.faultId, faults[0]!.deviceId]).toEqual(['f', 'd'])
+  const { policies } = loadJob(now, 'j')!.job
+  expect(policies).toEqual({ memoryCard: 'up there', film: 'last', deadTails: 'cap', headEndWith: 'jack' })
   expect(now.pragma('foreign_key_check')).toEqual([])
   now.close()
   rmSync(old, { recursive: true })

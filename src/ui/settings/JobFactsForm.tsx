@@ -5,8 +5,12 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useRef, useState, type FormEvent } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
 import {
+  CARD_TIMES,
   COAX_SCHOOLS,
+  DEAD_TAILS,
   EDITIONS,
+  FILM_TIMES,
+  HEAD_ENDS,
   JobFacts,
   PIN_SCHEMES,
   SEALING_POLICIES,
@@ -119,7 +123,11 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
       | 'policies.sealing'
       | 'policies.coaxSchool'
       | 'policies.edition'
-      | 'policies.contactGrease',
+      | 'policies.contactGrease'
+      | 'policies.headEndWith'
+      | 'policies.deadTails'
+      | 'policies.film'
+      | 'policies.memoryCard',
     label: string,
     table: Record<string, string>,
   ) => (
@@ -182,6 +190,10 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
           {choice('policies.sealing', 'Sealing of tails', SEALING_POLICIES)}
           {choice('policies.coaxSchool', 'Coax ends', COAX_SCHOOLS)}
           {choice('policies.contactGrease', 'Contact grease', GREASE)}
+          {choice('policies.headEndWith', 'Runs end at the head end with', HEAD_ENDS)}
+          {choice('policies.deadTails', 'Unused tails, where it is damp', DEAD_TAILS)}
+          {choice('policies.film', 'Film comes off', FILM_TIMES)}
+          {choice('policies.memoryCard', 'Memory card goes in', CARD_TIMES)}
           {choice('policies.edition', 'Levels of detail', EDITIONS)}
           {choice('terrain', 'The land round it, for the wind', TERRAINS)}
           {quantity('windMS', 'Design wind, a gust', 'speed', windMS, 0, 120, 'the local code’s map decides')}
