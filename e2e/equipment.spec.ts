@@ -85,3 +85,18 @@ test('a camera that goes asks for no plan, and what replaces it is told what sto
   await expect(page.getByLabel('Takes the place of')).toHaveCount(0)
   quiet()
 })
+
+test('plain steps at one place are recorded in one tap, each for itself', async ({ page }) => {
+  await page.goto(`${home}/devices/device-07/log?step=mount%2Fpilot`)
+  const group = page.getByRole('group', { name: 'Then, here too' })
+  const titles = await group.getByRole('listitem').locator('p:first-child').allTextContents()
+  expect(titles.length).toBeGreaterThan(0)
+  const steps = page.getByRole('navigation', { name: 'All steps' })
+  const row = (title: string) => steps.getByRole('link', { name: title })
+  await group.getByRole('button', { name: /^Record this and the next/ }).click()
+  await page.reload()
+  for (const title of titles) await expect(row(title).getByRole('img')).toHaveAccessibleName('Good')
+  await page.goto(`${home}/devices/device-07/log?step=mount%2Fpilot`)
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect(group).toHaveCount(0) // it is recorded: nothing follows in the same breath
+})

@@ -7,7 +7,7 @@ import { Fragment } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Outcome } from '@/core/job'
 import { PLACES } from '@/core/order'
-import type { Because, StepState } from '@/core/procedure'
+import { together, type Because, type StepState } from '@/core/procedure'
 import { inSentence } from '@/core/units'
 import { DetailFields } from '../device/DetailFields'
 import { useJob } from '../job/JobProvider'
@@ -154,14 +154,23 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
   const { step, record, verdict, says } = state
   const photos = job.photos.filter((photo) => photo.deviceId === device.id && photo.stepId === step.id)
   const proposal = assessed.proposedFaults.find(({ origin }) => origin === `step:${step.id}`)
+  const rest = together(steps, index)
   const using = useEntry({
     state,
     units: job.units,
     draftKey: `step:${job.id}:${device.id}:${step.id}`,
-    onRecord: async (outcome: Outcome) => {
-      const said = await send({ type: 'recordStep', deviceId: device.id, stepId: step.id, outcome })
+    onRecord: async (outcome: Outcome, withRest: boolean) => {
+      const record = (stepId: string, said: Outcome) =>
+        send({ type: 'recordStep', deviceId: device.id, stepId, outcome: said })
+      const said = await record(step.id, outcome)
       if (!said.ok) return refusal(said)
-      const following = steps.findIndex((other, i) => i > index && other.record === null)
+      const also = withRest ? rest : []
+      for (const state of also) {
+        const done = await record(state.step.id, DONE)
+        if (!done.ok) return refusal(done)
+      }
+      const last = index + also.length
+      const following = steps.findIndex((other, i) => i > last && other.record === null)
       onGo(following >= 0 ? following : null)
       return null
     },
@@ -227,6 +236,9 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
         </Box>
       ) : null}
       <StepEntry state={state} units={job.units} using={using} />
+      {rest.length > 0 && !using.typed.leaving ? (
+        <AndThese rest={rest} onRecord={() => void using.keep(true)} />
+      ) : null}
       {record ? (
         <Box mb={3}>
           <VerdictLine verdict={verdict!}>{says}</VerdictLine>
@@ -280,6 +292,45 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
         </Button>
       </Foot>
     </>
+  )
+}
+
+const DONE: Outcome = { state: 'done', value: null, choice: null, note: '' }
+
+/** Plain steps that follow at once, here too: said done with this one in one tap. */
+function AndThese({ rest, onRecord }: { rest: readonly StepState[]; onRecord: () => void }) {
+  return (
+    <Box
+      borderWidth="1px"
+      borderColor="rule"
+      bg="sheet"
+      p={3}
+      mb={3}
+      aria-label="Then, here too"
+      role="group"
+    >
+      <Text fontFamily="heading" fontWeight={600}>
+        Then, here too
+      </Text>
+      <Box as="ul" listStyleType="none">
+        {rest.map(({ step }) => (
+          <Box as="li" key={step.id} py={1} borderBottomWidth="1px" borderColor="rule">
+            <Text fontWeight={500}>{step.title}</Text>
+            {step.detail ? <Text fontSize="sm">{step.detail}</Text> : null}
+            {step.items.length > 0 ? <Text fontSize="sm">{step.items.join(' · ')}</Text> : null}
+            {step.caution ? (
+              <Text fontSize="sm" fontWeight={500}>
+                <span aria-hidden>⚠ </span>
+                {step.caution}
+              </Text>
+            ) : null}
+          </Box>
+        ))}
+      </Box>
+      <Button mt={3} minH="52px" w="100%" variant="outline" colorPalette="inky" onClick={onRecord}>
+        Record this and {rest.length === 1 ? 'the next' : `the next ${rest.length}`} as done
+      </Button>
+    </Box>
   )
 }
 

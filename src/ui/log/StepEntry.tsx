@@ -25,7 +25,7 @@ interface EntryProps {
   readonly units: UnitSystem
   readonly draftKey: string
   /** Answers with the reason when the record is not taken over, once it is kept otherwise. */
-  readonly onRecord: (outcome: Outcome) => Promise<string | null>
+  readonly onRecord: (outcome: Outcome, withRest: boolean) => Promise<string | null>
 }
 
 /**
@@ -53,8 +53,8 @@ export function useEntry({ state, units, draftKey, onRecord }: EntryProps) {
   }
   const now = outcomeOf(entry, typed, units)
   const judged = typeof now !== 'string' && (entry.kind === 'measure' || entry.kind === 'choice')
-  const keep = async () => {
-    const refused = typeof now === 'string' ? now : await onRecord(now)
+  const keep = async (withRest = false) => {
+    const refused = typeof now === 'string' ? now : await onRecord(now, withRest)
     setError(refused)
     if (refused === null) setDraft(null)
   }

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest'
+import { CATALOGUE } from '@/catalogue'
+import { device, job, NOW, plannedThrough } from '@/testing/jobs'
+import { assessDevice } from '../assess'
+import type { StepRecord } from '../job'
+import { together } from '.'
+
+const of = plannedThrough(device())
+const done = (stepId: string): StepRecord => ({
+  deviceId: of.id,
+  stepId,
+  state: 'done',
+  value: null,
+  choice: null,
+  note: '',
+  at: NOW,
+  by: 'Lead',
+})
+const stepsOf = (records: readonly StepRecord[] = []) =>
+  assessDevice(of, job(), CATALOGUE, { records, photos: [], faults: [] }).steps
+
+describe('steps said done in one tap', () => {
+  const steps = stepsOf()
+  const at = (id: string) => steps.findIndex(({ step }) => step.id === id)
+  const after = (id: string) => together(steps, at(id)).map(({ step }) => step.id)
+
+  it('are the plain ones that follow at once, at the same place', () => {
+    expect(after('sight/height')).toEqual(['mount/pilot', 'mount/cable-hole']) // the pull is along the way
+    expect(after('mount/tug')).toEqual(['route/drip-loop', 'seal/mount-0/spare', 'seal/mount-0/edge'])
+  })
+  it('never hide anything that is measured, answered, held for or proved by a photo', () => {
+    for (const [index] of steps.entries())
+      for (const { step, record } of together(steps, index)) {
+        expect([step.id, step.entry.kind, step.hold, record]).toEqual([step.id, 'done', null, null])
+        expect([step.id, step.photo]).not.toEqual([step.id, 'required'])
+        expect(step.place).toBe(steps[index]!.step.place)
+      }
+    expect(after('seal/camera/tail')).toEqual(['seal/tails']) // then comes a hold
+  })
+  it('stop where one is recorded already, and follow none that is', () => {
+    const partly = stepsOf([done('mount/cable-hole')])
+    expect(together(partly, at('sight/height')).map(({ step }) => step.id)).toEqual(['mount/pilot'])
+    expect(together(partly, at('mount/cable-hole'))).toEqual([])
+    expect(together(steps, steps.length)).toEqual([])
+  })
+  it('leave a camera on its box at most twenty taps of over thirty steps', () => {
+    let taps = 0
+    for (let index = 0; index < steps.length; taps++) index += 1 + together(steps, index).length
+    expect([steps.length > 30, taps <= 20]).toEqual([true, true])
+  })
+})
