@@ -68,6 +68,8 @@ class Hands {
       case 'mount/cable-hole':
       case 'mount/cut-out':
         return this.up[0] ? 'the base covers where it is drilled' : null
+      case 'mount/wall-hole':
+        return this.up[0] ? 'the hole is behind the base' : this.needs('route/pull', id)
       case 'mount/pilot':
         return this.up[0] ? 'the base covers where it is drilled' : null
       case 'route/pull':

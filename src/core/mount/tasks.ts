@@ -124,6 +124,32 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
           }),
         ]
       : []),
+    ...wallHole(context, mount),
+  ]
+}
+
+/** The hole round a cable that comes through an outside wall; one that a tail is pushed into stays open. */
+function wallHole(context: DeviceContext, { passage }: Mount): Task[] {
+  const { surface, exposure } = context
+  const narrow = passage === 'bare cable' || passage === 'plug'
+  if (!narrow || !exposure.outdoors || surface.called !== 'wall' || !drillsForCable(context)) return []
+  const base = partsOf(context)[0]!
+  return [
+    task('entry', {
+      id: 'mount/wall-hole',
+      after: [{ fact: 'cable there', because: 'It closes round the cable.', force: 'reach' }],
+      before: [
+        {
+          fact: upOf(base),
+          because: `The hole lies behind the ${calledIn(base.part.name)}.`,
+          force: 'reach',
+        },
+      ],
+      title: 'Seal round the cable in the wall, inside and outside',
+      detail: 'Sealant that stays soft; fire-stopping where the wall holds fire back.',
+      reason: 'Rain is blown in from one side, damp air and insects from the other.',
+      causes: { failed: 'unsealed entry or gland' },
+    }),
   ]
 }
 

@@ -76,7 +76,7 @@ describe('film, card, dead tails, head end', () => {
     }
     const [jack, plug] = [at('jack'), at('plug')]
     expect([jack.head, jack.cordsM, plug.head, plug.cordsM]).toEqual(['jack', 2, 'plug', 0])
-    // One contact of 0.2 Ω, and 2 m of 26 AWG stranded at 133 Ω/km: ISO/IEC 11801 and wire tables, from memory.
+    // One contact of 0.2 Ω (ISO/IEC 11801) and 2 m of 26 AWG at 134 Ω/km (wire tables), both from memory.
     expect(jack.ohm - plug.ohm).toBeCloseTo(0.2 + 2 * 0.1337, 1)
   })
 })

@@ -119,6 +119,16 @@ describe('steps follow from the plan', () => {
     expect(holes({ surfaceId: 'existing-box', mountIds: ['electrical-box-plate'] })).toEqual([])
     expect(holes({})).toEqual(['mount/cable-hole'])
   })
+  it('seals the hole of an outside wall on both sides while it is seen, unless a tail is pushed into it', () => {
+    const sealed = (change: Partial<Device>) => plan(change).some(({ id }) => id === 'mount/wall-hole')
+    const ids = plan({}).map(({ id }) => id)
+    expect(ids.indexOf('mount/wall-hole')).toBeGreaterThan(ids.indexOf('route/pull'))
+    expect(ids.indexOf('mount/wall-hole')).toBeLessThan(ids.indexOf('mount/fix'))
+    expect(sealed({ exposure: 'dry indoors' })).toBe(false)
+    expect(sealed({ surfaceId: 'timber-soffit', mountIds: [] })).toBe(false)
+    const mount = { ...plannedThrough(device()).mount!, passage: 'tail and plugs' as const }
+    expect(sealed({ mount })).toBe(false)
+  })
   it.each<[string, string[], RegExp, string]>([
     ['ptz-2mp', ['wall-arm'], /motors turn it\. Never turn it by hand/, 'at the desk'],
     ['modular-dome-5mp', [], /motors turn it\. Never turn it by hand/, 'at the desk'],
