@@ -100,3 +100,17 @@ test('plain steps at one place are recorded in one tap, each for itself', async 
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   await expect(group).toHaveCount(0) // it is recorded: nothing follows in the same breath
 })
+
+test('the board shows what is asked for, in the order that is asked for, and remembers', async ({ page }) => {
+  await page.goto(home)
+  const marks = page.locator('tbody tr a[href$="/sight"] span:first-child')
+  await page.getByLabel('Show').selectOption({ label: 'Stopped' })
+  await expect(marks).toHaveCount(4)
+  await page.getByLabel('Show').selectOption({ label: 'Were there before' })
+  await expect(marks.first()).toHaveText('15')
+  await page.reload()
+  await expect(marks).toHaveCount(1)
+  await page.getByLabel('Show').selectOption({ label: 'All devices' })
+  await page.getByLabel('Order').selectOption({ label: 'What is wrong first' })
+  await expect(marks.first()).toHaveText('03')
+})

@@ -12,7 +12,15 @@ import { neighboursOf, type Catalogue, type JobSettings, type Measured } from '.
 import type { Draw } from './power'
 import { touchedBy } from './sight'
 
-export { MOST_AT_ONCE, summarise, type Assessment, type JobSummary, type ListedJob } from './derive/board'
+export {
+  isDone,
+  isPlanned,
+  MOST_AT_ONCE,
+  summarise,
+  type Assessment,
+  type JobSummary,
+  type ListedJob,
+} from './derive/board'
 export type { DrawingOf } from './stages/table'
 export { assessDevice, type DeviceAssessment, type DeviceStages, type StageState } from './derive/device'
 export { equipmentStanding, type EquipmentAssessment } from './derive/equipment'

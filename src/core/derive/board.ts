@@ -71,9 +71,10 @@ export function summarise(job: Job, { sentence, counts, devices, equipment }: As
   }
 }
 
-const isDone = ({ log }: DeviceAssessment) => log.total > 0 && log.done === log.total
-/** What was there before needs no plan. */
-const isPlanned = ({ state, stages }: DeviceAssessment) =>
+/** Every step that it has is recorded. */
+export const isDone = ({ log }: DeviceAssessment) => log.total > 0 && log.done === log.total
+/** Every stage is planned; what was there before needs no plan. */
+export const isPlanned = ({ state, stages }: DeviceAssessment) =>
   state !== 'new' || (stages !== null && PLANNED_STAGES.every((name) => stages[name]?.planned))
 
 export function counted(devices: readonly DeviceAssessment[]): Assessment['counts'] {

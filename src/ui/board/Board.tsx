@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Grid, Heading, HStack, Table, Text, VisuallyHidden } from '@chakra-ui/react'
+import { Box, Button, Grid, Heading, HStack, SimpleGrid, Table, Text, VisuallyHidden } from '@chakra-ui/react'
 import { memo } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
 import { PLANNED_STAGES, worstOf, type PlannedStage } from '@/core/findings'
@@ -8,7 +8,10 @@ import type { State } from '@/core/job'
 import { STAGE_TABLE } from '@/core/stages'
 import { printReading, type UnitSystem } from '@/core/units'
 import { useAssessed, useJob } from '../job/JobProvider'
+import { arranged, FILTERS, ORDERS, type Filter, type Order } from './arranged'
 import { EquipmentRows } from './EquipmentRows'
+import { Choose, optionsOf } from '../kit/Choose'
+import { useDraft } from '../kit/draft'
 import { FindingNote } from '../kit/Findings'
 import { go, GoLink } from '../kit/go'
 import { Nothing, Sentence } from '../kit/Page'
@@ -32,6 +35,9 @@ export function Board() {
   const { job } = useJob()
   const assessment = useAssessed()
   const wide = useWide()
+  const [filter, setFilter] = useKept('board-filter', FILTERS, 'all')
+  const [order, setOrder] = useKept('board-order', ORDERS, 'added')
+  const shown = arranged(assessment.devices, filter, order)
   const trouble = [
     ...assessment.devices.flatMap((device) =>
       device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` })),
@@ -72,8 +78,10 @@ export function Board() {
           </Nothing>
         ) : (
           <>
-            {wide === false ? null : <Wide home={home} devices={assessment.devices} units={job.units} />}
-            {wide ? null : <Narrow home={home} devices={assessment.devices} units={job.units} />}
+            <Arrange filter={filter} order={order} onFilter={setFilter} onOrder={setOrder} />
+            {shown.length === 0 ? <Nothing>None of the devices is like that.</Nothing> : null}
+            {wide === false ? null : <Wide home={home} devices={shown} units={job.units} />}
+            {wide ? null : <Narrow home={home} devices={shown} units={job.units} />}
           </>
         )}
         <EquipmentRows home={home} equipment={assessment.equipment} units={job.units} />
@@ -110,6 +118,32 @@ export function Board() {
     </Grid>
   )
 }
+
+/** A choice of a table that this device remembers. */
+function useKept<T extends string>(
+  key: string,
+  table: Readonly<Record<T, unknown>>,
+  usual: T,
+): [T, (value: string) => void] {
+  const [kept, keep] = useDraft(key)
+  const value = kept !== null && kept in table ? (kept as T) : usual
+  return [value, (to) => keep(to === usual ? null : to)]
+}
+
+interface ArrangeProps {
+  readonly filter: Filter
+  readonly order: Order
+  readonly onFilter: (filter: string) => void
+  readonly onOrder: (order: string) => void
+}
+
+/** Which devices are shown, and in what order. */
+const Arrange = ({ filter, order, onFilter, onOrder }: ArrangeProps) => (
+  <SimpleGrid columns={2} gap={3} mb={3} maxW="420px" className="no-print">
+    <Choose label="Show" value={filter} options={optionsOf(FILTERS)} onChoose={onFilter} />
+    <Choose label="Order" value={order} options={optionsOf(ORDERS)} onChoose={onOrder} />
+  </SimpleGrid>
+)
 
 /** Nothing stands in the way only once everything is computed. */
 const clear = (pending: number) => (pending > 0 ? 'Nothing so far: the rest is being computed.' : 'Nothing.')
