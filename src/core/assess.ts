@@ -189,7 +189,9 @@ function drawsOf(job: Job, devices: readonly DeviceAssessment[]): ReadonlyMap<st
     if (!power?.planned) return
     const { supplyId, port } = power.input
     const draw = { supplyId, mark, port, drawW: power.result.drawing.drawW }
-    draws.set(supplyId, [...(draws.get(supplyId) ?? []), draw])
+    const known = draws.get(supplyId)
+    if (known) known.push(draw)
+    else draws.set(supplyId, [draw])
   })
   return draws
 }

@@ -1,7 +1,7 @@
 import { inSentence } from '@/core/units'
 import type { AssemblyView, ShownPart } from '@/core/assembly'
 import { circle, line, polyline, shape, widthOf, words, type Drawing, type Mark, type Spot } from './marks'
-import { PROFILES, type Piece } from './profiles'
+import { PROFILES, type Form } from './profiles'
 
 /** Where a part lies in the drawing, for what is pointed at. */
 export interface PlacedPart {
@@ -30,7 +30,7 @@ const NARROW = 520
 /** A part with its outlines in mm, x to the right and y downwards from where the stack meets the surface. */
 interface Laid {
   readonly part: ShownPart
-  readonly pieces: readonly Piece[]
+  readonly forms: readonly Form[]
   /** From where the cable comes to where it leaves, and the run through its inside where it turns. */
   readonly axis: readonly Spot[]
   readonly down: boolean
@@ -52,7 +52,7 @@ export function assemblyDrawing(view: AssemblyView, width: number): AssemblyDraw
     [wall ? 0 : halfWall, wall ? halfWall : 0],
     [wall ? -WALL_MM : -halfWall, wall ? halfWall : 0],
   ]
-  const all = [...surface, ...laid.flatMap(({ pieces }) => pieces.flatMap(spotsOf))]
+  const all = [...surface, ...laid.flatMap(({ forms }) => forms.flatMap(spotsOf))]
   const [minX, maxX] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))]
   const [minY, maxY] = [Math.min(...all.map(([, y]) => y)), Math.max(...all.map(([, y]) => y))]
   const across = laid.filter(({ down }) => !down)
@@ -69,12 +69,12 @@ export function assemblyDrawing(view: AssemblyView, width: number): AssemblyDraw
     words([20, 16], view.surfaceName, { size: 'small', tone: 'soft' }),
   ]
   const run: Spot[] = [wall ? [-WALL_MM - 14, 0] : [0, -WALL_MM - 14], ...laid.flatMap(({ axis }) => axis)]
-  for (const { pieces } of laid) for (const piece of pieces) marks.push(drawn(piece, at, perMm))
+  for (const { forms } of laid) for (const form of forms) marks.push(drawn(form, at, perMm))
   marks.push(polyline(run.map(at), 'axis'))
   for (const { threaded, down } of laid)
     for (const middle of threaded) marks.push(...nut(at(middle), perMm, down))
-  const places = laid.map(({ part, pieces }): PlacedPart => {
-    const spots = pieces.flatMap(spotsOf).map(at)
+  const places = laid.map(({ part, forms }): PlacedPart => {
+    const spots = forms.flatMap(spotsOf).map(at)
     return {
       ref: part.ref,
       left: Math.min(...spots.map(([x]) => x)),
@@ -122,20 +122,18 @@ export function assemblyDrawing(view: AssemblyView, width: number): AssemblyDraw
   }
 }
 
-const spotsOf = (piece: Piece): readonly Spot[] => {
-  if ('spots' in piece) return piece.spots
-  const { at, r } = piece
+const spotsOf = (form: Form): readonly Spot[] => {
+  if ('spots' in form) return form.spots
+  const { at, r } = form
   return [
     [at[0] - r, at[1] - r],
     [at[0] + r, at[1] + r],
   ]
 }
 
-function drawn(piece: Piece, at: (spot: Spot) => Spot, perMm: number): Mark {
-  if (!('spots' in piece)) return circle(at(piece.at), piece.r * perMm, piece.fill, piece.pen)
-  return piece.open
-    ? polyline(piece.spots.map(at), piece.pen)
-    : shape(piece.spots.map(at), piece.fill, piece.pen)
+function drawn(form: Form, at: (spot: Spot) => Spot, perMm: number): Mark {
+  if (!('spots' in form)) return circle(at(form.at), form.r * perMm, form.fill, form.pen)
+  return form.open ? polyline(form.spots.map(at), form.pen) : shape(form.spots.map(at), form.fill, form.pen)
 }
 
 /** Parts one after the other: away from a wall, or down; after a part that turns, down. */
@@ -149,26 +147,26 @@ function layOut(view: AssemblyView): Laid[] {
     ;[x, y] = down ? [x, y + gap] : [x + gap, y]
     const from = place([0, 0])
     if (part.turns === 'down' && !down && part.look === 'wall arm') {
-      const pieces = armOf(part).map((piece) => moved(piece, place))
+      const forms = armOf(part).map((form) => moved(form, place))
       const elbow = part.reachMm
       ;[x, y] = [x + elbow, y + TUBE_MM * 1.5]
       down = true
-      return { part, pieces, axis: [from, [x, from[1]], [x, y]], down: false, threaded }
+      return { part, forms, axis: [from, [x, from[1]], [x, y]], down: false, threaded }
     }
-    const pieces = PROFILES[part.look](part.depthMm, part.baseMm / 2).map((piece) => moved(piece, place))
+    const forms = PROFILES[part.look](part.depthMm, part.baseMm / 2).map((form) => moved(form, place))
     const wasDown = down
     ;[x, y] = down ? [x, y + part.depthMm] : [x + part.depthMm, y]
     if (part.turns === 'down') down = true
     const axis = part === view.parts.at(-1) ? [from] : [from, [x, y] as Spot]
-    return { part, pieces, axis, down: wasDown, threaded }
+    return { part, forms, axis, down: wasDown, threaded }
   })
 }
 
-const moved = (piece: Piece, place: (spot: Spot) => Spot): Piece =>
-  'spots' in piece ? { ...piece, spots: piece.spots.map(place) } : { ...piece, at: place(piece.at) }
+const moved = (form: Form, place: (spot: Spot) => Spot): Form =>
+  'spots' in form ? { ...form, spots: form.spots.map(place) } : { ...form, at: place(form.at) }
 
 /** An arm: a plate on the wall, a tube that reaches out and turns down. */
-function armOf({ baseMm, reachMm }: ShownPart): Piece[] {
+function armOf({ baseMm, reachMm }: ShownPart): Form[] {
   const [half, tube] = [baseMm / 2, TUBE_MM / 2]
   const bend: Spot[] = [
     [18, -tube * 1.4],

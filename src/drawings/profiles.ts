@@ -5,18 +5,18 @@ import type { Fill, Pen, Spot } from './marks'
  * A part's outline in millimetres: x away from what it sits on, y across it. Parts are drawn as what they
  * are: sizes from the catalogue, the rest of the form as such parts usually look.
  */
-export type Piece =
+export type Form =
   | { readonly spots: readonly Spot[]; readonly fill: Fill; readonly pen: Pen; readonly open?: boolean }
   | { readonly at: Spot; readonly r: number; readonly fill: Fill; readonly pen: Pen }
 
-type Profile = (deep: number, half: number) => readonly Piece[]
+type Profile = (deep: number, half: number) => readonly Form[]
 
-const outline = (spots: readonly Spot[], fill: Fill = 'sheet', pen: Pen = 'outline'): Piece => ({
+const outline = (spots: readonly Spot[], fill: Fill = 'sheet', pen: Pen = 'outline'): Form => ({
   spots,
   fill,
   pen,
 })
-const block = (x1: number, x2: number, half: number, fill: Fill = 'sheet', pen: Pen = 'outline'): Piece =>
+const block = (x1: number, x2: number, half: number, fill: Fill = 'sheet', pen: Pen = 'outline'): Form =>
   outline(
     [
       [x1, -half],
@@ -27,14 +27,14 @@ const block = (x1: number, x2: number, half: number, fill: Fill = 'sheet', pen: 
     fill,
     pen,
   )
-const rule = (...spots: Spot[]): Piece => ({ spots, fill: 'none', pen: 'thin', open: true })
-const round = (x: number, y: number, r: number, fill: Fill = 'sheet', pen: Pen = 'object'): Piece => ({
+const rule = (...spots: Spot[]): Form => ({ spots, fill: 'none', pen: 'thin', open: true })
+const round = (x: number, y: number, r: number, fill: Fill = 'sheet', pen: Pen = 'object'): Form => ({
   at: [x, y],
   r,
   fill,
   pen,
 })
-const lens = (x: number, y: number, r: number): Piece[] => [
+const lens = (x: number, y: number, r: number): Form[] => [
   round(x, y, r),
   round(x, y, r * 0.5, 'ink', 'none'),
 ]

@@ -1,5 +1,5 @@
 import { EXPOSURES, type Exposure, type Stand } from '../job/choices'
-import type { Equipment, Job } from '../job/job'
+import type { Device, Equipment, Job } from '../job/job'
 import type { Place } from '../order'
 import type { Catalogue, EquipmentPart } from '../parts'
 import { print, type QuantityKind } from '../units'
@@ -34,8 +34,23 @@ type Of = Pick<Job, 'devices' | 'equipment' | 'policies' | 'mainsV' | 'units'>
 
 const PLACE_OF: Record<Stand, Place> = { 'head end': 'head end', 'on site': 'at the device' }
 
-/** Runs of the job's cameras by the equipment that they end at, by port and then by mark. */
-export function portUses({ devices }: Of, catalogue: Catalogue): ReadonlyMap<string, readonly PortUse[]> {
+type Uses = ReadonlyMap<string, readonly PortUse[]>
+
+const KNOWN = new WeakMap<readonly Device[], { readonly catalogue: Catalogue; readonly uses: Uses }>()
+
+/**
+ * Runs of the job's cameras by the equipment that they end at, by port and then by mark; remembered for one
+ * and the same list of devices.
+ */
+export function portUses({ devices }: Of, catalogue: Catalogue): Uses {
+  const known = KNOWN.get(devices)
+  if (known?.catalogue === catalogue) return known.uses
+  const uses = usesFromScratch(devices, catalogue)
+  KNOWN.set(devices, { catalogue, uses })
+  return uses
+}
+
+function usesFromScratch(devices: readonly Device[], catalogue: Catalogue): Uses {
   const uses = new Map<string, PortUse[]>()
   for (const { id, mark, name, state, cableId, power, terminate } of devices) {
     if (!power || state === 'taken away') continue
