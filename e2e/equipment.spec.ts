@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { watch } from './watch'
+import { awake, watch } from './watch'
 
 /** Equipment from the day it is added, under names of this file alone: others read the boatyard. */
 
@@ -58,13 +58,11 @@ test('equipment is added, installed step by step, and stands in the record with 
   await expect(recorder).toContainText('E9 Old recorder')
 
   await page.goto(home)
-  const line = page.getByRole('link', { name: new RegExp(name) }).first()
-  await expect(async () => {
-    await line.click() // the rows above find their height first
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText(new RegExp(`^M\\d+ ${name}$`), {
-      timeout: 2000,
-    })
-  }).toPass()
+  await awake(page)
+  await page
+    .getByRole('link', { name: new RegExp(name) })
+    .first()
+    .click()
   await page.getByRole('button', { name: 'Take it out of the job' }).click()
   await page.getByRole('button', { name: 'Remove' }).click()
   await expect(page.getByText('it stays in the record')).toBeVisible()

@@ -1,5 +1,6 @@
 import { expect, test, type BrowserContext, type Page, type Route } from '@playwright/test'
 import sharp from 'sharp'
+import { awake } from './watch'
 
 /** As it is used on site: nothing answers, two tabs, a full phone, gloves. */
 
@@ -198,6 +199,7 @@ test('two people see each other’s work within a second, and choose where they 
 test('a record is signed as it stands, and stays so when the plan changes', async ({ page }) => {
   const device = own('01', '03')
   await page.goto(`/jobs/tamarisk-surgery/record/device-${device}`)
+  await awake(page)
   await page.getByRole('button', { name: 'Sign the record as it stands' }).click()
   await expect(page.getByText('Write who signs.')).toBeVisible()
   await page.getByLabel('Who signs').fill('Practice manager')

@@ -21,3 +21,8 @@ export async function accessible(page: Page): Promise<void> {
     serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),
   ).toEqual([])
 }
+
+/** Waits until the application runs: what was drawn before it fits itself to the screen then, and moves. */
+export async function awake(page: Page): Promise<void> {
+  await page.waitForFunction(() => window.neatBracketEarly?.done)
+}
