@@ -79,7 +79,7 @@ test('job, assessment, history, schema and record answer', async ({ request }) =
     revision: number
     job: { devices: unknown[] }
   }
-  expect([revision > 0, job.devices.length]).toEqual([true, 14])
+  expect([revision > 0, job.devices.length]).toEqual([true, 15])
   const assessment = (await (await request.get('/api/jobs/quarry-lane/assessment')).json()) as {
     counts: object
   }
