@@ -61,10 +61,13 @@ export function Board() {
       <Box px={{ base: 3, md: 5 }} py={{ base: 3, md: 5 }} minW={0}>
         <Continue home={home} devices={assessment.devices} />
         <Sentence next={assessment.next}>{assessment.sentence}</Sentence>
-        <HStack mb={3} gap={3} flexWrap="wrap" className="no-print">
+        <HStack mb={3} gap={3} flexWrap="wrap" align="end" className="no-print">
           <Button asChild minH="44px" colorPalette="copper">
             <GoLink href={`${home}/add`}>Add a device</GoLink>
           </Button>
+          {job.devices.length > 0 ? (
+            <Arrange filter={filter} order={order} onFilter={setFilter} onOrder={setOrder} />
+          ) : null}
           {proposals > 0 ? (
             <Button asChild minH="44px" variant="outline" colorPalette="inky">
               <GoLink href={`${home}/punch-list`}>{proposals} measured out of limits: look</GoLink>
@@ -78,7 +81,6 @@ export function Board() {
           </Nothing>
         ) : (
           <>
-            <Arrange filter={filter} order={order} onFilter={setFilter} onOrder={setOrder} />
             {shown.length === 0 ? <Nothing>None of the devices is like that.</Nothing> : null}
             {wide === false ? null : <Wide home={home} devices={shown} units={job.units} />}
             {wide ? null : <Narrow home={home} devices={shown} units={job.units} />}
@@ -139,7 +141,7 @@ interface ArrangeProps {
 
 /** Which devices are shown, and in what order. */
 const Arrange = ({ filter, order, onFilter, onOrder }: ArrangeProps) => (
-  <SimpleGrid columns={2} gap={3} mb={3} maxW="420px" className="no-print">
+  <SimpleGrid columns={2} gap={3} flex="1" minW="260px" maxW="420px">
     <Choose label="Show" value={filter} options={optionsOf(FILTERS)} onChoose={onFilter} />
     <Choose label="Order" value={order} options={optionsOf(ORDERS)} onChoose={onOrder} />
   </SimpleGrid>
@@ -212,7 +214,7 @@ function Wide({ home, devices, units }: ListProps) {
               Device
             </Table.ColumnHeader>
             {Object.entries(TITLES).map(([key, title]) => (
-              <Table.ColumnHeader key={key} fontFamily="heading" fontWeight={600} color="ink" px={1.5}>
+              <Table.ColumnHeader key={key} fontFamily="heading" fontWeight={600} color="ink" px={1}>
                 {title}
               </Table.ColumnHeader>
             ))}
@@ -261,7 +263,7 @@ const WideRow = memo(function WideRow({ home, device, units }: RowProps) {
         </HStack>
       </Table.Cell>
       {cellsOf(device, units).map((cell) => (
-        <Table.Cell key={cell.tab} py={0} px={1.5}>
+        <Table.Cell key={cell.tab} py={0} px={1}>
           <Cell href={`${home}/devices/${device.deviceId}/${cell.tab}`} cell={cell} mark={device.mark} />
         </Table.Cell>
       ))}
@@ -382,7 +384,7 @@ function Cell({
           </Text>
         ) : null}
         <VisuallyHidden>{`: ${word}, `}</VisuallyHidden>
-        <Text as="span" truncate maxW={titled ? '120px' : '142px'} className="figures">
+        <Text as="span" truncate maxW={titled ? '120px' : '134px'} className="figures">
           {says}
         </Text>
         <Box
