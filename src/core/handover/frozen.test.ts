@@ -46,6 +46,17 @@ it('later work and later parts change what is computed, never what was signed; t
   expect(unsealed(signed.signed[0]!)).toEqual(kept)
 })
 
+it('equipment is signed too: what changes at its ports is told, and an old record without it is still read', () => {
+  const signed = sign(yard)
+  const kept = unsealed(signed.signed[0]!)!
+  const fed = { ...signed, devices: [{ ...signed.devices[0]!, power: { supplyId: 'switch', port: 7 } }] }
+  expect(differences(kept, frozen(fed))).toEqual(
+    expect.arrayContaining([expect.stringMatching(/^E1 equipment, runs by port: signed .*, now 7: 01 /)]),
+  )
+  const { equipment: _, ...before } = kept
+  expect(differences(before, frozen(signed))).toEqual([])
+})
+
 it('one that was changed is refused, and not read', () => {
   const facts = sealed(frozen(yard), CATALOGUE, 'Customer', null)
   const forged = { ...facts, body: facts.body.replace('Workshop', 'Workshed') }

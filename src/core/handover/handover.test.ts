@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { assessDevice } from '../assess'
-import { device, job, NOW } from '@/testing/jobs'
-import { deviceRecord } from '.'
+import { assess, assessDevice } from '../assess'
+import { device, equipment, job, NOW } from '@/testing/jobs'
+import { deviceRecord, equipmentRecord } from '.'
 
 const photo = (id: string, change: object) => ({
   id,
@@ -85,4 +85,23 @@ it('carries its own faults with their history, and its own photos and those of i
     },
   ])
   expect(record.photos.map(({ id }) => id)).toEqual(['p1', 'p2'])
+})
+
+it('says of equipment what it is, where it stands, what it took the place of, and who ends at which port', () => {
+  const old = equipment({ id: 'old', mark: 'E2', name: 'Old switch', state: 'taken away' })
+  const piece = equipment({ replaces: 'old', stands: 'on site', exposure: 'marine' })
+  const on = job({
+    equipment: [piece, old],
+    devices: [device({ power: { supplyId: 'switch', port: 2 } })],
+    photos: [photo('p1', { deviceId: 'switch' }), photo('p2', { deviceId: 'old' })],
+  })
+  const record = equipmentRecord(on, piece, assess(on, CATALOGUE).equipment[0]!)
+  expect(record.facts.map(({ label, says }) => `${label}: ${says}`)).toEqual([
+    'What it is: PoE switch, 8 ports, 120 W',
+    'Stands: Out on site, marine',
+    'Takes the place of: E2 Old switch',
+    'Runs by port: 2: 01 Workshop doors',
+    'Recorded: 0 of 5 steps',
+  ])
+  expect(record.photos.map(({ id }) => id)).toEqual(['p1'])
 })
