@@ -218,7 +218,7 @@ describe('recording a step', () => {
     expect(screen.getByRole('alert').textContent).toBe('Write the measured value.')
     press('1')
     press('Record, next step')
-    expect(record).toHaveBeenCalledWith({ state: 'done', value: 1, choice: null, note: '' })
+    expect(record).toHaveBeenCalledWith({ state: 'done', value: 1, choice: null, note: '' }, false)
   })
   it('asks for a choice, and takes it', () => {
     const record = form({ kind: 'choice', options: ['firm', 'moves'], good: ['firm'] })
@@ -227,7 +227,7 @@ describe('recording a step', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'moves' }))
     expect(screen.getByText(/should be firm/)).toBeTruthy()
     press('Record, next step')
-    expect(record).toHaveBeenCalledWith({ state: 'done', value: null, choice: 'moves', note: '' })
+    expect(record).toHaveBeenCalledWith({ state: 'done', value: null, choice: 'moves', note: '' }, false)
   })
   it('has keys for feet and inches where lengths are measured in them', () => {
     form({ ...level, quantity: 'length' }, 'imperial')
