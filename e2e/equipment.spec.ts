@@ -12,6 +12,7 @@ test('equipment is added, installed step by step, and stands in the record with 
   const name = `Slip microphone ${test.info().project.name}`
   await page.goto(`${home}/equipment`)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/pieces of equipment/)
+  await awake(page)
   await page.getByRole('link', { name: 'Add equipment' }).click()
   await page.getByRole('button', { name: 'Add it' }).click()
   await expect(page.getByText('Give it a name.')).toBeVisible()
@@ -21,6 +22,7 @@ test('equipment is added, installed step by step, and stands in the record with 
   await page.getByLabel('Where it stands').selectOption({ label: 'Out on site' })
   await page.reload() // what was chosen survives
   await expect(page.getByLabel('Name')).toHaveValue(name)
+  await awake(page)
   await page.getByRole('button', { name: 'Add it' }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(new RegExp(`^E\\d+ ${name}$`))
 
@@ -79,6 +81,7 @@ test('a camera that goes asks for no plan, and what replaces it is told what sto
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Label every cable and take it off')
   await page.goto(`${home}/devices/device-14/device`)
   await expect(page.getByLabel('Takes the place of')).toHaveValue('device-15')
+  await awake(page)
   await page.getByLabel('New or existing').selectOption({ label: 'Existing, stays' })
   await expect(page.getByLabel('Takes the place of')).toHaveCount(0)
   quiet()
@@ -86,12 +89,13 @@ test('a camera that goes asks for no plan, and what replaces it is told what sto
 
 test('plain steps at one place are recorded in one tap, each for itself', async ({ page }) => {
   await page.goto(`${home}/devices/device-07/log?step=mount%2Fpilot`)
+  await awake(page)
   const group = page.getByRole('group', { name: 'Then, here too' })
   const titles = await group.getByRole('listitem').locator('p:first-child').allTextContents()
   expect(titles.length).toBeGreaterThan(0)
   const steps = page.getByRole('navigation', { name: 'All steps' })
   const row = (title: string) => steps.getByRole('link', { name: title })
-  await group.getByRole('button', { name: /^Record this and the next/ }).click()
+  await group.getByRole('button', { name: /^This and the next/ }).click()
   await page.reload()
   for (const title of titles) await expect(row(title).getByRole('img')).toHaveAccessibleName('Good')
   await page.goto(`${home}/devices/device-07/log?step=mount%2Fpilot`)
@@ -102,12 +106,14 @@ test('plain steps at one place are recorded in one tap, each for itself', async 
 test('the board shows what is asked for, in the order that is asked for, and remembers', async ({ page }) => {
   await page.goto(home)
   const marks = page.locator('tbody tr a[href$="/sight"] span:first-child')
+  await awake(page)
   await page.getByLabel('Show').selectOption({ label: 'Stopped' })
   await expect(marks).toHaveCount(4)
   await page.getByLabel('Show').selectOption({ label: 'Were there before' })
   await expect(marks.first()).toHaveText('15')
   await page.reload()
   await expect(marks).toHaveCount(1)
+  await awake(page)
   await page.getByLabel('Show').selectOption({ label: 'All devices' })
   await page.getByLabel('Order').selectOption({ label: 'What is wrong first' })
   await expect(marks.first()).toHaveText('03')

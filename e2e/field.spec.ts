@@ -129,22 +129,6 @@ async function asleep(page: Page, path: string): Promise<() => Promise<void>> {
   }
 }
 
-test('what is typed, chosen and ticked before the application runs stays', async ({ page }) => {
-  const wake = await asleep(page, '/jobs/kestrel-quay/add')
-  await page.getByLabel('Name of the place').fill('Cold hands')
-  await page.getByLabel('Camera').selectOption({ label: 'Turret, 5 MP, 2.8 mm' })
-  await page.getByText('Ferrite core').click()
-  await wake()
-  await page.getByLabel('Surface').selectOption({ label: 'Brick, solid block or concrete wall' })
-  await expect(page.getByLabel('Name of the place')).toHaveValue('Cold hands')
-  await expect(page.getByLabel('Camera').locator('option:checked')).toHaveText('Turret, 5 MP, 2.8 mm')
-  await expect(page.getByRole('checkbox', { name: 'Ferrite core' })).toBeChecked()
-  // The application has it too: it outlives a reload.
-  await page.reload()
-  await expect(page.getByLabel('Name of the place')).toHaveValue('Cold hands')
-  await expect(page.getByLabel('Camera').locator('option:checked')).toHaveText('Turret, 5 MP, 2.8 mm')
-})
-
 test('a tap before the application runs counts', async ({ page }) => {
   const wake = await asleep(page, '/jobs/kestrel-quay/devices/device-02/sight')
   await page.getByRole('button', { name: /^Theme/ }).click()

@@ -24,5 +24,5 @@ export async function accessible(page: Page): Promise<void> {
 
 /** Waits until the application runs: what was drawn before it fits itself to the screen then, and moves. */
 export async function awake(page: Page): Promise<void> {
-  await page.waitForFunction(() => window.neatBracketEarly?.done)
+  await page.waitForFunction(() => window.neatBracketTap?.done)
 }

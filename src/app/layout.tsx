@@ -7,7 +7,7 @@ import '@fontsource/barlow/600.css'
 import '@fontsource/barlow-semi-condensed/500.css'
 import '@fontsource/barlow-semi-condensed/600.css'
 import '@fontsource/b612-mono/400.css'
-import { KEEP_EARLY } from '@/ui/early'
+import { KEEP_FIRST_TAP } from '@/ui/firstTap'
 import { Providers } from '@/ui/Providers'
 
 export const metadata: Metadata = {
@@ -21,7 +21,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
-        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: KEEP_EARLY }} />
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: KEEP_FIRST_TAP }} />
         <Providers nonce={nonce}>{children}</Providers>
       </body>
     </html>

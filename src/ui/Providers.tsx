@@ -6,11 +6,13 @@ import { CacheProvider } from '@emotion/react'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { useServerInsertedHTML } from 'next/navigation'
 import { ThemeProvider } from 'next-themes'
-import { useState, type ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
+import { replayFirstTap } from './firstTap'
 import { system } from './theme'
 
 /** Everything that surrounds the pages: styles collected on the server, theme, queries. */
 export function Providers({ nonce: asked, children }: { nonce?: string; children: ReactNode }) {
+  useEffect(replayFirstTap, [])
   // A refreshed list brings the nonce of another answer; the page goes by the one that it came with.
   const [nonce] = useState(asked)
   const [queries] = useState(

@@ -6,7 +6,6 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
 import { formatDistanceToNow } from 'date-fns'
 import type { ListedJob } from '@/core/assess'
-import { useAwake } from '../awake'
 import { Nothing, Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
@@ -17,7 +16,6 @@ const ASK_AGAIN_MS = 1000
 
 /** All jobs: what is on, how far, what is stuck. */
 export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
-  useAwake()
   const router = useRouter()
   const stuck = jobs.filter(({ summary }) => summary && summary.stopped > 0).length
   const pending = jobs.some((job) => job.pending)

@@ -12,7 +12,6 @@ import {
   type JobFacts,
   type Reason,
 } from '@/core/job'
-import { useAwake } from '../awake'
 import { envelope } from '../job/commands'
 import { Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
@@ -35,7 +34,6 @@ const START: JobFacts = {
 
 /** Starts a job. It is sent at once, because the pages of a job come from the server. */
 export function NewJob() {
-  useAwake()
   const router = useRouter()
   const create = async (facts: JobFacts): Promise<readonly Reason[]> => {
     const jobId = uuid()

@@ -1,7 +1,6 @@
 'use client'
 
 import { usePathname } from 'next/navigation'
-import { isAwake } from '../awake'
 import type { ComponentProps, MouseEvent } from 'react'
 
 /**
@@ -10,7 +9,6 @@ import type { ComponentProps, MouseEvent } from 'react'
  * the history.
  */
 export function go(href: string, { replace = false }: { replace?: boolean } = {}): void {
-  if (!isAwake()) return window.location.assign(href)
   if (replace) window.history.replaceState(null, '', href)
   else window.history.pushState(null, '', href)
   window.scrollTo(0, 0)
@@ -24,7 +22,7 @@ export function GoLink({ href, onClick, ...rest }: ComponentProps<'a'> & { href:
   const click = (event: MouseEvent<HTMLAnchorElement>) => {
     onClick?.(event)
     const elsewhere = event.ctrlKey || event.metaKey || event.shiftKey || event.altKey || event.button !== 0
-    if (event.defaultPrevented || elsewhere || !isAwake()) return
+    if (event.defaultPrevented || elsewhere) return
     event.preventDefault()
     go(href)
   }

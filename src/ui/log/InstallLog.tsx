@@ -328,7 +328,7 @@ function AndThese({ rest, onRecord }: { rest: readonly StepState[]; onRecord: ()
         ))}
       </Box>
       <Button mt={3} minH="52px" w="100%" variant="outline" colorPalette="inky" onClick={onRecord}>
-        Record this and {rest.length === 1 ? 'the next' : `the next ${rest.length}`} as done
+        This and {rest.length === 1 ? 'the next are' : `the next ${rest.length} are`} done
       </Button>
     </Box>
   )

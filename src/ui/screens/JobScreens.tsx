@@ -3,7 +3,6 @@
 import { Box, Progress } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { useEffect, useState, type ReactNode } from 'react'
-import { useAwake } from '../awake'
 import { Board } from '../board/Board'
 import { AddDevice } from '../device/AddDevice'
 import { DeviceSheet } from '../device/DeviceSheet'
@@ -47,7 +46,6 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
  * another asks nobody.
  */
 export function JobScreens() {
-  useAwake()
   const { job } = useJob()
   const screen = screenAt(useWay(job.id))
   const query = useSearchParams()
