@@ -105,7 +105,7 @@ test('plain steps at one place are recorded in one tap, each for itself', async 
 
 test('the board shows what is asked for, in the order that is asked for, and remembers', async ({ page }) => {
   await page.goto(home)
-  const marks = page.locator('tbody tr a[href$="/sight"] span:first-child')
+  const marks = page.locator('tbody tr td:first-child a > span:first-child')
   await awake(page)
   await page.getByLabel('Show').selectOption({ label: 'Stopped' })
   await expect(marks).toHaveCount(4)
