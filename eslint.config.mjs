@@ -25,10 +25,9 @@ export default tseslint.config(
       'max-len': [
         'error',
         {
-          code: 110,
-          ignoreStrings: true,
-          ignoreTemplateLiterals: true,
-          ignoreRegExpLiterals: true,
+          // Prettier keeps code to 110; words and patterns have ten more.
+          code: 120,
+          comments: 110,
           ignoreUrls: true,
         },
       ],

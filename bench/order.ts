@@ -55,7 +55,8 @@ export async function ordering(): Promise<void> {
   for (const size of sizes) {
     const [anew, known, plain] = ['anew', 'known', 'plain'].map((name) => median(`${name} ${size}`))
     console.log(
-      `  ${size} things   anew ${anew!.toFixed(3)} ms   asked before ${known!.toFixed(3)} ms   plain sort ${plain!.toFixed(3)} ms   1 : ${(anew! / plain!).toFixed(1)}`,
+      `  ${size} things   anew ${anew!.toFixed(3)} ms   asked before ${known!.toFixed(3)} ms   ` +
+        `plain sort ${plain!.toFixed(3)} ms   1 : ${(anew! / plain!).toFixed(1)}`,
     )
   }
 }

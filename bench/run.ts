@@ -68,13 +68,17 @@ async function assessing(): Promise<void> {
   console.log('\nAssessing (median of many runs, one thread)')
   for (const size of sizes)
     console.log(
-      `  ${String(size).padStart(4)} devices  ${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`,
+      `  ${String(size).padStart(4)} devices  ` +
+        `${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ` +
+        `${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`,
     )
   console.log(
-    `  growth 10 → 500: × ${(median(bench, 'assess 500') / median(bench, 'assess 10')).toFixed(1)} for × 50 devices`,
+    '  growth 10 → 500: × ' +
+      `${(median(bench, 'assess 500') / median(bench, 'assess 10')).toFixed(1)} for × 50 devices`,
   )
   console.log(
-    `  100 devices on the plan, each looked round anew: walls, lip, privacy, a year of sun   ${median(bench, 'on the plan').toFixed(0)} ms`,
+    '  100 devices on the plan, each looked round anew: walls, lip, privacy, a year of sun   ' +
+      `${median(bench, 'on the plan').toFixed(0)} ms`,
   )
   console.log(`  one device      ${median(bench, 'one device').toFixed(3)} ms`)
   console.log(
@@ -147,7 +151,8 @@ async function commands(): Promise<void> {
       const api = (batches * size * 1000) / (performance.now() - start)
       const raw = rawInserts(mkdtempSync(join(folder, 'raw-')), batches, size)
       console.log(
-        `  batches of ${String(size).padStart(3)}   API ${api.toFixed(0).padStart(7)}/s   raw ${raw.toFixed(0).padStart(7)}/s   ratio 1 : ${(raw / api).toFixed(1)}`,
+        `  batches of ${String(size).padStart(3)}   API ${api.toFixed(0).padStart(7)}/s   raw ` +
+          `${raw.toFixed(0).padStart(7)}/s   ratio 1 : ${(raw / api).toFixed(1)}`,
       )
     }
   } finally {
@@ -190,7 +195,8 @@ function large(): void {
       return timed(() => assessAgain({ job, assessment: before }, { ...job, things }, CATALOGUE))[1]
     }).sort((a, b) => a - b)
     console.log(
-      `  ${name}: from nothing ${scratch.toFixed(0)} ms, a step recorded ${steps[12]!.toFixed(1)} ms, a wall moved ${moved[4]!.toFixed(1)} ms`,
+      `  ${name}: from nothing ${scratch.toFixed(0)} ms, a step recorded ` +
+        `${steps[12]!.toFixed(1)} ms, a wall moved ${moved[4]!.toFixed(1)} ms`,
     )
   }
 }

@@ -153,7 +153,8 @@ function peer(): (eyes: readonly Eye[]) => Uint8Array {
 
 export function surveying(): void {
   console.log(
-    `\nSurvey of ${WIDE} × ${DEEP} m, ${WALLS} walls, cells of ${CELL_M} m (${grid.columns * grid.rows} cells), median of runs, one thread`,
+    `\nSurvey of ${WIDE} × ${DEEP} m, ${WALLS} walls, cells of ${CELL_M} m ` +
+      `(${grid.columns * grid.rows} cells), median of runs, one thread`,
   )
   const twenty = cameras(20)
   const eyes = twenty.map(({ eye }) => eye)
@@ -163,10 +164,13 @@ export function surveying(): void {
   const ownMs = timed(() => own(eyes), 9)
   const peerMs = timed(() => cast(eyes), 3)
   console.log(
-    `  what 20 cameras see         ${ownMs.toFixed(0).padStart(6)} ms   ray casting with a BVH ${peerMs.toFixed(0)} ms   ratio 1 : ${(peerMs / ownMs).toFixed(1)}`,
+    `  what 20 cameras see         ${ownMs.toFixed(0).padStart(6)} ms   ray casting with a ` +
+      `BVH ${peerMs.toFixed(0)} ms   ratio 1 : ${(peerMs / ownMs).toFixed(1)}`,
   )
   console.log(
-    `  the same cells, but for     ${differing} of ${ours.length} (${((100 * differing) / ours.length).toFixed(3)} %; tolerance 0.1 %: the peer casts in single precision)`,
+    `  the same cells, but for     ${differing} of ${ours.length} ` +
+      `(${((100 * differing) / ours.length).toFixed(3)} %; tolerance 0.1 %: the peer casts in ` +
+      'single precision)',
   )
   if (differing > ours.length / 1000) throw new Error('The two maps differ by more than the tolerance.')
   let one = 0
@@ -186,7 +190,8 @@ export function surveying(): void {
     }
     const ms = timed(() => void survey(request), 5)
     console.log(
-      `  whole survey, ${String(count).padStart(3)} cameras   ${ms.toFixed(0).padStart(6)} ms   with blind spots, contours`,
+      `  whole survey, ${String(count).padStart(3)} cameras   ${ms.toFixed(0).padStart(6)} ms  ` +
+        ' with blind spots, contours',
     )
     return ms
   })

@@ -15,6 +15,7 @@ for (const [name, file] of files) {
   const words = JSON.stringify(file)
   writeFileSync(`demo/jobs/${name}.job.json`, `${words}\n`)
   console.log(
-    `${name}: ${file.job.devices.length} devices, ${file.job.records.length} records, ${file.photos.length} photos, ${Math.round(words.length / 1024)} KiB`,
+    `${name}: ${file.job.devices.length} devices, ${file.job.records.length} records, ` +
+      `${file.photos.length} photos, ${Math.round(words.length / 1024)} KiB`,
   )
 }

@@ -152,7 +152,9 @@ test('a drawing is laid under the plan, scaled by two points; a broken one is re
     .setInputFiles({ name: 'plan.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 broken') })
   await expect(page.getByText('This PDF cannot be read: it is broken or cut short.')).toBeVisible()
   const svg =
-    '<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600"><rect width="800" height="600" fill="#fff"/><path d="M100 100H700V500H100Z" fill="none" stroke="#000" stroke-width="8"/></svg>'
+    '<svg xmlns="http://www.w3.org/2000/svg" width="800" height="600">' +
+    '<rect width="800" height="600" fill="#fff"/>' +
+    '<path d="M100 100H700V500H100Z" fill="none" stroke="#000" stroke-width="8"/></svg>'
   await page
     .getByTestId('drawing-input')
     .setInputFiles({ name: 'yard.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })

@@ -209,7 +209,13 @@ test('hostile files are refused in words while everybody else is served', async 
     '0',
     'EOF',
   ].join('\n')
-  const uses = `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><g id="a0"><rect width="1" height="1"/></g>${Array.from({ length: 9 }, (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(12)}</g>`).join('')}<use href="#a9"/></svg>`
+  const twelve = Array.from(
+    { length: 9 },
+    (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(12)}</g>`,
+  )
+  const uses =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><g id="a0"><rect width="1" height="1"/></g>' +
+    `${twelve.join('')}<use href="#a9"/></svg>`
   const strokes = pageOf('0 0 m 9 9 l S\n'.repeat(700_000))
   for (const [bytes, status] of [
     [arc, 201],
@@ -276,7 +282,8 @@ function pageOf(operators: string): string {
     '<< /Type /Page /Parent 2 0 R /MediaBox [0 0 9 9] /Contents 4 0 R >>',
     `<< /Length ${operators.length} >>\nstream\n${operators}\nendstream`,
   ]
-  return `%PDF-1.4\n${objects.map((body, i) => `${i + 1} 0 obj\n${body}\nendobj\n`).join('')}trailer << /Size 5 /Root 1 0 R >>\n%%EOF`
+  const numbered = objects.map((body, i) => `${i + 1} 0 obj\n${body}\nendobj\n`)
+  return `%PDF-1.4\n${numbered.join('')}trailer << /Size 5 /Root 1 0 R >>\n%%EOF`
 }
 
 interface Raw {

@@ -4,6 +4,21 @@ import { jobFileSchema } from '@/core/job'
 import { SOURCES, type SourceId } from '@/core/sources'
 import { REGISTER } from '@/core/stages'
 
+const CHECKED = 'by `npm run docs`; `npm test` checks that it is current.'
+const GENERATED = `Generated from the code ${CHECKED}`
+const MADE_UP = 'with made-up figures of ordinary size'
+const FROM_LOCKFILE = `Generated from the lockfile ${CHECKED}`
+const TEXTS =
+  'The text of each licence stands in its package under `node_modules`; the fonts’ in ' +
+  '`node_modules/@fontsource/*/LICENSE`.'
+const TERMS =
+  'Libraries under LGPL and MPL are used as they come, by their published interface, and can be replaced ' +
+  'by installing another build; fonts under the SIL Open Font License ship unchanged.'
+
+/** A table of Markdown with three columns. */
+const table = (head: string, rows: readonly string[]): string =>
+  [head, '| --- | --- | --- |', ...rows].join('\n')
+
 /**
  * Writes the generated pages: docs/sources.md and docs/job.schema.json. With `--check` it only says whether
  * they are current.
@@ -38,7 +53,8 @@ function sourcesPage(): string {
     const lines = formulas.map(
       ({ name, formula, source }) => `| ${name} | ${formula.replaceAll('|', '\\|')} | ${cite(source)} |`,
     )
-    return `## ${title}\n\n| constant | value | source |\n| --- | --- | --- |\n${rows.join('\n')}\n${lines.length > 0 ? `\n| formula | | source |\n| --- | --- | --- |\n${lines.join('\n')}\n` : ''}`
+    const formulae = lines.length > 0 ? `\n${table('| formula | | source |', lines)}\n` : ''
+    return `## ${title}\n\n${table('| constant | value | source |', rows)}\n${formulae}`
   })
   const sized = [
     ...CATALOGUE.cables.values(),
@@ -53,7 +69,7 @@ function sourcesPage(): string {
   )
   return `# Where every figure comes from
 
-Generated from the code by \`npm run docs\`; \`npm test\` checks that it is current. Cameras, mounts and supplies of the catalogue are generic, with made-up figures of ordinary size.
+${GENERATED} Cameras, mounts and equipment of the catalogue are generic, ${MADE_UP}.
 
 ${parts.join('\n')}
 ## Catalogue
@@ -97,11 +113,11 @@ function licencesPage(): string {
   const bound = rows.filter(({ licence }) => /GPL|MPL|OFL|CC-BY/.test(licence))
   return `# Licences of what ships
 
-Generated from the lockfile by \`npm run docs\`; \`npm test\` checks that it is current. The text of each licence stands in its package under \`node_modules\`; the fonts’ in \`node_modules/@fontsource/*/LICENSE\`.
+${FROM_LOCKFILE} ${TEXTS}
 
 ## With terms of their own
 
-Libraries under LGPL and MPL are used as they come, by their published interface, and can be replaced by installing another build; fonts under the SIL Open Font License ship unchanged.
+${TERMS}
 
 ${table(bound)}
 

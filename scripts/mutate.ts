@@ -173,7 +173,9 @@ function page(report: Report, minutes: number): string {
     '',
     '<!-- Made by `npm run mutate`. -->',
     '',
-    `Small changes of the trade and of the server, one at a time: ${killed(mutants).length} of ${mutants.length} are noticed by a test (${score(mutants)}). Seed ${values.seed}; ${minutes.toFixed(0)} minutes. Words, lists and shapes of data are left alone.`,
+    `Small changes of the trade and of the server, one at a time: ${killed(mutants).length} ` +
+      `of ${mutants.length} are noticed by a test (${score(mutants)}). Seed ${values.seed}; ` +
+      `${minutes.toFixed(0)} minutes. Words, lists and shapes of data are left alone.`,
     '',
     '| module | changes | noticed | score |',
     '| --- | --- | --- | --- |',
@@ -183,7 +185,9 @@ function page(report: Report, minutes: number): string {
     '',
     ...left.map(
       ({ path, location, mutatorName, replacement, status }) =>
-        `- ${path}:${location.start.line} ${mutatorName}${status === 'NoCoverage' ? ', no test comes by' : ''}: \`${replacement.replace(/\s+/g, ' ').slice(0, 80)}\``,
+        `- ${path}:${location.start.line} ` +
+        `${mutatorName}${status === 'NoCoverage' ? ', no test comes by' : ''}: ` +
+        `\`${replacement.replace(/\s+/g, ' ').slice(0, 80)}\``,
     ),
     '',
   ].join('\n')

@@ -64,7 +64,11 @@ server.on('error', (error) => {
 server.listen(port, host, () => {
   const address = host.includes(':') ? `[${host}]` : host
   console.log(
-    `Listening on http://${address}:${port}${host === '127.0.0.1' ? ', for this machine alone' : ', for everybody who can reach it: there is no sign-in yet'}`,
+    'Listening on ' +
+      `http://${address}:${port}, ` +
+      (host === '127.0.0.1'
+        ? 'for this machine alone'
+        : 'for everybody who can reach it: there is no sign-in yet'),
   )
   // The list of jobs is asked for once, so that whoever comes first does not wait for its code to be loaded.
   fetch(`http://${host === '0.0.0.0' ? '127.0.0.1' : address}:${port}/`).catch(() => undefined)

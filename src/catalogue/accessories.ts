@@ -7,14 +7,18 @@ export const ACCESSORIES: readonly Accessory[] = [
     protects: true,
     name: 'Surge protectors, both ends',
     stage: 'power',
-    step: 'Fit a surge protector at each end: line side to the long cable, equipment side to the short patch lead. Bond each to earth, short and straight; bond a screen separately.',
+    step:
+      'Fit a surge protector at each end: line side to the long cable, equipment side to the ' +
+      'short patch lead. Bond each to earth, short and straight; bond a screen separately.',
     reason: 'Outdoor copper carries lightning surge to both ends; the wrong way round they protect nothing.',
   },
   {
     id: 'in-line-adapter',
     name: 'In-line power adapter',
     stage: 'power',
-    step: 'Fit the in-line adapter: its "in" comes from the network, its "out" goes to the camera. Test and update it before you hang it.',
+    step:
+      'Fit the in-line adapter: its "in" comes from the network, its "out" goes to the camera. ' +
+      'Test and update it before you hang it.',
     reason: 'Ports are named from the adapter’s side.',
   },
   {
@@ -52,7 +56,9 @@ export const ACCESSORIES: readonly Accessory[] = [
     name: 'Network over coax converters, both ends',
     stage: 'terminate',
     adapts: { camera: 'pair', onto: 'coax' },
-    step: 'Fit a converter at each end: coax between them, a short lead to camera and switch. Test the pair on the bench first.',
+    step:
+      'Fit a converter at each end: coax between them, a short lead to camera and switch. Test ' +
+      'the pair on the bench first.',
     reason: 'A network camera has no picture for coax; the pair carries its network over it.',
   },
   {

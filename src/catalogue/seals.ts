@@ -47,7 +47,9 @@ export const SEALS: readonly Seal[] = [
       { name: 'O-ring', way: 'seated on the tail', when: 'on the tail' },
       { name: 'rubber halves', way: 'taper showing, teeth aligned with the body', when: 'after the plug' },
     ],
-    make: 'Plug in, twist the body home with its notches, check the O-ring, fit the rubber halves, claws even, nut tight.',
+    make:
+      'Plug in, twist the body home with its notches, check the O-ring, fit the rubber halves, ' +
+      'claws even, nut tight.',
   },
   {
     ...made,

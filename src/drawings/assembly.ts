@@ -118,7 +118,10 @@ export function assemblyDrawing(view: AssemblyView, width: number): AssemblyDraw
     height,
     marks,
     places,
-    says: `${view.sentence} From the ${inSentence(view.surfaceName)} outwards: ${view.parts.map(({ name, number }) => `${name}${number === null ? '' : ` (step ${number})`}`).join(', ')}. ${view.weakest}`,
+    says:
+      `${view.sentence} From the ${inSentence(view.surfaceName)} outwards: ` +
+      `${view.parts.map(({ name, number }) => `${name}${number === null ? '' : ` (step ${number})`}`).join(', ')}. ` +
+      `${view.weakest}`,
   }
 }
 

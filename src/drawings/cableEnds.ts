@@ -61,10 +61,17 @@ export function cableEndsDrawing(c: CableEnds, width: number): Drawing {
     })
     height = top + 110
   }
+  const threaded =
+    pieces === 0
+      ? 'Nothing is threaded on before the plug'
+      : `On the cable in order: ${c.threadOn.map(({ piece }) => piece).join(', ')}`
   return {
     width,
     height,
     marks,
-    says: `${pieces === 0 ? 'Nothing is threaded on before the plug' : `On the cable in order: ${c.threadOn.map(({ piece }) => piece).join(', ')}`}; then ${c.cameraEnd}. ${c.pins ? `${c.scheme}: ${c.pins.map(({ pin, wire }) => `${pin} ${wire}`).join(', ')}.` : c.strip}`,
+    says:
+      `${threaded}; ` +
+      `then ${c.cameraEnd}. ` +
+      `${c.pins ? `${c.scheme}: ${c.pins.map(({ pin, wire }) => `${pin} ${wire}`).join(', ')}.` : c.strip}`,
   }
 }

@@ -155,7 +155,11 @@ function farWords(e: Elevation, printed: (m: number) => string): string {
 }
 
 function describe(e: Elevation, printed: (m: number) => string, units: UnitSystem): string {
-  return `Side elevation: lens ${printed(e.heightM)} high, tilted ${print({ value: e.tiltDeg, kind: 'angle' }, units)} below level; the target ${printed(e.targetDistanceM)} away ${seenWords(e, units)}.`
+  return (
+    `Side elevation: lens ${printed(e.heightM)} high, tilted ` +
+    `${print({ value: e.tiltDeg, kind: 'angle' }, units)} below level; the target ` +
+    `${printed(e.targetDistanceM)} away ${seenWords(e, units)}.`
+  )
 }
 
 function seenWords({ surroundings, targetInPicture, densityPxM }: Elevation, units: UnitSystem): string {
@@ -289,7 +293,8 @@ function callOut(e: Elevation, frame: Frame, units: UnitSystem): Mark[] {
     : 'not in the picture'
   const first = hiddenBy ? `hidden by ${hiddenBy}` : shown
   const second = e.targetInPicture
-    ? `seen ${print({ value: Math.abs(e.faceAngleDeg), kind: 'angle' }, units)} from ${e.faceAngleDeg >= 0 ? 'above' : 'below'}`
+    ? `seen ${print({ value: Math.abs(e.faceAngleDeg), kind: 'angle' }, units)} from ` +
+      `${e.faceAngleDeg >= 0 ? 'above' : 'below'}`
     : `for ${e.levelName.toLowerCase()}`
   // It stands at the top, clear of the rays, as far right as the sheet allows; a leader drops to the target.
   const middle = Math.min(Math.max(x + 24, frame.cameraX + 150), frame.width - 66)

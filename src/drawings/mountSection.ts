@@ -143,7 +143,10 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
     width,
     height,
     marks,
-    says: `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ${inSentence(m.surfaceName)}, ${m.fixingCount} ${m.fixingName}. Four times the weight pulls each by ${pull}; one holds ${holds}.`,
+    says:
+      `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ` +
+      `${inSentence(m.surfaceName)}, ${m.fixingCount} ${m.fixingName}. Four times the weight ` +
+      `pulls each by ${pull}; one holds ${holds}.`,
   }
 }
 

@@ -26,7 +26,8 @@ export function powerDrawing(p: PowerLadder, units: UnitSystem, width: number): 
       left,
       right,
       top + tall + 58,
-      `${print({ value: p.lengthM, kind: 'length' }, units)}, ${print({ value: p.circuitOhm, kind: 'resistance' }, units)}`,
+      `${print({ value: p.lengthM, kind: 'length' }, units)}, ` +
+        `${print({ value: p.circuitOhm, kind: 'resistance' }, units)}`,
     ),
   )
   marks.push(words([8, 18], `${p.supplyName}: ${p.partName}`, { size: 'small', tone: 'soft' }))
@@ -55,6 +56,10 @@ export function powerDrawing(p: PowerLadder, units: UnitSystem, width: number): 
     width,
     height: top + tall + 70,
     marks,
-    says: `${p.supplyName} gives ${volts(p.sourceV)}; over ${print({ value: p.lengthM, kind: 'length' }, units)} the camera gets ${p.atCameraV === null ? 'too little to start' : volts(p.atCameraV)}; it needs ${volts(p.leastV)}.`,
+    says:
+      `${p.supplyName} gives ${volts(p.sourceV)}; over ` +
+      `${print({ value: p.lengthM, kind: 'length' }, units)} the camera gets ` +
+      `${p.atCameraV === null ? 'too little to start' : volts(p.atCameraV)}; it needs ` +
+      `${volts(p.leastV)}.`,
   }
 }

@@ -67,6 +67,9 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
     width,
     height: y + tall + 88,
     marks,
-    says: `The run in proportion: ${r.stretches.map(({ name, lengthM }) => `${name} ${cut(lengthM)}`).join(', ') || 'no stretches'}; installed ${cut(r.installedM)}, cut ${cut(r.cutM)}.`,
+    says:
+      'The run in proportion: ' +
+      `${r.stretches.map(({ name, lengthM }) => `${name} ${cut(lengthM)}`).join(', ') || 'no stretches'}; ` +
+      `installed ${cut(r.installedM)}, cut ${cut(r.cutM)}.`,
   }
 }

@@ -56,10 +56,11 @@ export function sealDrawing(c: SealChain, units: UnitSystem, width: number): Dra
       }),
     )
   })
+  const named = c.links.map((link) => `${link.openingName}, ${link.sealName ?? 'open'}, ${link.rating}`)
   return {
     width,
     height: top + Math.max(1, c.links.length) * rowH,
     marks,
-    says: `Openings: ${c.links.map((link) => `${link.openingName}, ${link.sealName ?? 'open'}, ${link.rating}`).join('; ') || 'none'}.`,
+    says: `Openings: ${named.join('; ') || 'none'}.`,
   }
 }

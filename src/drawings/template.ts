@@ -64,7 +64,8 @@ export function templateMarks(t: MountTemplate, paper: Paper, about = ''): Templ
     words(
       12,
       22,
-      'Print at 100 %, no fitting to the page. Measure the scale below before you drill; the maker’s own template decides.',
+      'Print at 100 %, no fitting to the page. Measure the scale below before you drill; the ' +
+        'maker’s own template decides.',
     ),
     words(12, 27, 'Check for hidden cables and pipes behind the surface; wear eye protection.'),
     ...outline(t, cx, cy),
@@ -156,11 +157,20 @@ export function templateSvg(t: MountTemplate, paper: Paper, about = ''): string 
   const safe = (said: string) => said.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
   const drawn = templateMarks(t, paper, about).map((mark) => {
     if (mark.kind === 'words')
-      return `<text x="${mark.x}" y="${mark.y}" font-size="${mark.sizeMm}" text-anchor="${mark.anchor}" font-family="sans-serif">${safe(mark.words)}</text>`
+      return (
+        `<text x="${mark.x}" y="${mark.y}" font-size="${mark.sizeMm}" ` +
+        `text-anchor="${mark.anchor}" font-family="sans-serif">${safe(mark.words)}</text>`
+      )
     const pen = `stroke="#1C2126" stroke-width="${mark.wide}"${mark.dash ? ' stroke-dasharray="3 1.5"' : ''}`
     if (mark.kind === 'line')
       return `<line x1="${mark.x1}" y1="${mark.y1}" x2="${mark.x2}" y2="${mark.y2}" ${pen}/>`
-    return `<circle cx="${mark.x}" cy="${mark.y}" r="${mark.r}" fill="none" ${pen}${mark.hole ? ` class="${mark.hole}"` : ''}/>`
+    return (
+      `<circle cx="${mark.x}" cy="${mark.y}" r="${mark.r}" fill="none" ` +
+      `${pen}${mark.hole ? ` class="${mark.hole}"` : ''}/>`
+    )
   })
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">\n${drawn.join('\n')}\n</svg>\n`
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" ` +
+    `viewBox="0 0 ${width} ${height}">\n${drawn.join('\n')}\n</svg>\n`
+  )
 }

@@ -8,8 +8,11 @@ declare global {
  * Runs in the page before the application does: remembers the last button that was tapped, so that a tap on
  * a cold phone counts. Links need no help: the browser follows them.
  */
-export const KEEP_FIRST_TAP =
-  "window.neatBracketTap={target:null,done:false};document.addEventListener('click',function(e){var t=window.neatBracketTap;if(!t.done&&e.target.closest)t.target=e.target.closest('button')||t.target},true)"
+export const KEEP_FIRST_TAP = `
+var tap = (window.neatBracketTap = { target: null, done: false })
+document.addEventListener('click', function (e) {
+  if (!tap.done && e.target.closest) tap.target = e.target.closest('button') || tap.target
+}, true)`
 
 /** Gives a tap from before the application ran to the button it was meant for. */
 export function replayFirstTap(): void {

@@ -41,7 +41,8 @@ describe('how a device goes together', () => {
   it('says of parts that do not fit that they do not go together, however their steps are numbered', () => {
     const { view } = viewOf({ cameraId: 'ptz-2mp' })
     expect(view.sentence).toBe(
-      '01 Workshop doors does not go together: the pan-tilt-zoom needs a pipe thread; the junction box offers a box lid.',
+      '01 Workshop doors does not go together: the pan-tilt-zoom needs a pipe thread; the ' +
+        'junction box offers a box lid.',
     )
     expect(viewOf({ cameraId: 'ptz-2mp', mountIds: [] }).view.sentence).toMatch(
       /; the surface offers a surface\.$/,

@@ -108,7 +108,8 @@ export function assemblyView(
 }
 
 const apartFor = ({ part, needs, on, offers }: Misfit): string =>
-  `does not go together: the ${calledIn(part)} needs a ${needs}; ${on === 'the surface' ? on : `the ${calledIn(on)}`} offers a ${offers}.`
+  `does not go together: the ${calledIn(part)} needs a ${needs}; ` +
+  `${on === 'the surface' ? on : `the ${calledIn(on)}`} offers a ${offers}.`
 
 function weakestOf(parts: readonly ShownPart[]): string {
   for (const { name, openings } of parts) {

@@ -177,7 +177,10 @@ function deviceSentence(
   if (worst?.verdict === 'stop')
     return `Stopped at ${worst.stage}: ${inSentence(worst.title)}. ${worst.advice}`
   if (open.length > 0)
-    return `${open.map((name) => name[0]!.toUpperCase() + name.slice(1)).join(', ')} ${open.length === 1 ? 'is' : 'are'} still to plan.`
+    return (
+      `${open.map((name) => name[0]!.toUpperCase() + name.slice(1)).join(', ')} ` +
+      `${open.length === 1 ? 'is' : 'are'} still to plan.`
+    )
   if (total > 0 && done === total) return 'Every step is recorded.'
   const begun =
     done === 0 ? 'Planned throughout; ready to install.' : `${done} of ${total} steps are recorded.`

@@ -129,38 +129,42 @@ describe('refusals name the field and say what to do', () => {
   })
 })
 
-it('leads a fault from raised over a temporary and a lasting fix to closed, and opens it again when the re-check fails', () => {
-  const changes: Change[] = [
-    {
-      type: 'raiseFault',
-      faultId: 'f',
-      facts: {
-        deviceId: null,
-        stage: 'seal',
-        origin: null,
-        title: 'Drilled face',
-        severity: 'will fail',
-        cause: 'drilled face',
-        note: '',
-        due: null,
+it(
+  'leads a fault from raised over a temporary and a lasting fix to closed, and opens it ' +
+    'again when the re-check fails',
+  () => {
+    const changes: Change[] = [
+      {
+        type: 'raiseFault',
+        faultId: 'f',
+        facts: {
+          deviceId: null,
+          stage: 'seal',
+          origin: null,
+          title: 'Drilled face',
+          severity: 'will fail',
+          cause: 'drilled face',
+          note: '',
+          due: null,
+        },
       },
-    },
-    { type: 'fixFault', faultId: 'f', fix: { kind: 'temporary', what: 'silicone', until: '2026-04-01' } },
-    { type: 'fixFault', faultId: 'f', fix: { kind: 'lasting', what: 'new box' } },
-    { type: 'recheckFault', faultId: 'f', passed: false, note: 'still wet' },
-    { type: 'fixFault', faultId: 'f', fix: { kind: 'lasting', what: 'gasket' } },
-    { type: 'recheckFault', faultId: 'f', passed: true, note: '' },
-  ]
-  let now = job()
-  const states = changes.map((change) => {
-    const applied = apply(now, command(change), CATALOGUE)
-    if (!applied.ok) throw new Error(JSON.stringify(applied.reasons))
-    now = applied.job
-    return now.faults[0]!.state
-  })
-  expect(states).toEqual(['open', 'temporary fix', 'fixed', 'open', 'fixed', 'closed'])
-  expect(refusal(now, changes[1]!)).toMatch(/closed/)
-})
+      { type: 'fixFault', faultId: 'f', fix: { kind: 'temporary', what: 'silicone', until: '2026-04-01' } },
+      { type: 'fixFault', faultId: 'f', fix: { kind: 'lasting', what: 'new box' } },
+      { type: 'recheckFault', faultId: 'f', passed: false, note: 'still wet' },
+      { type: 'fixFault', faultId: 'f', fix: { kind: 'lasting', what: 'gasket' } },
+      { type: 'recheckFault', faultId: 'f', passed: true, note: '' },
+    ]
+    let now = job()
+    const states = changes.map((change) => {
+      const applied = apply(now, command(change), CATALOGUE)
+      if (!applied.ok) throw new Error(JSON.stringify(applied.reasons))
+      now = applied.job
+      return now.faults[0]!.state
+    })
+    expect(states).toEqual(['open', 'temporary fix', 'fixed', 'open', 'fixed', 'closed'])
+    expect(refusal(now, changes[1]!)).toMatch(/closed/)
+  },
+)
 
 describe('job files', () => {
   const file = (change: object = {}) =>

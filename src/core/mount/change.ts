@@ -48,5 +48,8 @@ export function smallestChange(
     .sort((a, b) => b.used - a.used)
   if (stronger)
     return `Use ${fixingCount} × ${stronger.other.name}: that uses up ${Math.round(100 * stronger.used)} %.`
-  return 'No fixing of the catalogue is enough here: shorten the arm, take a larger base or a lighter camera, or fix to something stronger.'
+  return (
+    'No fixing of the catalogue is enough here: shorten the arm, take a larger base or a ' +
+    'lighter camera, or fix to something stronger.'
+  )
 }

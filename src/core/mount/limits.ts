@@ -127,7 +127,8 @@ export const MOUNT_FORMULAS: readonly Formula[] = [
   {
     name: 'Sway of a pole',
     formula:
-      'FL³/3EI and slope FL²/2EI of the device; w·x²(6L² − 4Lx + x²)/24EI and w·x(3L² − 3Lx + x²)/6EI of the pole',
+      'FL³/3EI and slope FL²/2EI of the device; ' +
+      'w·x²(6L² − 4Lx + x²)/24EI and w·x(3L² − 3Lx + x²)/6EI of the pole',
     source: 'physics',
   },
   { name: 'Picture lean', formula: 'slope × pixels per radian', source: 'physics' },

@@ -119,7 +119,9 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
             before,
             title: `Drill the cable hole, ${facts.cableBit}`,
             detail: 'Pilot through first, then from small to large; look at the far side.',
-            reason: `${mount.passage === 'bare cable' ? 'The bare cable' : `The ${mount.passage}`} must pass, and the base must cover it.`,
+            reason:
+              `${mount.passage === 'bare cable' ? 'The bare cable' : `The ${mount.passage}`} must ` +
+              'pass, and the base must cover it.',
             caution: surface.caution,
           }),
         ]
@@ -228,7 +230,9 @@ function fastening(context: DeviceContext, placed: Placed, facts: MountFacts, mo
 function joined(context: DeviceContext, placed: Placed, on: Placed): Pick<Task, 'after' | 'before'> {
   const { joinedFirst, closer } = joint(context)
   if (closer && joinedFirst.some(({ ref }) => ref === placed.ref)) {
-    const because = `Its tail runs through the ${calledIn(closer.part.name)} to the joint behind: they are joined first.`
+    const because =
+      `Its tail runs through the ${calledIn(closer.part.name)} to the joint behind: they are ` +
+      'joined first.'
     const wayOut = 'Put the box outermost, or take a part whose middle is open for the joint.'
     return { after: [], before: [{ fact: upOf(closer), because, force: 'reach', wayOut }] }
   }

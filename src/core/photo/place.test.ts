@@ -15,7 +15,10 @@ const EXIF = {
   },
 }
 const XMP =
-  '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" xmlns:exif="http://ns.adobe.com/exif/1.0/" exif:GPSLatitude="51,30.4N" exif:GPSLongitude="0,7.6W"/></rdf:RDF></x:xmpmeta>'
+  '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF ' +
+  'xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"><rdf:Description rdf:about="" ' +
+  'xmlns:exif="http://ns.adobe.com/exif/1.0/" exif:GPSLatitude="51,30.4N" ' +
+  'exif:GPSLongitude="0,7.6W"/></rdf:RDF></x:xmpmeta>'
 
 const KINDS = ['jpeg', 'webp', 'png'] as const
 const read = (bytes: Uint8Array) =>

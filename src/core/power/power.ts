@@ -172,7 +172,9 @@ function mains(context: DeviceContext, drawing: PowerLadder): StageAssessment<Po
         short: 'electrician',
         figure: quantity(drawing.sourceV, 'voltage'),
         limit: null,
-        reason: `Isolate, lock off, prove dead; no live work. ${printed(drawing.sourceV, 'voltage')} by the job: prove it with a tester.`,
+        reason:
+          `Isolate, lock off, prove dead; no live work. ${printed(drawing.sourceV, 'voltage')} by ` +
+          'the job: prove it with a tester.',
         source: 'practice',
         advice: 'A licensed person makes this joint where the law says so; local code decides on earthing.',
       }),
@@ -260,7 +262,9 @@ function overDataFindings(
         short: 'PoE class too low',
         figure: needs ? text(`class ${needs.poeClass}`) : text('above class 8'),
         limit: text(`class ${top.poeClass}`),
-        reason: `${camera.name} takes ${camera.power.worstW} W in its worst hour; ${part.name} gives ${top.deviceW} W at the camera.`,
+        reason:
+          `${camera.name} takes ${camera.power.worstW} W in its worst hour; ${part.name} gives ` +
+          `${top.deviceW} W at the camera.`,
         source: 'ieee-802-3',
         advice: needs
           ? 'Take a switch or injector of that class.'
@@ -276,7 +280,10 @@ function overDataFindings(
         short: 'too few volts',
         figure: quantity(volts, 'voltage'),
         limit: quantity(used.leastDeviceV, 'voltage'),
-        reason: `${measured.volts === null ? 'With the port at its lowest volts' : 'As measured'}, a class ${used.poeClass} device may switch off below ${printed(used.leastDeviceV, 'voltage')}, whatever its watts.`,
+        reason:
+          `${measured.volts === null ? 'With the port at its lowest volts' : 'As measured'}, a ` +
+          `class ${used.poeClass} device may switch off below ` +
+          `${printed(used.leastDeviceV, 'voltage')}, whatever its watts.`,
         source: 'ieee-802-3',
         advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
       }),

@@ -3,6 +3,8 @@ import type { Supply } from '../parts'
 import { quantity, text } from '../units'
 import { POWER_LIMITS } from './limits'
 
+const RESERVES = 'its ports do not signal, so each reserves its whole class'
+
 /** A device's draw on a supply, as the budget sees it. */
 export interface Draw {
   readonly supplyId: string
@@ -35,7 +37,9 @@ export function supplyLoad(
         verdict: 'stop',
         title: `${name} is overloaded`,
         short: 'overloaded',
-        reason: `All cameras in their worst hour together${part.signals || part.poeClass === null ? '' : '; its ports do not signal, so each reserves its whole class'}.`,
+        reason:
+          'All cameras in their worst hour ' +
+          `together${part.signals || part.poeClass === null ? '' : `; ${RESERVES}`}.`,
         source: 'catalogue',
         advice: 'Move some to another supply, or take a larger one.',
       }),

@@ -35,7 +35,8 @@ export function isolating(place: Place, touched: readonly Fact[], mains: string)
       })),
       title: 'Prove it dead',
       detail:
-        'The tester on a known live source first; live to neutral, live to earth, neutral to earth; then the tester once more.',
+        'The tester on a known live source first; live to neutral, live to earth, neutral to ' +
+        'earth; then the tester once more.',
       items: [lit],
       reason: `A tester that fails reads dead at ${mains} too.`,
       hold: 'Before anything is touched',

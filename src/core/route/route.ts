@@ -233,7 +233,9 @@ function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
     verdict: run.installedM <= limitM ? 'check' : 'stop',
     title: hot ? 'Too long for its heat' : 'Longer than the standard allows',
     short: hot ? 'too long, too hot' : 'too long',
-    advice: `Save ${over}: a cooler or shorter way, ${stranded ? 'solid cable from a drum, ' : ''}a switch mid-way, or fibre.${screened}`,
+    advice:
+      `Save ${over}: a cooler or shorter way, ${stranded ? 'solid cable from a drum, ' : ''}a ` +
+      `switch mid-way, or fibre.${screened}`,
   })
 }
 
@@ -318,8 +320,13 @@ function leadFindings({ printed, cable }: DeviceContext, route: Route, wayM: num
         title: 'The ready-made lead is much longer than its way',
         short: 'lead much too long',
         source: surplusM.source,
-        reason: `${printed(surplus, 'length')} to coil: ${turns} turns of ${printed(coilM.value * 1000, 'size')} across, ${printed(thickMm, 'size')} thick.`,
-        advice: `Take a lead of ${printed(wayM, 'length')} to ${printed(wayM + surplusM.value, 'length')}, or find room for the coil where it can be reached and note the place.`,
+        reason:
+          `${printed(surplus, 'length')} to coil: ${turns} turns of ` +
+          `${printed(coilM.value * 1000, 'size')} across, ${printed(thickMm, 'size')} thick.`,
+        advice:
+          `Take a lead of ${printed(wayM, 'length')} to ` +
+          `${printed(wayM + surplusM.value, 'length')}, or find room for the coil where it can be ` +
+          'reached and note the place.',
       }),
     ]
   }

@@ -26,7 +26,10 @@ export function routeTasks(context: DeviceContext): Task[] {
         (segment) =>
           `${SPACES[segment.space].name}, ${printed(segment.lengthM + Math.abs(segment.riseM), 'length')}`,
       ),
-      detail: `Mark both ends ${device.mark} before you pull. Pull no harder than ${printed(cable.pullN, 'force')}; bend no tighter than ${printed(cable.diameterMm * cable.bendTimes, 'size')}.`,
+      detail:
+        `Mark both ends ${device.mark} before you pull. Pull no harder than ` +
+        `${printed(cable.pullN, 'force')}; bend no tighter than ` +
+        `${printed(cable.diameterMm * cable.bendTimes, 'size')}.`,
       reason: 'Two unmarked ends at the head end cost a ladder trip.',
       caution: spaces.map((space) => SPACES[space].caution).join(' '),
       photo: 'asked',
@@ -51,7 +54,9 @@ export function routeTasks(context: DeviceContext): Task[] {
             after: [{ fact: 'cable there', because: 'The loop is a part of the cable that was pulled.' }],
             before: [{ fact: 'looked at', because: 'The picture shows the loop too.' }],
             title: 'Leave the drip loop and the slack',
-            detail: `${printed(context.allowances.dripLoopM, 'length')} below the entry, ${printed(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
+            detail:
+              `${printed(context.allowances.dripLoopM, 'length')} below the entry, ` +
+              `${printed(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
             reason: 'Water follows the cable; the loop lets it drip off.',
           }),
         ]

@@ -275,7 +275,9 @@ function openingFindings(
         limit: text(needed),
         reason: `${where}. ${exposure.why}`,
         source: 'iec-60529',
-        advice: `Choose a part that closes it${opening.holeMm === null ? '' : `, for a ${printed(opening.holeMm, 'size')} hole`}.`,
+        advice:
+          'Choose a part that closes ' +
+          `it${opening.holeMm === null ? '' : `, for a ${printed(opening.holeMm, 'size')} hole`}.`,
       }),
     ]
   }

@@ -54,7 +54,9 @@ function cableAcross(context: DeviceContext, plan: Seal, cameraEndId: string): T
         { fact: 'sealed', because },
       ],
       title: 'Measure the cable where the seal will grip it',
-      detail: `Across the jacket, before anything goes on: ${gripping.name}${sealOnly ? '' : `, and then ${connector.name}`}.`,
+      detail:
+        'Across the jacket, before anything goes on: ' +
+        `${gripping.name}${sealOnly ? '' : `, and then ${connector.name}`}.`,
       reason: 'Too thin leaks, too thick tears the lip. One cable to an entry.',
       entry: measure('size', 'Cable across', least, most),
       causes: { failed: 'wrong cable' },
@@ -119,7 +121,7 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
         title: `Seal the ${opening.name}: ${seal!.name}`,
         detail: seal!.make,
         items: seal!.pieces.map(({ name, way }) => `${name}: ${way}`),
-        reason: `${partName}. ${seal!.kind === 'grommet' ? `Leave about ${SEAL_LIMITS.insideMm.value} mm of cable inside.` : WHY[onCable ? 'cable' : 'rest']}`,
+        reason: `${partName}. ${seal!.kind === 'grommet' ? INSIDE : WHY[onCable ? 'cable' : 'rest']}`,
       })
     }),
     ...(greased(context)
@@ -156,6 +158,8 @@ const TAILS = {
     detail: 'Only where they unplug; one that does not is capped. Nobody cuts a maker’s tail.',
   }),
 }
+
+const INSIDE = `Leave about ${SEAL_LIMITS.insideMm.value} mm of cable inside.`
 
 const WHY = {
   cable: 'Water follows the cable and sits in the box.',

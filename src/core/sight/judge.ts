@@ -27,7 +27,10 @@ export function judgeArea(area: AreaResult, units: UnitSystem): Finding {
   const reasons = [
     {
       share: area.short,
-      says: `${percent(area.short)} gets too few pixels (down to ${print({ value: area.shortAtPxM, kind: 'density' }, units)} of ${print({ value: level.densityPxM, kind: 'density' }, units)})`,
+      says:
+        `${percent(area.short)} gets too few pixels (down to ` +
+        `${print({ value: area.shortAtPxM, kind: 'density' }, units)} of ` +
+        `${print({ value: level.densityPxM, kind: 'density' }, units)})`,
       advice: 'A longer lens, or a camera nearer to it.',
     },
     {
@@ -115,7 +118,8 @@ export function judgePrivacy({ thingId, name, seenBy }: PrivacyResult, units: Un
       seenBy
         .map(
           ({ mark, share, bestPxM }) =>
-            `${mark} sees ${percent(Math.max(0.01, share))} of it at up to ${print({ value: bestPxM, kind: 'density' }, units)}`,
+            `${mark} sees ${percent(Math.max(0.01, share))} of it at up to ` +
+            `${print({ value: bestPxM, kind: 'density' }, units)}`,
         )
         .join('; ') + '.',
     source: 'practice',

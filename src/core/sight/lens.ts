@@ -140,10 +140,16 @@ function whyNone(
   mm: (focalMm: number) => string,
 ): string {
   if (leastMm > mostMm && mostMm < shortest && leastMm <= longest) {
-    return `Some of it does not fit even at ${mm(shortest)}: stand farther back, turn the picture, or share it between two cameras.`
+    return (
+      `Some of it does not fit even at ${mm(shortest)}: stand farther back, turn the picture, ` +
+      'or share it between two cameras.'
+    )
   }
   if (leastMm > mostMm) {
-    return `The two disagree: ${name} at the far end wants ${mm(leastMm)}, but beyond ${mm(mostMm)} the ends fall out of the picture. Two cameras, a nearer spot, or more pixels.`
+    return (
+      `The two disagree: ${name} at the far end wants ${mm(leastMm)}, but beyond ${mm(mostMm)} ` +
+      'the ends fall out of the picture. Two cameras, a nearer spot, or more pixels.'
+    )
   }
   if (leastMm > longest) return `${cap(name)} wants ${mm(leastMm)}; this lens ends at ${mm(longest)}.`
   return `All of it fits only below ${mm(mostMm)}; this lens starts at ${mm(shortest)}.`

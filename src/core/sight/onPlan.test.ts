@@ -285,7 +285,8 @@ describe('judging an area', () => {
     expect(found).toMatchObject({
       verdict: 'check',
       reason:
-        '35 % gets too few pixels (down to 88 px/m of 125 px/m), 20 % is hidden by the crane, 5 % is in nobody’s picture.',
+        '35 % gets too few pixels (down to 88 px/m of 125 px/m), 20 % is hidden by the crane, 5 ' +
+        '% is in nobody’s picture.',
     })
     expect(found.advice).toMatch(/longer lens/)
     expect(judgeArea({ ...result, hidden: 0.5, short: 0.1 }, 'metric').advice).toMatch(/the crane/)

@@ -74,7 +74,10 @@ export function judgeSurvey(
       findings,
     }
   const [worst] = byGravity(unmet)
-  const sentence = `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} met. ${blindWords}`
+  const sentence =
+    `${areas.length - unmet.length} of ${areas.length} area${areas.length === 1 ? '' : 's'} ` +
+    `of interest ${areas.length === 1 || areas.length - unmet.length === 1 ? 'is' : 'are'} ` +
+    `met. ${blindWords}`
   const sentenceOf = ({ title, reason, advice }: Finding) => `${title}: ${reason} ${advice}`
   const first = worst ?? missed
   if (first) return { sentence, next: sentenceOf(first), findings }

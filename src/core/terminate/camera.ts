@@ -34,7 +34,9 @@ export function cameraFinding({ camera, cable, accessories, catalogue }: DeviceC
     limit: text(`${cables.join(' or ')} cable`),
     reason: `${camera.name} is ${says}; nothing comes out of it that ${cable.kind} cable carries.`,
     source: 'catalogue',
-    advice: `${between ? `Add ${between.name}, or lead` : 'Lead'} ${cables.join(' or ')} cable${other ? `, such as ${other.name}` : ''}.`,
+    advice:
+      `${between ? `Add ${between.name}, or lead` : 'Lead'} ${cables.join(' or ')} ` +
+      `cable${other ? `, such as ${other.name}` : ''}.`,
   })
 }
 

@@ -134,7 +134,9 @@ function passedFirst(context: DeviceContext, acrossMm: number | null): Need[] {
   return [
     {
       fact: upOf(placed),
-      because: `The finished end, ${context.printed(acrossMm!, 'size')} across, does not pass the ${opening.name} of ${hole}.`,
+      because:
+        `The finished end, ${context.printed(acrossMm!, 'size')} across, does not pass the ` +
+        `${opening.name} of ${hole}.`,
       force: 'reach',
       wayOut: 'Take a narrower end, or make it once the part is up.',
     },

@@ -12,13 +12,18 @@ it('a record of the first version is brought up without loss', () => {
   first.exec(readFileSync('src/server/db/migrations/0001-record.sql', 'utf8'))
   first.pragma('user_version = 1')
   first.exec(`INSERT INTO job VALUES ('j', 1, 'Yard', '', 'metric', '', '{}', '{}', '2026-01-01T00:00:00Z', 'Lead');
-    INSERT INTO device VALUES ('j', 'd', 0, '01', 'Door', 'c', '[]', 's', 'marine', 'c', '[]', '{"heightM":3,"wish":{"place":"left","kept":true,"reason":"","agreedBy":""}}', '{"fixingId":"screw-8"}', '{"segments":[{"id":"a"},{"id":"b"}]}', NULL, NULL, NULL, '{}');
+    INSERT INTO device VALUES ('j', 'd', 0, '01', 'Door', 'c', '[]', 's', 'marine', 'c', '[]',
+      '{"heightM":3,"wish":{"place":"left","kept":true,"reason":"","agreedBy":""}}', '{"fixingId":"screw-8"}',
+      '{"segments":[{"id":"a"},{"id":"b"}]}', NULL, NULL, NULL, '{}');
     INSERT INTO step_record VALUES ('j', 'd', 'test/unpack', 0, 'done', NULL, NULL, '', '2026-01-01T00:00:00Z', 'Lead');
     INSERT INTO supply VALUES ('j', 's', 0, 'Switch', 'switch-8'), ('j', 't', 1, 'Other', 'dc-12-5');
-    INSERT INTO fault VALUES ('j', 'f', 0, 'd', NULL, NULL, 'Loose', 'looks', 'loose', '', NULL, 'open', '2026-01-01T00:00:00Z', 'Lead', '[]');
+    INSERT INTO fault VALUES ('j', 'f', 0, 'd', NULL, NULL, 'Loose', 'looks', 'loose', '', NULL, 'open',
+      '2026-01-01T00:00:00Z', 'Lead', '[]');
     INSERT INTO photo_content VALUES ('${'a'.repeat(64)}', 'image/png', 1, 1, 1);
-    INSERT INTO photo VALUES ('j', 'p', 0, '${'a'.repeat(64)}', 'd', NULL, 'f', 'crack', '2026-01-01T00:00:00Z', 'Lead');
-    INSERT INTO device VALUES ('j', 'e', 1, 'E3', 'Gate', 'c', '[]', 's', 'marine', 'c', '[]', NULL, NULL, NULL, NULL, NULL, NULL, '{}')`)
+    INSERT INTO photo VALUES ('j', 'p', 0, '${'a'.repeat(64)}', 'd', NULL, 'f', 'crack',
+      '2026-01-01T00:00:00Z', 'Lead');
+    INSERT INTO device VALUES ('j', 'e', 1, 'E3', 'Gate', 'c', '[]', 's', 'marine', 'c', '[]',
+      NULL, NULL, NULL, NULL, NULL, NULL, '{}')`)
   first.close()
   const now = openRecord(old)
   const sights = now.prepare('SELECT sight FROM device ORDER BY position').pluck().all() as (string | null)[]

@@ -35,7 +35,8 @@ function migrate(db: Db): void {
     const version = db.pragma('user_version', { simple: true }) as number
     if (version > files.length)
       throw new Error(
-        `The record in the data folder is of version ${version}; this program knows ${files.length}. Use a newer program.`,
+        `The record in the data folder is of version ${version}; this program knows ` +
+          `${files.length}. Use a newer program.`,
       )
     for (const [index, name] of files.entries()) {
       if (index < version) continue

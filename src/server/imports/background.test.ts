@@ -121,7 +121,8 @@ const darkAt = async (sha256: string, x: number, y: number) => {
 describe('drawings become pictures', () => {
   it('PNG, SVG and a page of a PDF', async () => {
     const svg = Buffer.from(
-      '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200"><rect x="0" y="90" width="400" height="20"/></svg>',
+      '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200"><rect x="0" y="90" ' +
+        'width="400" height="20"/></svg>',
     )
     for (const bytes of [svg, await sharp(svg).png().toBuffer(), await plainPdf()]) {
       const kept = await keepBackground(bytes)

@@ -87,7 +87,8 @@ export async function drawBackground(folder: string, bytes: Buffer, page: number
       return refuse(413, 'This SVG repeats its parts more than 500 000 times: save it with fewer.')
     return refuse(
       415,
-      'This file cannot be read as a drawing: it may be broken, or not a picture (PNG, JPEG, SVG), a PDF or a DXF drawing.',
+      'This file cannot be read as a drawing: it may be broken, or not a picture (PNG, JPEG, ' +
+        'SVG), a PDF or a DXF drawing.',
     )
   }
 }

@@ -50,7 +50,9 @@ export function drawDxf(words: string): DrawnDxf {
   if (budget.entities < 0)
     return {
       ok: false,
-      message: `This DXF file comes to more than ${MOST_ENTITIES} things once its blocks are laid out: save only the layers that are needed.`,
+      message:
+        `This DXF file comes to more than ${MOST_ENTITIES} things once its blocks are laid out: ` +
+        'save only the layers that are needed.',
     }
   if (budget.points < 0)
     return {
@@ -61,7 +63,8 @@ export function drawDxf(words: string): DrawnDxf {
     return {
       ok: false,
       message:
-        'This DXF file has no lines to draw: only lines, polylines, arcs, circles, ellipses and blocks of these are taken over.',
+        'This DXF file has no lines to draw: only lines, polylines, arcs, circles, ellipses and ' +
+        'blocks of these are taken over.',
     }
   if (lines.length > MOST_LINES)
     return {
@@ -84,7 +87,11 @@ export function drawDxf(words: string): DrawnDxf {
     Math.max(1, Math.ceil((top - bottom) * scale)) + 8,
   ]
   const at = ([x, y]: Spot) => `${((x - left) * scale + 4).toFixed(1)},${((top - y) * scale + 4).toFixed(1)}`
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><rect width="100%" height="100%" fill="#fff"/><g fill="none" stroke="#30363c" stroke-width="2.5">${lines.map((line) => `<polyline points="${line.map(at).join(' ')}"/>`).join('')}</g></svg>`
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 ` +
+    `0 ${width} ${height}"><rect width="100%" height="100%" fill="#fff"/><g fill="none" ` +
+    'stroke="#30363c" ' +
+    `stroke-width="2.5">${lines.map((line) => `<polyline points="${line.map(at).join(' ')}"/>`).join('')}</g></svg>`
   const unit = METRES[Number(dxf.header?.$INSUNITS ?? 0)]
   return { ok: true, svg, metresPerPx: unit === undefined ? null : unit / scale }
 }

@@ -50,7 +50,10 @@ export function SunChart({ sun }: { sun: SunInPicture }) {
       <Chart
         option={option}
         height={170}
-        says={`Hours of sun in the picture by month: ${sun.byMonth.map((h, i) => `${MONTHS[i]} ${Math.round(h)}`).join(', ')}.`}
+        says={
+          'Hours of sun in the picture by month: ' +
+          `${sun.byMonth.map((h, i) => `${MONTHS[i]} ${Math.round(h)}`).join(', ')}.`
+        }
       />
       <Text mt={1}>
         <strong>{hours} h a year</strong> at most, under a clear sky.

@@ -54,7 +54,9 @@ export function EquipmentPage() {
 /** What hangs on it of what it can carry, in words; empty where it feeds nothing. */
 export const loadWords = ({ load }: EquipmentAssessment, units: UnitSystem): string =>
   load
-    ? `${print({ value: load.loadW, kind: 'power' }, units)} of ${print({ value: load.budgetW, kind: 'power' }, units)}, ${load.portsUsed} of ${load.ports} ports`
+    ? `${print({ value: load.loadW, kind: 'power' }, units)} of ` +
+      `${print({ value: load.budgetW, kind: 'power' }, units)}, ${load.portsUsed} of ` +
+      `${load.ports} ports`
     : ''
 
 function Piece({

@@ -55,13 +55,17 @@ it('a larger one is shown at once, the device looked at first, and fills until a
   await waitFor(() => expect(seen.at(-1)).toEqual(assess(yard, CATALOGUE)), { timeout: 8000 })
 })
 
-it('a job that is too large for the page is fetched; without word of the server it says so and asks again', async () => {
-  const yard = yardOf(2, 'fetched')
-  way = '/'
-  shown({ id: 'fetched', name: 'Long wall', devices: 900 })
-  expect(screen.getByRole('status').textContent).toBe('Opening Long wall: 900 devices…')
-  const again = await screen.findByRole('button', { name: 'Try again' })
-  vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ revision: 3, job: yard })))
-  act(() => again.click())
-  await waitFor(() => expect(seen.at(-1)).toEqual(assess(yard, CATALOGUE)))
-})
+it(
+  'a job that is too large for the page is fetched; without word of the server it says so ' +
+    'and asks again',
+  async () => {
+    const yard = yardOf(2, 'fetched')
+    way = '/'
+    shown({ id: 'fetched', name: 'Long wall', devices: 900 })
+    expect(screen.getByRole('status').textContent).toBe('Opening Long wall: 900 devices…')
+    const again = await screen.findByRole('button', { name: 'Try again' })
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ revision: 3, job: yard })))
+    act(() => again.click())
+    await waitFor(() => expect(seen.at(-1)).toEqual(assess(yard, CATALOGUE)))
+  },
+)

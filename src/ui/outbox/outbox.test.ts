@@ -166,27 +166,31 @@ describe('the outbox', () => {
 })
 
 describe('what the server does not take', () => {
-  it('keeps a refused command with its reasons, sends the others, tries it again when asked, and drops it when told to', async () => {
-    const bad = command({ photoId: 'bad' })
-    refuse = ({ id }) => id === bad.id
-    const box = open()
-    await box.add(bad)
-    await box.add(command())
-    const stands = () =>
-      vi.waitFor(() =>
-        expect(box.snapshot().waiting.map(({ id, reasons }) => [id, reasons?.[0]?.message])).toEqual([
-          [bad.id, 'no'],
-        ]),
-      )
-    await stands()
-    await box.retry(bad.id)
-    await vi.waitFor(() => expect(sent.flat().filter(({ id }) => id === bad.id)).toHaveLength(2))
-    await stands()
-    await box.drop(bad.id)
-    await emptied(box)
-    const store = new OutboxStore(here)
-    expect(await store.waiting.count()).toBe(0)
-  })
+  it(
+    'keeps a refused command with its reasons, sends the others, tries it again when asked, ' +
+      'and drops it when told to',
+    async () => {
+      const bad = command({ photoId: 'bad' })
+      refuse = ({ id }) => id === bad.id
+      const box = open()
+      await box.add(bad)
+      await box.add(command())
+      const stands = () =>
+        vi.waitFor(() =>
+          expect(box.snapshot().waiting.map(({ id, reasons }) => [id, reasons?.[0]?.message])).toEqual([
+            [bad.id, 'no'],
+          ]),
+        )
+      await stands()
+      await box.retry(bad.id)
+      await vi.waitFor(() => expect(sent.flat().filter(({ id }) => id === bad.id)).toHaveLength(2))
+      await stands()
+      await box.drop(bad.id)
+      await emptied(box)
+      const store = new OutboxStore(here)
+      expect(await store.waiting.count()).toBe(0)
+    },
+  )
   it('splits a batch that fails until the one bad command stands alone', async () => {
     online = false
     const box = open()

@@ -81,7 +81,8 @@ export function BackgroundPanel({
       error: refusal(said),
       note:
         metresPerPx === null
-          ? `Not to scale yet: scale it by two points.${pages > 1 ? ` It has ${pages} pages; this is page ${page}.` : ''}`
+          ? 'Not to scale yet: scale it by two ' +
+            `points.${pages > 1 ? ` It has ${pages} pages; this is page ${page}.` : ''}`
           : 'It knows its own scale.',
     })
   }

@@ -102,17 +102,23 @@ describe('editing', () => {
     press('y', { ctrlKey: true })
     await settled(() => expect(now().things[0]).toMatchObject({ to: { x: expect.closeTo(6, 6) as number } }))
   })
-  it('openings: one is added inside the wall; one that reaches past its end is refused and the words stay', async () => {
-    show({ things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' })] })
-    pick(/^Front/)
-    pick('Add an opening')
-    await settled(() => expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9, headM: 2.1 }] }))
-    const one = within(screen.getByRole('group', { name: 'Opening 1' }))
-    fireEvent.change(one.getByLabelText('Width'), { target: { value: '9' } })
-    fireEvent.blur(one.getByLabelText('Width'))
-    expect((await one.findByRole('alert')).textContent).toBe('The opening reaches past the end of the wall.')
-    expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9 }] })
-  })
+  it(
+    'openings: one is added inside the wall; one that reaches past its end is refused and ' +
+      'the words stay',
+    async () => {
+      show({ things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' })] })
+      pick(/^Front/)
+      pick('Add an opening')
+      await settled(() => expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9, headM: 2.1 }] }))
+      const one = within(screen.getByRole('group', { name: 'Opening 1' }))
+      fireEvent.change(one.getByLabelText('Width'), { target: { value: '9' } })
+      fireEvent.blur(one.getByLabelText('Width'))
+      expect((await one.findByRole('alert')).textContent).toBe(
+        'The opening reaches past the end of the wall.',
+      )
+      expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9 }] })
+    },
+  )
   it('arrows move what is selected, Delete takes it away, undo brings it back', async () => {
     show({ things: [block(1, 1, 2, 2, { id: 'b', name: 'Skip' })] })
     pick(/^Skip/)
@@ -156,15 +162,19 @@ describe('a device on the plan', () => {
     press('ArrowLeft')
     await settled(() => expect(now().devices[0]!.sight!.place!.x).toBeCloseTo(-0.1, 9))
   })
-  it('finds the fence before its target while the height is still being typed, and lets it go with Escape', async () => {
-    show({ devices: [camera()], things: [wall(-2, 4, 2, 4, { heightM: 2.5, name: 'Fence' })] }, 'device-1')
-    expect(findings()).toContain('The target is hidden')
-    fireEvent.change(screen.getByLabelText('Lens height'), { target: { value: '12' } })
-    await settled(() => expect(findings()).not.toContain('The target is hidden'))
-    fireEvent.keyDown(screen.getByLabelText('Lens height'), { key: 'Escape' })
-    await settled(() => expect(findings()).toContain('The target is hidden'))
-    expect(now().devices[0]!.sight!.heightM).toBe(3)
-  })
+  it(
+    'finds the fence before its target while the height is still being typed, and lets it go ' +
+      'with Escape',
+    async () => {
+      show({ devices: [camera()], things: [wall(-2, 4, 2, 4, { heightM: 2.5, name: 'Fence' })] }, 'device-1')
+      expect(findings()).toContain('The target is hidden')
+      fireEvent.change(screen.getByLabelText('Lens height'), { target: { value: '12' } })
+      await settled(() => expect(findings()).not.toContain('The target is hidden'))
+      fireEvent.keyDown(screen.getByLabelText('Lens height'), { key: 'Escape' })
+      await settled(() => expect(findings()).toContain('The target is hidden'))
+      expect(now().devices[0]!.sight!.heightM).toBe(3)
+    },
+  )
   it('a wish that differs wants a reason and an agreement', async () => {
     show(
       { devices: [camera({ wish: { place: '', at: xy(3, 0), kept: true, reason: '', agreedBy: '' } })] },

@@ -36,6 +36,10 @@ import { LayerChoice, ToolHelp, Tools } from './Tools'
 import { WalkPanel } from './WalkPanel'
 import { useSurvey, warm } from './worker'
 
+const KEYS_OF_PLAN =
+  'Site plan. Arrow keys move what is selected, or the point that is asked about; [ and ] turn a device; ' +
+  'Delete removes; Ctrl Z undoes.'
+
 /** Fetches the sheet; without signal since the job was opened, what stands in its place says so. */
 const fetchSheet = () =>
   import('./PlanCanvas').then(
@@ -298,7 +302,7 @@ function Sheet({ keyboard, children }: SheetProps) {
       data-testid="plan"
       tabIndex={0}
       role="application"
-      aria-label="Site plan. Arrow keys move what is selected, or the point that is asked about; [ and ] turn a device; Delete removes; Ctrl Z undoes."
+      aria-label={KEYS_OF_PLAN}
       onKeyDown={(event) => pressOn(keyboard, event)}
       _focusVisible={{ outline: '2px solid', outlineColor: 'copper.fg' }}
     >

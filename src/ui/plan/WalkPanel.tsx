@@ -92,6 +92,10 @@ export function WalkPanel({
     print({ value, kind }, job.units)
   const total = walked.timesS.at(-1) ?? 0
   const unseen = walked.gaps.reduce((sum, { fromS, toS }) => sum + toS - fromS, 0)
+  const gaps = walked.gaps.map(
+    ({ fromS, toS, lengthM }) => `${fromS.toFixed(1)} to ${toS.toFixed(1)} s (${printed(lengthM, 'length')})`,
+  )
+  const bests = walked.cameras.map(({ mark, bestPxM }) => `${mark} at best ${printed(bestPxM, 'density')}`)
   return (
     <Box as="section" mt={4} aria-label={`Walk ${thing.name}`}>
       <Heading as="h2" fontSize="md" borderBottomWidth="1.5px" borderColor="ink" pb={1} mb={2}>
@@ -101,7 +105,7 @@ export function WalkPanel({
         {walked.cameras.length === 0 ? 'Nobody sees any of it.' : null}
         {walked.cameras.length > 0 && walked.gaps.length === 0 ? 'Seen all the way.' : null}
         {walked.cameras.length > 0 && walked.gaps.length > 0
-          ? `Out of everybody’s view for ${unseen.toFixed(1)} s: ${walked.gaps.map(({ fromS, toS, lengthM }) => `${fromS.toFixed(1)} to ${toS.toFixed(1)} s (${printed(lengthM, 'length')})`).join(', ')}.`
+          ? `Out of everybody’s view for ${unseen.toFixed(1)} s: ${gaps.join(', ')}.`
           : null}
       </Text>
       {walked.cameras.length > 0 ? (
@@ -110,7 +114,7 @@ export function WalkPanel({
             option={option}
             height={240}
             onPoint={onPoint}
-            says={`Density at the face against time. ${walked.cameras.map(({ mark, bestPxM }) => `${mark} at best ${printed(bestPxM, 'density')}`).join(', ')}.`}
+            says={`Density at the face against time. ${bests.join(', ')}.`}
           />
           <Table.ScrollArea tabIndex={0} role="region" aria-label="Cameras on the walk">
             <Table.Root

@@ -20,7 +20,8 @@ export function PullSheetPage() {
       <Sentence next="Spares are counted; bits stand in millimetres and inches.">
         {cuts.length === 0 && drills.length === 0
           ? 'Nothing is planned to cut or drill yet.'
-          : `${cuts.length} run${cuts.length === 1 ? '' : 's'}, ${cut(total)} to cut; ${holes} hole${holes === 1 ? '' : 's'} to drill.`}
+          : `${cuts.length} run${cuts.length === 1 ? '' : 's'}, ${cut(total)} to cut; ${holes} ` +
+            `hole${holes === 1 ? '' : 's'} to drill.`}
       </Sentence>
       <Button className="no-print" mb={5} colorPalette="copper" minH="44px" onClick={() => window.print()}>
         Print

@@ -51,7 +51,10 @@ export function FaultPage({ faultId }: { faultId: string }) {
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="760px">
       <Sentence
-        next={`${device ? `${device.mark} ${device.name}` : 'The whole job'} · ${SEVERITIES[fault.severity]} · ${fault.cause}${due ? ` · by ${due}` : ''}`}
+        next={
+          `${device ? `${device.mark} ${device.name}` : 'The whole job'} · ` +
+          `${SEVERITIES[fault.severity]} · ${fault.cause}${due ? ` · by ${due}` : ''}`
+        }
       >
         {fault.title}
       </Sentence>
@@ -92,8 +95,10 @@ export function FaultPage({ faultId }: { faultId: string }) {
           <Text key={index} py={1} borderTopWidth="1px" borderColor="rule">
             {event.at.slice(0, 10)}{' '}
             {event.event === 'fix'
-              ? `${event.fix.kind} fix by ${event.by}: ${event.fix.what}${event.fix.kind === 'temporary' ? ` (until ${event.fix.until})` : ''}`
-              : `${event.passed ? 're-check passed' : 're-check failed'}, ${event.by}${event.note ? `: ${event.note}` : ''}`}
+              ? `${event.fix.kind} fix by ${event.by}: ` +
+                `${event.fix.what}${event.fix.kind === 'temporary' ? ` (until ${event.fix.until})` : ''}`
+              : `${event.passed ? 're-check passed' : 're-check failed'}, ` +
+                `${event.by}${event.note ? `: ${event.note}` : ''}`}
           </Text>
         ))}
       </Part>

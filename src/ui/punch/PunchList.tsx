@@ -36,7 +36,8 @@ export function PunchList() {
       <Sentence
         next={
           standing.temporary > 0
-            ? `${standing.temporary} temporary ${standing.temporary === 1 ? 'fix stands' : 'fixes stand'}; a return visit is due.`
+            ? `${standing.temporary} temporary ` +
+              `${standing.temporary === 1 ? 'fix stands' : 'fixes stand'}; a return visit is due.`
             : undefined
         }
       >

@@ -89,7 +89,14 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
     return Promise.resolve()
   }
   const printed = (value: number, kind: QuantityKind) => print({ value, kind }, units)
-  const defaults = `${policies.pinScheme}; ${SEALING_POLICIES[policies.sealing].split(':')[0]!.toLowerCase()}; ${COAX_SCHOOLS[policies.coaxSchool].toLowerCase()}; wind ${printed(windMS, 'speed')}, ${TERRAINS[terrain].toLowerCase()}; mains ${printed(mainsV, 'voltage')}; slack ${printed(allowances.deviceSlackM, 'length')} and ${printed(allowances.headEndSlackM, 'length')}; waste ${printed(allowances.wastePercent, 'share')}.`
+  const defaults =
+    `${policies.pinScheme}; ` +
+    `${SEALING_POLICIES[policies.sealing].split(':')[0]!.toLowerCase()}; ` +
+    `${COAX_SCHOOLS[policies.coaxSchool].toLowerCase()}; wind ${printed(windMS, 'speed')}, ` +
+    `${TERRAINS[terrain].toLowerCase()}; mains ${printed(mainsV, 'voltage')}; slack ` +
+    `${printed(allowances.deviceSlackM, 'length')} and ` +
+    `${printed(allowances.headEndSlackM, 'length')}; waste ` +
+    `${printed(allowances.wastePercent, 'share')}.`
   type Field = 'windMS' | 'mainsV' | `allowances.${keyof typeof USUAL_ALLOWANCES}`
   const quantity = (
     name: Field,

@@ -28,7 +28,9 @@ function coverFinding({ printed }: DeviceContext, { base, cableHoleMm }: MountFa
     short: 'hole not covered',
     figure: quantity(cableHoleMm, 'size'),
     limit: quantity(Math.max(0, base.baseMm - 2 * coverMm.value), 'size'),
-    reason: `${base.name} is ${printed(base.baseMm, 'size')} across and must cover the hole by ${printed(coverMm.value, 'size')} all round.`,
+    reason:
+      `${base.name} is ${printed(base.baseMm, 'size')} across and must cover the hole by ` +
+      `${printed(coverMm.value, 'size')} all round.`,
     source: coverMm.source,
     advice: 'Let less pass the hole, or take a larger base.',
   })
@@ -103,7 +105,9 @@ function slotFinding(
     short: 'hole meets a slot',
     figure: quantity(slotMm, 'size'),
     limit: quantity(leastMm, 'size'),
-    reason: `The hole is ${printed(cableHoleMm, 'size')} across and wants ${printed(holeToSlotMm.value, 'size')} of material round it.`,
+    reason:
+      `The hole is ${printed(cableHoleMm, 'size')} across and wants ` +
+      `${printed(holeToSlotMm.value, 'size')} of material round it.`,
     source: holeToSlotMm.source,
     advice: `Turn or shift the base by ${printed(leastMm - slotMm, 'size')}, or let less pass the hole.`,
   })

@@ -95,7 +95,10 @@ function windFinding(
     short: 'too weak for wind',
     figure: quantity(facts.blown.pullN, 'force'),
     limit: quantity(facts.blown.capacityN, 'force'),
-    reason: `${printed(windMS, 'speed')} pushes with ${printed(facts.windN, 'force')}; ${windAllowable.value} % of it and the weight pull the worst fixing. ${firstToFail(facts)} first.`,
+    reason:
+      `${printed(windMS, 'speed')} pushes with ${printed(facts.windN, 'force')}; ` +
+      `${windAllowable.value} % of it and the weight pull the worst fixing. ` +
+      `${firstToFail(facts)} first.`,
     source: 'asce-7',
     advice: advise('mount/wind'),
   })

@@ -139,7 +139,10 @@ function leanFinding({ printed, camera, device }: DeviceContext, { leanPx, bent 
     short: 'picture moves',
     figure: quantity(leanPx, 'pixels'),
     limit: quantity(shakePx.value, 'pixels'),
-    reason: `In a steady ${printed(pictureWindMS.value, 'speed')} the pole leans by ${((bent.slopeRad * 180) / Math.PI).toFixed(3)}° where the camera hangs, and gusts shake it more than that; a long lens shows it.`,
+    reason:
+      `In a steady ${printed(pictureWindMS.value, 'speed')} the pole leans by ` +
+      `${((bent.slopeRad * 180) / Math.PI).toFixed(3)}° where the camera hangs, and gusts ` +
+      'shake it more than that; a long lens shows it.',
     source: shakePx.source,
     advice: `${lens} hang it lower, on a stiffer pole, or take a camera that steadies its picture.`,
   })
@@ -174,7 +177,9 @@ function footFindings(
         short: 'ask about its foot',
         figure: quantity(100 * deviceShare, 'share'),
         limit: quantity(footShare.value, 'share'),
-        reason: `Of ${printed(momentNm, 'moment')} at its foot in the design wind. Its base, bolts and foundation are not known here and not judged.`,
+        reason:
+          `Of ${printed(momentNm, 'moment')} at its foot in the design wind. Its base, bolts and ` +
+          'foundation are not known here and not judged.',
         source: footShare.source,
         advice: 'Give this moment to whoever answers for the pole, before anything is hung on it.',
       }),

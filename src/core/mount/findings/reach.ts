@@ -19,7 +19,9 @@ function ladderFinding({ device, printed }: DeviceContext): Finding | null {
     short: 'tower or lift',
     figure: quantity(heightM, 'length'),
     limit: quantity(ladderM.value, 'length'),
-    reason: `Two-handed work this high wants a platform; nobody works at height above ${printed(ladderWindMS.value, 'speed')} of wind.`,
+    reason:
+      'Two-handed work this high wants a platform; nobody works at height above ' +
+      `${printed(ladderWindMS.value, 'speed')} of wind.`,
     source: ladderM.source,
     advice: `Bring a tower or lift to ${printed(heightM, 'length')}; local rules decide.`,
   })

@@ -40,7 +40,10 @@ function tiltFindings({ context, sight, range, cured }: Asked): Finding[] {
   if (tiltDeg >= least - 1e-9 && tiltDeg <= most + 1e-9) return []
   const nearest = tiltDeg < least ? least : most
   const clean = cured !== null && cured('sight/tilt', { tiltDeg: nearest })
-  const down = `Its base faces down and the lens leaves it by ${camera.axisFromBaseDeg[0]} to ${camera.axisFromBaseDeg[1]}°, so the axis cannot rise above ${printed(least, 'angle')} below level.`
+  const down =
+    `Its base faces down and the lens leaves it by ${camera.axisFromBaseDeg[0]} to ` +
+    `${camera.axisFromBaseDeg[1]}°, so the axis cannot rise above ${printed(least, 'angle')} ` +
+    'below level.'
   return [
     finding('sight', 'tilt', {
       verdict: 'stop',
@@ -55,7 +58,8 @@ function tiltFindings({ context, sight, range, cured }: Asked): Finding[] {
       source: 'catalogue',
       advice: clean
         ? `Tilt to ${printed(nearest, 'angle')}: that still shows what was asked.`
-        : 'No tilt that it allows does all that was asked: turn the base with another mount, move the camera, or take one with a wider joint.',
+        : 'No tilt that it allows does all that was asked: turn the base with another mount, move ' +
+          'the camera, or take one with a wider joint.',
     }),
   ]
 }
@@ -82,7 +86,9 @@ function pictureFindings({ context, sight, ahead, range, cured }: Asked): Findin
       short: above ? 'target above picture' : 'target below picture',
       figure: quantity(sight.tiltDeg, 'angle'),
       limit: text(`${printed(shows[0], 'angle')} to ${printed(shows[1], 'angle')}`),
-      reason: `At ${printed(sight.targetDistanceM, 'length')} a height of ${printed(sight.targetHeightM, 'length')} is in the picture only between these tilts.`,
+      reason:
+        `At ${printed(sight.targetDistanceM, 'length')} a height of ` +
+        `${printed(sight.targetHeightM, 'length')} is in the picture only between these tilts.`,
       source: 'physics',
       advice: advice(),
     }),

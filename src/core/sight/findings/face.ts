@@ -29,7 +29,8 @@ export function faceFindings({ context, sight, ahead, range, cured }: Asked): Fi
         advice:
           ways.length > 0
             ? `${ways.join(', or ')}.`
-            : 'Neither lowering it nor meeting the face farther out keeps all that was asked: take another spot or lens.',
+            : 'Neither lowering it nor meeting the face farther out keeps all that was asked: take ' +
+              'another spot or lens.',
       }),
     )
   }
@@ -42,9 +43,14 @@ export function faceFindings({ context, sight, ahead, range, cured }: Asked): Fi
         short: 'walking smears',
         figure: quantity(smear, 'pixels'),
         limit: quantity(blurLimit.value, 'pixels'),
-        reason: `${walkingMS.value} m/s during ${printed(sight.shutterS, 'time')}, at the ${printed(level.densityPxM, 'density')} that ${level.name.toLowerCase()} asks for.`,
+        reason:
+          `${walkingMS.value} m/s during ${printed(sight.shutterS, 'time')}, at the ` +
+          `${printed(level.densityPxM, 'density')} that ${level.name.toLowerCase()} asks for.`,
         source: blurLimit.source,
-        advice: `Ask for ${printed(1 / Math.ceil((walkingMS.value * level.densityPxM) / blurLimit.value), 'time')} or shorter, with light to match.`,
+        advice:
+          'Ask for ' +
+          `${printed(1 / Math.ceil((walkingMS.value * level.densityPxM) / blurLimit.value), 'time')} ` +
+          'or shorter, with light to match.',
       }),
     )
   }

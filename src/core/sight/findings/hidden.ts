@@ -16,7 +16,9 @@ export function hiddenFindings({ context, sight, around }: Asked): Finding[] {
       short: 'target hidden',
       figure: quantity(hidden.distanceM, 'length'),
       limit: quantity(sight.targetDistanceM, 'length'),
-      reason: `${capital(nameOf(hidden.thing))} stands in between, ${printed(hidden.distanceM, 'length')} from the lens.`,
+      reason:
+        `${capital(nameOf(hidden.thing))} stands in between, ` +
+        `${printed(hidden.distanceM, 'length')} from the lens.`,
       source: 'physics',
       advice:
         'Move the camera or turn it past what stands there, go higher, or place another camera behind it.',

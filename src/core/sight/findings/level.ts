@@ -52,7 +52,9 @@ function levelFinding({ context, sight, ahead, range, cured }: Asked): Finding {
       verdict: 'check',
       title: `Only just enough to ${name}`,
       short: 'only just enough',
-      reason: `Less than ${SIGHT_LIMITS.densityMargin.value} % in hand: a small error of lens or distance loses the level.`,
+      reason:
+        `Less than ${SIGHT_LIMITS.densityMargin.value} % in hand: a small error of lens or ` +
+        'distance loses the level.',
       advice:
         ways.length > 0
           ? `${ways.join(', or ')}.`
@@ -68,6 +70,7 @@ function levelFinding({ context, sight, ahead, range, cured }: Asked): Finding {
     advice:
       ways.length > 0
         ? `${ways.join(', or ')}. A longer lens shows less to the sides.`
-        : 'No lens setting of this camera reaches it, nor a nearer target: ask below which camera does, or place it nearer.',
+        : 'No lens setting of this camera reaches it, nor a nearer target: ask below which camera ' +
+          'does, or place it nearer.',
   })
 }

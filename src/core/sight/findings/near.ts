@@ -32,7 +32,9 @@ export function nearFindings({ context, sight, ahead, around, cured }: Asked): F
         limit: seen
           ? text(`${nearShare.value} %`)
           : text(`none within ${beamMargin.value} % round the picture`),
-        reason: `${capital(surface.name)} stands ${printed(surface.nearestM, 'length')} from the lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
+        reason:
+          `${capital(surface.name)} stands ${printed(surface.nearestM, 'length')} from the ` +
+          `lens${camera.infraredReachM > 0 ? '; its infrared will glare on it by night' : ''}.`,
         source: seen ? nearShare.source : nearSurfaceM.source,
         advice: cured === null ? '' : nearAdvice(context, sight, cured, `sight/near:${surface.kind}`, drop),
       }),
@@ -62,7 +64,8 @@ function nearAdvice(
   if (tilt !== undefined) ways.push(`tilt it to ${printed(tilt, 'angle')}`)
   return ways.length > 0
     ? `${capital(ways.join(', or '))}.`
-    : 'Neither hanging it lower nor tilting it clears it without losing the target: turn it away, or bring it past the edge.'
+    : 'Neither hanging it lower nor tilting it clears it without losing the target: turn it ' +
+        'away, or bring it past the edge.'
 }
 
 /** Steps of tilt that are tried, degrees further down. */

@@ -16,7 +16,9 @@ export function nightFindings({ context, sight }: Asked): Finding[] {
       limit: quantity(camera.infraredReachM, 'length'),
       reason: 'By night the target is lit by other lamps or not at all.',
       source: 'catalogue',
-      advice: `Add light at the target, or take a camera whose infrared reaches ${printed(Math.ceil(slantM), 'length')}.`,
+      advice:
+        'Add light at the target, or take a camera whose infrared reaches ' +
+        `${printed(Math.ceil(slantM), 'length')}.`,
     }),
   ]
 }

@@ -18,7 +18,8 @@ export function sunFindings({ around }: Asked): Finding[] {
       reason: `Worst about ${worst.day}, ${worst.from} to ${worst.to}, if the sky is clear.`,
       source: SIGHT_LIMITS.sunHoursAYear.source,
       advice:
-        'Turn it, tilt it further down, hang it under an edge that shades the lens, or cover the view from the other side.',
+        'Turn it, tilt it further down, hang it under an edge that shades the lens, or cover the ' +
+        'view from the other side.',
     }),
   ]
 }

@@ -20,7 +20,8 @@ export function wishFindings({ context, sight }: Asked): Finding[] {
       limit: moved ? quantity(SIGHT_LIMITS.wishM.value, 'length') : text('agreed'),
       reason:
         wish.place === '' && moved
-          ? `It stands ${printed(away, 'length')} from where the customer asked for it, and nobody is noted to have agreed.`
+          ? `It stands ${printed(away, 'length')} from where the customer asked for it, and nobody ` +
+            'is noted to have agreed.'
           : `The customer asked for: ${wish.place || 'another place'}.`,
       source: 'practice',
       advice: 'Note why it stands elsewhere and who agreed, before you drill.',
