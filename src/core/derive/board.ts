@@ -23,6 +23,8 @@ export interface Assessment {
     readonly checks: number
     readonly unplanned: number
     readonly ready: number
+    /** Were there before and are taken away. */
+    readonly going: number
     readonly done: number
   }
 }
@@ -85,11 +87,13 @@ export function counted(devices: readonly DeviceAssessment[]): Assessment['count
     checks: 0,
     unplanned: 0,
     ready: 0,
+    going: 0,
     done: 0,
   }
   for (const device of devices) {
     if (device.pending) counts.pending++
     else if (isDone(device)) counts.done++
+    else if (device.state === 'taken away') counts.going++
     else if (device.verdict === 'stop') counts.stopped++
     else if (!isPlanned(device)) counts.unplanned++
     else if (device.verdict === 'check') counts.checks++
@@ -117,6 +121,7 @@ export function standing(
   const parts = [
     counts.done > 0 ? `${counts.done} ${counts.done === 1 ? 'is' : 'are'} done` : null,
     counts.ready > 0 ? `${counts.ready} can be installed` : null,
+    counts.going > 0 ? `${counts.going} ${counts.going === 1 ? 'is' : 'are'} to be taken away` : null,
     counts.stopped > 0 ? `${counts.stopped} ${counts.stopped === 1 ? 'is' : 'are'} stopped` : null,
     counts.checks > 0 ? `${counts.checks} ${counts.checks === 1 ? 'wants' : 'want'} a look` : null,
     counts.unplanned > 0

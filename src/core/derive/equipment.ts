@@ -10,7 +10,13 @@ import { byGravity, gravest, worstOf, type Finding, type Verdict } from '../find
 import type { Equipment, Job } from '../job/job'
 import { EQUIPMENT_KINDS, supplyOf, type Catalogue } from '../parts'
 import { supplyLoad, type Draw, type SupplyLoad } from '../power'
-import { inForcedOrder, type EarlierStep, type Step, type StepState } from '../procedure'
+import {
+  contradictionFinding,
+  inForcedOrder,
+  type EarlierStep,
+  type Step,
+  type StepState,
+} from '../procedure'
 import { proposedFaults, type FaultProposal } from '../test'
 import { inSentence } from '../units'
 import { logOf, oldSentence, type DeviceRecords, type Log } from './log'
@@ -54,8 +60,9 @@ function planned(context: EquipmentContext): Planned {
   const words = JSON.stringify([part.id, uses, replaced, pinScheme, mainsV, printed(1, 'length')])
   const known = KNOWN.get(equipment)
   if (known?.words === words) return known
-  const { steps } = inForcedOrder(equipmentTasks(context))
-  const made = { words, steps, findings: equipmentFindings(context) }
+  const { steps, contradictions } = inForcedOrder(equipmentTasks(context))
+  const findings = [...equipmentFindings(context), ...contradictions.map(contradictionFinding)]
+  const made = { words, steps, findings }
   KNOWN.set(equipment, made)
   return made
 }

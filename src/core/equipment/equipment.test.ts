@@ -62,6 +62,7 @@ describe('steps', () => {
     for (const of of ALL) {
       const ids = stepIds(assessed(of))
       expect([of, ids.length > 0, new Set(ids).size]).toEqual([of, true, ids.length])
+      expect(assessed(of).findings.filter(({ id }) => id.startsWith('mount/order'))).toEqual([])
       for (const [first, then] of BEFORE) {
         const [a, b] = [ids.indexOf(first), ids.indexOf(then)]
         if (a >= 0 && b >= 0) expect([of, first, then, a < b]).toEqual([of, first, then, true])
@@ -165,6 +166,17 @@ describe('findings', () => {
   it('what is taken away feeds nobody', () => {
     expect(verdict({ partId: 'switch-8', state: 'taken away' }, 'power/gone')).toBe('stop')
     expect(verdict({ partId: 'recorder-16', state: 'taken away' }, 'power/gone')).toBeNull()
+    const fed = plannedThrough(device({ power: { supplyId: 'switch', port: 1 } }))
+    const power = (state: Equipment['state']) => {
+      const on = job({ equipment: [equipment({ state })], devices: [fed] })
+      return assess(on, CATALOGUE).devices[0]!.stages!.power!.result.findings.map(({ id, verdict }) => [
+        id,
+        verdict,
+      ])
+    }
+    // At the camera nothing is Good that rests on it.
+    expect(power('taken away')).toEqual([['power/gone', 'stop']])
+    expect([power('kept'), power('new')]).toEqual([[['power/arrives', 'good']], [['power/arrives', 'good']]])
   })
   it('of a part that the catalogue lacks nothing is said but that', () => {
     expect(assessed({ partId: 'gone' })).toMatchObject({
@@ -187,6 +199,9 @@ describe('a camera that was there before', () => {
     expect(one!.findings).toEqual([])
     expect(one!.steps.map(({ step }) => step.id)).toEqual(['terminate/off', 'mount/down', 'handover/gone'])
     expect(one!.sentence).toBe('Was there; is taken away. Next: Label every cable and take it off.')
+    const { counts, sentence } = assess(job({ devices: [{ ...gone, state: 'taken away' }] }), CATALOGUE)
+    expect(counts).toMatchObject({ going: 1, ready: 0, unplanned: 0, stopped: 0 })
+    expect(sentence).toBe('1 device. 1 is to be taken away.')
   })
   it('and stays is looked over; what is planned of it is judged all the same', () => {
     expect(ids({ state: 'kept' })).toEqual([

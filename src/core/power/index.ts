@@ -1,4 +1,6 @@
-export { assessPower, poeClassFor, type PowerLadder } from './power'
+export { assessPower } from './power'
+export type { PowerLadder } from './ladder'
+export { poeClassFor } from './overData'
 export { supplyLoad, type Draw, type SupplyLoad } from './supplies'
 export { voltsAtLoad, powerAtEnd } from './circuit'
 export { POE_CLASSES } from './limits'

@@ -1,34 +1,14 @@
-import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
+import { finding, type Finding, type StageAssessment } from '../findings'
 import type { Power } from '../job/job'
 import { remembered, supplyOf, type Camera, type DeviceContext, type Supply } from '../parts'
-import { ROUTE_LIMITS, runLengths } from '../route'
+import { runLengths } from '../route'
 import { ohmPerKm } from '../terminate'
 import { quantity, text } from '../units'
 import { boxFillFinding } from './boxFill'
-import { powerAtEnd, voltsAtLoad } from './circuit'
-import { POE_CLASSES, POWER_LIMITS, type PoeClass } from './limits'
+import type { Base, PowerLadder } from './ladder'
+import { overCores } from './overCores'
+import { overData } from './overData'
 import { surgeFinding } from './surge'
-
-/** What the power ladder draws. Null volts: the circuit cannot carry the load. */
-export interface PowerLadder {
-  readonly supplyName: string
-  readonly partName: string
-  readonly port: number | null
-  readonly kind: Supply['kind']
-  readonly sourceV: number
-  readonly lengthM: number
-  readonly circuitOhm: number
-  readonly loadW: number
-  readonly atCameraV: number | null
-  readonly leastV: number
-  readonly lossW: number
-  readonly poeClass: number | null
-  /**
-   * What it takes of its supply in the worst hour, or what its port reserves; null when it cannot run from
-   * it.
-   */
-  readonly drawW: number | null
-}
 
 /** Start values: the first supply of the job that can feed this camera; null when there is none. */
 export function proposePower({ equipment, catalogue, camera }: DeviceContext): Power | null {
@@ -59,18 +39,31 @@ function carries(supply: Supply, { cable }: DeviceContext): boolean {
     : cable.kind === 'power' || cable.kind === 'coax and power'
 }
 
-/** The smallest PoE class that carries `deviceW` at the camera; null above the highest. */
-export function poeClassFor(deviceW: number): PoeClass | null {
-  return POE_CLASSES.find((poe) => deviceW <= poe.deviceW) ?? null
-}
-
 /** Everything `power` has to say of one device from its record; null when the job has no such supply. */
 export const assessPower = remembered((context, power: Power): StageAssessment<PowerLadder> | null => {
   const fed = fedBy(context, power)
   if (!fed) return null
   const surge = surgeFinding(context)
-  return surge ? { ...fed, findings: [...fed.findings, surge] } : fed
+  const gone = goneFinding(context, power)
+  const findings = gone ? [gone, ...fed.findings.filter(({ verdict }) => verdict !== 'good')] : fed.findings
+  return { ...fed, findings: surge ? [...findings, surge] : findings }
 })
+
+/** What is taken away feeds nobody, whatever would arrive from it. */
+function goneFinding({ equipment }: DeviceContext, { supplyId }: Power): Finding | null {
+  const named = equipment.find(({ id }) => id === supplyId)
+  if (named?.state !== 'taken away') return null
+  return finding('power', 'gone', {
+    verdict: 'stop',
+    title: 'Its supply is taken away',
+    short: 'supply goes',
+    figure: text(`${named.mark} ${named.name}`),
+    limit: text('one that stays'),
+    reason: 'It goes dark with what feeds it.',
+    source: 'job',
+    advice: 'Choose another supply.',
+  })
+}
 
 function fedBy(context: DeviceContext, power: Power): StageAssessment<PowerLadder> | null {
   const { equipment, catalogue, camera, cable, device, mainsV } = context
@@ -113,8 +106,6 @@ function fedBy(context: DeviceContext, power: Power): StageAssessment<PowerLadde
     })
   return overPairs(part) ? overData(context, part, ohmPerM, base) : overCores(context, part, ohmPerM, base)
 }
-
-type Base = Pick<PowerLadder, 'supplyName' | 'partName' | 'port' | 'kind' | 'lengthM' | 'loadW'>
 
 function mismatch(context: DeviceContext, part: Supply, drawing: PowerLadder): StageAssessment<PowerLadder> {
   const { camera, cable } = context
@@ -182,234 +173,4 @@ function mains(context: DeviceContext, drawing: PowerLadder): StageAssessment<Po
     ],
     drawing,
   }
-}
-
-/** Contacts between the port and the camera: one at each end, and one more at a jack with its patch lead. */
-function contactsOf({ device, catalogue }: DeviceContext): number {
-  const head = device.terminate && catalogue.connectors.get(device.terminate.headEndId)
-  const patched = head ? head.kind === 'jack' : (device.route?.cordsM ?? 0) > 0
-  return patched ? 3 : 2
-}
-
-/** Circuit resistance (Ω) of two pairs: the run, its patch leads and the contacts; four pairs halve it. */
-function pairCircuitOhm(context: DeviceContext, ohmPerM: number, lengthM: number): number {
-  const cordsM = context.device.route?.cordsM ?? 0
-  const cords = (ohmPerKm(ROUTE_LIMITS.cordAwg.value) / 1000) * cordsM
-  return ohmPerM * lengthM + cords + contactsOf(context) * POWER_LIMITS.contactOhm.value
-}
-
-function overData(
-  context: DeviceContext,
-  part: Supply,
-  ohmPerM: number,
-  base: Base,
-): StageAssessment<PowerLadder> {
-  const { camera, measured } = context
-  const needs = poeClassFor(camera.power.worstW)
-  const top = POE_CLASSES.find(({ poeClass }) => poeClass === part.poeClass) ?? POE_CLASSES[0]!
-  const used = needs ?? POE_CLASSES[POE_CLASSES.length - 1]!
-  const circuitOhm = pairCircuitOhm(context, ohmPerM, base.lengthM) * (used.pairs === 4 ? 0.5 : 1)
-  const reckonedV = voltsAtLoad(used.sourceV, camera.power.worstW, circuitOhm)
-  const volts = measured.volts ?? reckonedV
-  const takesW = reckonedV === null ? null : (camera.power.worstW * used.sourceV) / reckonedV
-  // Without signalling the port knows the class alone, and keeps all of its watts ready.
-  const drawW = part.signals ? takesW : used.sourceW
-  const arrives = Math.max(0, powerAtEnd(used.sourceW, used.sourceV, circuitOhm))
-  const atCamera = measured.volts === null ? 'At the camera, lowest port volts' : 'At the camera, as measured'
-  const figures: Figure[] = [
-    { label: 'Camera, worst hour', reading: quantity(camera.power.worstW, 'power') },
-    { label: 'PoE class', reading: needs ? quantity(needs.poeClass, 'count') : text('above 8') },
-    { label: 'Can arrive over this length', reading: quantity(arrives, 'power') },
-    { label: 'Circuit, leads and contacts included', reading: quantity(circuitOhm, 'resistance') },
-    { label: atCamera, reading: volts === null ? text('none') : quantity(volts, 'voltage') },
-    {
-      label: part.signals ? 'Drawn at the port' : 'Reserved by the port',
-      reading: drawW === null ? text('none') : quantity(drawW, 'power'),
-    },
-  ]
-  const findings = overDataFindings(context, part, needs, top, used, { arrives, volts })
-  return {
-    headline: drawW === null ? text('none') : quantity(drawW, 'power'),
-    figures,
-    findings,
-    drawing: {
-      ...base,
-      sourceV: used.sourceV,
-      circuitOhm,
-      atCameraV: volts,
-      leastV: used.leastDeviceV,
-      lossW: takesW === null ? 0 : takesW - camera.power.worstW,
-      poeClass: used.poeClass,
-      drawW: reckonedV === null ? null : drawW,
-    },
-  }
-}
-
-function overDataFindings(
-  { camera, printed, measured }: DeviceContext,
-  part: Supply,
-  needs: PoeClass | null,
-  top: PoeClass,
-  used: PoeClass,
-  { arrives, volts }: { arrives: number; volts: number | null },
-): Finding[] {
-  const findings: Finding[] = []
-  if (needs === null || used.poeClass > top.poeClass) {
-    findings.push(
-      finding('power', 'class', {
-        verdict: 'stop',
-        title: 'The port gives too low a class',
-        short: 'PoE class too low',
-        figure: needs ? text(`class ${needs.poeClass}`) : text('above class 8'),
-        limit: text(`class ${top.poeClass}`),
-        reason:
-          `${camera.name} takes ${camera.power.worstW} W in its worst hour; ${part.name} gives ` +
-          `${top.deviceW} W at the camera.`,
-        source: 'ieee-802-3',
-        advice: needs
-          ? 'Take a switch or injector of that class.'
-          : 'No class carries it: feed it from its own supply.',
-      }),
-    )
-  }
-  if (volts !== null && volts < used.leastDeviceV) {
-    findings.push(
-      finding('power', 'device-volts', {
-        verdict: 'stop',
-        title: 'Too few volts at the camera',
-        short: 'too few volts',
-        figure: quantity(volts, 'voltage'),
-        limit: quantity(used.leastDeviceV, 'voltage'),
-        reason:
-          `${measured.volts === null ? 'With the port at its lowest volts' : 'As measured'}, a ` +
-          `class ${used.poeClass} device may switch off below ` +
-          `${printed(used.leastDeviceV, 'voltage')}, whatever its watts.`,
-        source: 'ieee-802-3',
-        advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
-      }),
-    )
-  }
-  const common = {
-    figure: quantity(arrives, 'power'),
-    limit: quantity(camera.power.worstW, 'power'),
-    source: 'ieee-802-3',
-  } as const
-  if (volts === null || arrives < camera.power.worstW) {
-    findings.push(
-      finding('power', 'arrives', {
-        ...common,
-        verdict: 'stop',
-        title: 'Too little power arrives',
-        short: 'too little power',
-        reason: 'The resistance of cable, leads and contacts takes the rest.',
-        advice: 'Shorten the run, take thicker conductors, or put the switch nearer.',
-      }),
-    )
-  } else if (findings.length === 0) {
-    findings.push(
-      finding('power', 'arrives', {
-        ...common,
-        verdict: 'good',
-        title: 'Enough power arrives',
-        reason: `Class ${used.poeClass}: ${used.sourceW} W at the port, ${used.pairs} pairs.`,
-      }),
-    )
-  }
-  return findings
-}
-
-function overCores(
-  context: DeviceContext,
-  part: Supply,
-  ohmPerM: number,
-  base: Base,
-): StageAssessment<PowerLadder> {
-  const { camera, printed, measured } = context
-  const [leastV, mostV] = camera.power.dcV!
-  const { jointOhm, dcJoints } = POWER_LIMITS
-  const circuitOhm = 2 * (ohmPerM * base.lengthM + dcJoints.value * jointOhm.value)
-  const reckonedV = voltsAtLoad(part.volts, camera.power.worstW, circuitOhm)
-  const volts = measured.volts ?? reckonedV
-  const drawW = reckonedV === null ? null : (camera.power.worstW * part.volts) / reckonedV
-  const figures: Figure[] = [
-    { label: 'Camera, worst hour', reading: quantity(camera.power.worstW, 'power') },
-    { label: 'At the supply', reading: quantity(part.volts, 'voltage') },
-    { label: 'Cores and joints, there and back', reading: quantity(circuitOhm, 'resistance') },
-    {
-      label: measured.volts === null ? 'At the camera' : 'At the camera, as measured',
-      reading: volts === null ? text('cannot start') : quantity(volts, 'voltage'),
-    },
-    { label: 'Camera takes', reading: text(`${printed(leastV, 'voltage')} to ${printed(mostV, 'voltage')}`) },
-    ...(drawW === null ? [] : [{ label: 'Drawn at the supply', reading: quantity(drawW, 'power') }]),
-  ]
-  const when = measured.volts === null ? 'In the worst hour, infrared on.' : 'As measured at the camera.'
-  const common = {
-    figure: volts === null ? text('cannot start') : quantity(volts, 'voltage'),
-    limit: quantity(leastV, 'voltage'),
-    source: 'catalogue',
-  } as const
-  const findings: Finding[] = []
-  if (volts === null || volts < leastV) {
-    findings.push(
-      finding('power', 'volts', {
-        ...common,
-        verdict: 'stop',
-        title: 'Too few volts arrive',
-        short: volts === null ? 'cannot start' : 'too few volts',
-        reason: `A camera takes more current as the volts fall, so a weak run collapses at night. ${when}`,
-        advice: `Thicker cores, a shorter run, a supply nearer to it${setUp(part, camera, circuitOhm, printed)}.`,
-      }),
-    )
-  } else
-    findings.push(
-      finding('power', 'volts', { ...common, verdict: 'good', title: 'Enough volts arrive', reason: when }),
-    )
-  const highest = Math.max(part.volts, measured.volts ?? 0)
-  if (highest > mostV) {
-    const lower = part.adjustV !== null && part.adjustV[0] <= mostV
-    findings.push(
-      finding('power', 'over-volts', {
-        verdict: 'stop',
-        title: 'The supply is set too high',
-        short: 'too many volts',
-        figure: quantity(highest, 'voltage'),
-        limit: quantity(mostV, 'voltage'),
-        reason: 'By day the drop is small and the camera gets nearly all of it.',
-        source: 'catalogue',
-        advice: lower
-          ? `Set it to ${printed(mostV, 'voltage')} or less.`
-          : `Take a supply of ${printed(mostV, 'voltage')} or less.`,
-      }),
-    )
-  }
-  return {
-    headline: volts === null ? text('cannot start') : quantity(volts, 'voltage'),
-    figures,
-    findings,
-    drawing: {
-      ...base,
-      sourceV: part.volts,
-      circuitOhm,
-      atCameraV: volts,
-      leastV,
-      lossW: drawW === null ? 0 : drawW - camera.power.worstW,
-      poeClass: null,
-      drawW,
-    },
-  }
-}
-
-/** Words for setting a supply up, only where it can be set and that alone brings enough volts. */
-function setUp(
-  { adjustV, volts }: Supply,
-  { power }: Camera,
-  circuitOhm: number,
-  printed: DeviceContext['printed'],
-): string {
-  if (adjustV === null) return ''
-  const toV = Math.min(adjustV[1], power.dcV![1])
-  const at = voltsAtLoad(toV, power.worstW, circuitOhm)
-  return toV > volts && at !== null && at >= power.dcV![0]
-    ? `, or set the supply up to ${printed(toV, 'voltage')}`
-    : ''
 }
