@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { anyJob, device, job, NOW, said } from '@/testing/jobs'
+import { anyJob } from '@/testing/anyJob'
+import { device, job, NOW, said } from '@/testing/jobs'
 import { enough, runs } from '@/testing/runs'
 import {
   apply,

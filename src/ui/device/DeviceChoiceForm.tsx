@@ -8,6 +8,7 @@ import { CATALOGUE } from '@/catalogue'
 import { DeviceChoice, EXPOSURES, type Reason } from '@/core/job'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
+import { Refusal } from '../kit/Page'
 import { Tick } from '../kit/Tick'
 import { StackField } from './StackField'
 import { StandingFields } from './StandingFields'
@@ -161,11 +162,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
           />
         </Stack>
       </SimpleGrid>
-      {failed ? (
-        <Text role="alert" color="stop" mt={3}>
-          {failed}
-        </Text>
-      ) : null}
+      <Refusal>{failed}</Refusal>
       <Button type="submit" mt={5} colorPalette="copper" minH="48px" px={8}>
         {action}
       </Button>

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Grid, Heading, HStack, IconButton, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Grid, HStack, IconButton, Stack, Text } from '@chakra-ui/react'
 import { PanelLeftClose, PanelLeftOpen } from 'lucide-react'
 import { memo, useRef, useState } from 'react'
 import type { DeviceAssessment, Mark } from '@/core/assess'
@@ -14,7 +14,7 @@ import { unread } from '../kit/unread'
 import { go, GoLink, intoView } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { FigureList, FindingList, FindingNote, Judged } from '../kit/Findings'
-import { Nothing, Sentence } from '../kit/Page'
+import { Beside, Nothing, Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DevicePage } from './DevicePage'
 import { planChange } from './plan'
@@ -321,25 +321,13 @@ function StagePage({
           </Button>
         </HStack>
       </Box>
-      <Box
-        as="aside"
-        aria-label="What comes out of it"
-        bg="sheet"
-        borderLeftWidth={{ xl: '1px' }}
-        borderTopWidth={{ base: '1px', xl: 0 }}
-        borderColor="rule"
-        px={5}
-        py={4}
-      >
-        <Heading as="h2" fontSize="md" mb={1}>
-          {STAGE_TABLE[stage].heading}
-        </Heading>
+      <Beside title={STAGE_TABLE[stage].heading}>
         <FigureList figures={state.result.figures} units={job.units} />
         <Stack mt={4}>
           <FindingList findings={state.result.findings} units={job.units} onRaise={raise} />
           <Judged judged={STAGE_TABLE[stage].judged} unjudged={state.unjudged} />
         </Stack>
-      </Box>
+      </Beside>
     </Grid>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Field, Input, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, Button, Field, Input, SimpleGrid } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
@@ -13,7 +13,7 @@ import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
 import { go } from '../kit/go'
 import { refusal } from '../kit/LineField'
-import { Sentence } from '../kit/Page'
+import { Refusal, Sentence } from '../kit/Page'
 
 const Asked = EquipmentChoice.pick({ name: true, partId: true, stands: true, exposure: true, state: true })
 type Asked = z.infer<typeof Asked>
@@ -85,11 +85,7 @@ export function AddEquipment() {
             />
           ))}
         </SimpleGrid>
-        {failed ? (
-          <Text role="alert" color="stop" mt={3}>
-            {failed}
-          </Text>
-        ) : null}
+        <Refusal>{failed}</Refusal>
         <Button type="submit" mt={5} colorPalette="copper" minH="48px" px={8}>
           Add it
         </Button>

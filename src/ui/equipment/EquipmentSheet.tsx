@@ -1,9 +1,8 @@
 'use client'
 
-import { Box, Button, Grid, Heading, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { CATALOGUE } from '@/catalogue'
-import type { EquipmentAssessment } from '@/core/assess'
 import type { Finding } from '@/core/findings'
 import { EquipmentChoice, EXPOSURES, STANDS, STATES, type Equipment } from '@/core/job'
 import { PURPOSES } from '@/core/parts'
@@ -14,7 +13,7 @@ import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { FindingList, Judged } from '../kit/Findings'
 import { go, GoLink } from '../kit/go'
 import { LineField, refusal, refusalOf } from '../kit/LineField'
-import { Nothing, Part, Sentence } from '../kit/Page'
+import { Beside, Nothing, Part, Refusal, Sentence } from '../kit/Page'
 import { Removal } from '../kit/Removal'
 import { InstallLog } from '../log/InstallLog'
 import { loadWords } from './EquipmentPage'
@@ -83,39 +82,14 @@ export function EquipmentSheet({ equipmentId }: { equipmentId: string }) {
         </Part>
         <Remove equipment={equipment} />
       </Box>
-      <Aside assessed={assessed} onRaise={raise} />
+      <Beside title="Does it stand it, and carry them all">
+        <FindingList findings={assessed.findings} units={job.units} onRaise={raise} />
+        <Judged
+          judged="Its case where it stands, its entries, its budget and its ports"
+          unjudged={assessed.unjudged}
+        />
+      </Beside>
     </Grid>
-  )
-}
-
-function Aside({
-  assessed,
-  onRaise,
-}: {
-  assessed: EquipmentAssessment
-  onRaise: (finding: Finding) => void
-}) {
-  const { job } = useJob()
-  return (
-    <Box
-      as="aside"
-      aria-label="What comes out of it"
-      bg="sheet"
-      borderLeftWidth={{ xl: '1px' }}
-      borderTopWidth={{ base: '1px', xl: 0 }}
-      borderColor="rule"
-      px={5}
-      py={4}
-    >
-      <Heading as="h2" fontSize="md" mb={1}>
-        Does it stand it, and carry them all
-      </Heading>
-      <FindingList findings={assessed.findings} units={job.units} onRaise={onRaise} />
-      <Judged
-        judged="Its case where it stands, its entries, its budget and its ports"
-        unjudged={assessed.unjudged}
-      />
-    </Box>
   )
 }
 
@@ -187,11 +161,7 @@ function Fields({ equipment }: { equipment: Equipment }) {
           />
         ) : null}
       </SimpleGrid>
-      {refused ? (
-        <Text role="alert" color="stop" mt={2}>
-          {refused}
-        </Text>
-      ) : null}
+      <Refusal>{refused}</Refusal>
     </>
   )
 }
@@ -210,11 +180,7 @@ function Remove({ equipment }: { equipment: Equipment }) {
           else setRefused(refusal(said))
         }}
       />
-      {refused ? (
-        <Text role="alert" color="stop" mt={2}>
-          {refused}
-        </Text>
-      ) : null}
+      <Refusal>{refused}</Refusal>
     </>
   )
 }

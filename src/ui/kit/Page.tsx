@@ -50,3 +50,32 @@ export function Nothing({ children, action }: { children: ReactNode; action?: Re
     </Box>
   )
 }
+
+/** What is computed, beside what it is computed from; below it where there is no room. */
+export function Beside({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box
+      as="aside"
+      aria-label="What comes out of it"
+      bg="sheet"
+      borderLeftWidth={{ xl: '1px' }}
+      borderTopWidth={{ base: '1px', xl: 0 }}
+      borderColor="rule"
+      px={5}
+      py={4}
+    >
+      <Heading as="h2" fontSize="md" mb={1}>
+        {title}
+      </Heading>
+      {children}
+    </Box>
+  )
+}
+
+/** Why a whole form was refused; nothing while it was not. */
+export const Refusal = ({ children }: { children: string | null }) =>
+  children === null ? null : (
+    <Text role="alert" color="stop" mt={3}>
+      {children}
+    </Text>
+  )
