@@ -34,7 +34,7 @@ export default defineConfig({
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 },
-      testMatch: /journey|screens|plan|touch|field/,
+      testMatch: /journey|screens|plan|touch|field|parts/,
     },
     { name: 'server', testMatch: /server/ },
   ],

@@ -53,6 +53,7 @@ export function largeJob(devices = 1000, recordsEach = 30): Job {
     Array.from({ length: recordsEach }, (_, n) => ({
       deviceId: device.id,
       stepId: steps.get(i % planned.length)![n]?.id ?? `other/step-${n}`,
+      title: '',
       state: 'done' as const,
       value: null,
       choice: null,

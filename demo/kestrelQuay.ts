@@ -1,6 +1,7 @@
 import type { JobFile } from '@/core/job'
 import { KESTREL_PLACES, KESTREL_SITE, KESTREL_SKETCH, KESTREL_THINGS } from './kestrelQuayPlan'
 import { siteSketch } from './pictures'
+import { YARD_BULLET, YARD_CABLE } from './ownParts'
 import { Scenario } from './scenario'
 
 const way = (
@@ -34,6 +35,7 @@ export async function kestrelQuay(): Promise<JobFile> {
     windMS: 50,
     site: KESTREL_SITE,
     things: KESTREL_THINGS,
+    ownParts: [YARD_BULLET, YARD_CABLE],
   })
   const onSite = { stands: 'on site', exposure: 'marine' } as const
   yard.equip(
@@ -342,7 +344,7 @@ export async function kestrelQuay(): Promise<JobFile> {
     choice: {
       mark: '12',
       name: 'Pontoon gate',
-      cameraId: 'bullet-2mp-4',
+      cameraId: YARD_BULLET.id,
       surfaceId: 'timber-wall',
       exposure: 'marine',
       cableId: 'cat6-outdoor',

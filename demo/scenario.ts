@@ -67,6 +67,7 @@ export class Scenario {
       site: null,
       backgrounds: [],
       things: [],
+      ownParts: [],
       equipment: [],
       devices: [],
       records: [],
@@ -241,6 +242,7 @@ export class Scenario {
     const record: StepRecord = {
       deviceId: device.id,
       stepId: step.id,
+      title: step.title,
       state: 'done',
       value,
       choice,

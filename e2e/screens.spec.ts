@@ -21,6 +21,8 @@ const SCREENS = [
   ['add equipment', '/jobs/kestrel-quay/equipment/new'],
   ['a piece of equipment', '/jobs/kestrel-quay/equipment/jetty'],
   ['its log', '/jobs/kestrel-quay/equipment/jetty/log'],
+  ['own parts', '/jobs/kestrel-quay/parts'],
+  ['an own part', '/jobs/kestrel-quay/parts/own-yard-cable'],
   ['pull sheet', '/jobs/kestrel-quay/pull-sheet'],
   ['punch list', '/jobs/tamarisk-surgery/punch-list'],
   ['a fault', '/jobs/tamarisk-surgery/punch-list/fault-2'],

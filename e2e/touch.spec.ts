@@ -40,6 +40,8 @@ const SCREENS = [
   '/jobs/tamarisk-surgery/punch-list',
   '/jobs/kestrel-quay/pull-sheet',
   '/jobs/kestrel-quay/settings',
+  '/jobs/kestrel-quay/parts',
+  '/jobs/kestrel-quay/parts/new',
   '/jobs/kestrel-quay/devices/device-04/log',
   '/jobs/kestrel-quay/devices/device-02/device',
   ...['sight', 'mount', 'route', 'power'].map((tab) => `/jobs/kestrel-quay/devices/device-05/${tab}`),

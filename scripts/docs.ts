@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { CATALOGUE } from '@/catalogue'
-import { jobFileSchema } from '@/core/job'
+import { jobFileSchema, partLibrarySchema } from '@/core/job'
 import { SOURCES, type SourceId } from '@/core/sources'
 import { REGISTER } from '@/core/stages'
 
@@ -19,13 +19,11 @@ const TERMS =
 const table = (head: string, rows: readonly string[]): string =>
   [head, '| --- | --- | --- |', ...rows].join('\n')
 
-/**
- * Writes the generated pages: docs/sources.md and docs/job.schema.json. With `--check` it only says whether
- * they are current.
- */
+/** Writes the generated pages of docs. With `--check` it only says whether they are current. */
 const PAGES: Record<string, string> = {
   'docs/sources.md': sourcesPage(),
   'docs/job.schema.json': `${JSON.stringify(jobFileSchema(), null, 2)}\n`,
+  'docs/parts.schema.json': `${JSON.stringify(partLibrarySchema(), null, 2)}\n`,
   'docs/licences.md': licencesPage(),
 }
 

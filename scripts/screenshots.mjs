@@ -19,6 +19,7 @@ const VIEWS = [
   ['mount', LAPTOP, '/jobs/kestrel-quay/devices/device-05/mount'],
   ['route', LAPTOP, '/jobs/kestrel-quay/devices/device-05/route'],
   ['equipment', LAPTOP, '/jobs/kestrel-quay/equipment'],
+  ['own-part', LAPTOP, '/jobs/kestrel-quay/parts/own-yard-cable'],
   ['seal', LAPTOP, '/jobs/kestrel-quay/devices/device-08/seal'],
   ['power', LAPTOP, '/jobs/kestrel-quay/devices/device-13/power'],
   ['pull-sheet', LAPTOP, '/jobs/kestrel-quay/pull-sheet'],
@@ -28,7 +29,6 @@ const VIEWS = [
   ['plan-camera', LAPTOP, '/jobs/kestrel-quay/plan?device=device-12'],
   ['phone-plan', PHONE, '/jobs/kestrel-quay/plan'],
   ['phone-board', PHONE, '/jobs/kestrel-quay'],
-  ['phone-sight', PHONE, '/jobs/kestrel-quay/devices/device-05/sight'],
   ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
   ['phone-loft', PHONE, '/jobs/kestrel-quay/devices/device-01/log?step=terminate%2Fthread-on', 'loft'],
 ]

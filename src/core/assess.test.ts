@@ -284,6 +284,7 @@ describe('the install log', () => {
     const record = {
       deviceId: d.id,
       stepId: 'mount/level',
+      title: '',
       state: 'done' as const,
       value: 2.5,
       choice: null,
@@ -321,7 +322,7 @@ describe('the install log', () => {
   })
   it('keeps what was recorded for an older plan, in the units of the job, with whoever recorded it', () => {
     const { device: d } = planned({})
-    const base = { deviceId: d.id, state: 'done' as const, value: null, choice: null, note: '' }
+    const base = { deviceId: d.id, title: '', state: 'done' as const, value: null, choice: null, note: '' }
     const records = [
       { ...base, stepId: 'mount/fix', at: NOW, by: 'Lead' },
       { ...base, stepId: 'mount/cable-hole', note: 'through the header', at: NOW, by: 'Lead' },
@@ -329,6 +330,16 @@ describe('the install log', () => {
     ]
     const earlier = (of: Device) =>
       assessDevice(of, job(), CATALOGUE, { records, photos: [], faults: [] }).earlier
+    // A title that was kept says what was asked; a step that asks something else now says what it asked then.
+    const kept = [{ ...base, stepId: 'mount/cable-hole', title: 'Drill 12 mm', at: NOW, by: 'Lead' }]
+    const read = (of: Device) => assessDevice(of, job(), CATALOGUE, { records: kept, photos: [], faults: [] })
+    expect(read(d).steps.find(({ record }) => record !== null)!.says).toMatch(
+      / It asked then: drill 12 mm\.$/,
+    )
+    expect(read({ ...d, cameraId: 'gone' }).earlier[0]!.title).toBe('Drill 12 mm')
+    const same = { ...kept[0]!, title: read(d).steps.find(({ record }) => record !== null)!.step.title }
+    const again = assessDevice(d, job(), CATALOGUE, { records: [same], photos: [], faults: [] })
+    expect(again.steps.find(({ record }) => record !== null)!.says).not.toMatch(/asked then/)
     expect(earlier(d)).toEqual([])
     const onPole = plannedThrough({ ...d, surfaceId: 'steel-pole', cableId: 'rg59-18-2', terminate: null })
     expect(earlier(onPole).map(({ title, says, by }) => [title, says, by])).toEqual([
@@ -352,6 +363,7 @@ describe('the install log', () => {
     const record = {
       deviceId: d.id,
       stepId: 'seal/before-closing',
+      title: '',
       state: 'done' as const,
       value: null,
       choice: null,

@@ -8,7 +8,7 @@ import { EXPOSURES } from './job/choices'
 import type { Device, Equipment, Job } from './job/job'
 import type { PlanThing } from './job/plan'
 import { portUses } from './equipment'
-import { neighboursOf, type Catalogue, type JobSettings, type Measured } from './parts'
+import { neighboursOf, withOwn, type Catalogue, type JobSettings, type Measured } from './parts'
 import type { Draw } from './power'
 import { touchedBy } from './sight'
 
@@ -80,9 +80,10 @@ export interface Piece {
 export function* assessing(
   before: Assessed | null,
   job: Job,
-  catalogue: Catalogue,
+  shipped: Catalogue,
   first: () => string | null = () => null,
 ): Generator<Piece, Assessment, undefined> {
+  const catalogue = withOwn(shipped, job.ownParts)
   const old = before?.job
   const now = recordsOf(job, old)
   const take = before ? takingOver(before, job, catalogue) : () => UNKNOWN
@@ -128,6 +129,7 @@ const UNKNOWN: Known = { whole: null, half: null }
 
 function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Catalogue) {
   if (!SETTINGS.every((name) => old[name] === job[name])) return () => UNKNOWN
+  if (!sameOwn(old.ownParts, job.ownParts)) return () => UNKNOWN
   if (!sameEquipment(old.equipment, job.equipment)) return () => UNKNOWN
   if (!sameNeighbours(old.devices, job.devices, catalogue)) return () => UNKNOWN
   const was = recordsOf(old)
@@ -216,6 +218,10 @@ const sameMeasured = (a: Measured, b: Measured): boolean =>
   a.cableMm === b.cableMm &&
   a.volts === b.volts &&
   a.pinScheme === b.pinScheme
+
+/** True when own parts are the same, whether or not they are the very same objects. */
+const sameOwn = (before: Job['ownParts'], after: Job['ownParts']): boolean =>
+  before === after || JSON.stringify(before) === JSON.stringify(after)
 
 /** True when devices are fed by the same: what is written on a recorder feeds nobody. */
 function sameEquipment(before: readonly Equipment[], after: readonly Equipment[]): boolean {

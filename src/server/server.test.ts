@@ -48,6 +48,7 @@ describe('the record', () => {
         {
           deviceId: 'device-2',
           stepId: 'mount/level',
+          title: '',
           state: 'done' as const,
           value: 0.4,
           choice: null,

@@ -23,7 +23,9 @@ import {
   type PlanThing,
   type StepRecord,
 } from '@/core/job'
+import type { OwnPart } from '@/core/parts'
 import { NOW, equipment, job } from './jobs'
+import { allOf, ownPart } from './ownParts'
 
 /** Generated jobs of extreme but legal values. */
 
@@ -256,6 +258,25 @@ const STEPS = [
  * Any valid job: parts that the catalogue lacks, plans half made, records of steps that are gone, all
  * included.
  */
+/** A camera read whole, a box of which nothing is read, a switch of which its watts are. */
+const OWN_PARTS: readonly OwnPart[] = [
+  ownPart('cameras', 'bullet-4mp-vf', allOf('cameras', CATALOGUE.cameras.get('bullet-4mp-vf')!), {
+    id: 'own-camera',
+  }),
+  ownPart('mounts', 'junction-box', {}, { id: 'own-box', name: 'Our box' }),
+  ownPart('equipment', 'switch-8', { 'feeds/budgetW': '60 W' }, { id: 'own-switch', name: 'Our switch' }),
+]
+
+/** The same job with own parts at its first device and its first piece of equipment. */
+const withOwnParts = (made: Job): Job => ({
+  ...made,
+  ownParts: [...OWN_PARTS],
+  devices: made.devices.map((one, i) =>
+    i === 0 ? { ...one, cameraId: 'own-camera', mountIds: ['own-box'] } : one,
+  ),
+  equipment: made.equipment.map((one, i) => (i === 0 ? { ...one, partId: 'own-switch' } : one)),
+})
+
 export const anyJob: fc.Arbitrary<Job> = fc
   .record({
     units: fc.constantFrom('metric' as const, 'imperial' as const),
@@ -296,6 +317,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
       { maxLength: 3 },
     ),
     photos: fc.array(fc.record({ sha256, caption: line, at: moment, by: person }), { maxLength: 3 }),
+    own: fc.boolean(),
   })
   .map(
     ({
@@ -314,12 +336,13 @@ export const anyJob: fc.Arbitrary<Job> = fc
       records,
       faults,
       photos,
+      own,
     }) => {
       const named = devices.map(
         (d, i): Device => ({ ...d, id: `d${i}`, mark: String(i + 1).padStart(2, '0') }),
       )
       const first = named[0]?.id ?? null
-      return job({
+      const made = job({
         units,
         windMS,
         terrain,
@@ -331,7 +354,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
         things,
         equipment: pieces.map((piece, i) => equipment({ ...piece, mark: `E${i + 1}` })),
         devices: named,
-        records: first === null ? [] : records.map((r): StepRecord => ({ deviceId: first, ...r })),
+        records: first === null ? [] : records.map((r): StepRecord => ({ deviceId: first, title: '', ...r })),
         faults: faults.map(
           ({ temporary, ...f }, i): Fault => ({
             id: `f${i}`,
@@ -357,5 +380,6 @@ export const anyJob: fc.Arbitrary<Job> = fc
           (p, i): Photo => ({ id: `p${i}`, deviceId: first, stepId: null, faultId: null, ...p }),
         ),
       })
+      return own ? withOwnParts(made) : made
     },
   )

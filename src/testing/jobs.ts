@@ -72,6 +72,7 @@ export function job(change: Partial<Job> = {}): Job {
     site: null,
     backgrounds: [],
     things: [],
+    ownParts: [],
     equipment: [equipment()],
     devices: [],
     records: [],

@@ -20,6 +20,7 @@ import {
 import { proposedFaults, type FaultProposal } from '../test'
 import { inSentence } from '../units'
 import { logOf, oldSentence, type DeviceRecords, type Log } from './log'
+import { unreadOfEquipment } from './unread'
 
 /** What one piece of equipment comes to. */
 export interface EquipmentAssessment {
@@ -44,7 +45,7 @@ export interface EquipmentAssessment {
 }
 
 /** What of a job equipment rests on, beside what its devices draw. */
-type Of = Pick<Job, 'devices' | 'equipment' | 'policies' | 'mainsV' | 'units'>
+type Of = Pick<Job, 'devices' | 'equipment' | 'ownParts' | 'policies' | 'mainsV' | 'units'>
 
 interface Planned {
   readonly words: string
@@ -57,7 +58,7 @@ const KNOWN = new WeakMap<Equipment, Planned>()
 /** Its steps and findings: the same as before while nothing of what they rest on has changed. */
 function planned(context: EquipmentContext): Planned {
   const { equipment, part, uses, replaced, pinScheme, mainsV, printed } = context
-  const words = JSON.stringify([part.id, uses, replaced, pinScheme, mainsV, printed(1, 'length')])
+  const words = JSON.stringify([part, uses, replaced, pinScheme, mainsV, printed(1, 'length')])
   const known = KNOWN.get(equipment)
   if (known?.words === words) return known
   const { steps, contradictions } = inForcedOrder(equipmentTasks(context))
@@ -123,7 +124,9 @@ export function assessEquipment(
   const { steps: tasks, findings: own } = planned(context)
   const supply = supplyOf(catalogue, partId)
   const load = supply && draws && supplyLoad(name, supply, draws)
-  const findings = byGravity([...own, ...(load?.findings ?? [])])
+  const entered = job.ownParts.find(({ id }) => id === partId)
+  const unread = entered && state !== 'taken away' ? unreadOfEquipment(entered) : null
+  const findings = byGravity([...own, ...(load?.findings ?? []), ...(unread ? [unread] : [])])
   const { steps, earlier, log } = logOf(tasks, recorded, job.units)
   const next = steps.find(({ step }) => step.id === log.nextStepId)?.step.title ?? null
   const worst = worstOf(findings)

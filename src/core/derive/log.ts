@@ -1,6 +1,6 @@
 import type { Fault, Photo, StepRecord } from '../job/job'
 import { earlierSteps, judge, type EarlierStep, type Step, type StepState } from '../procedure'
-import type { UnitSystem } from '../units'
+import { inSentence, type UnitSystem } from '../units'
 
 /** The mark of a board cell. */
 export type Mark = 'not planned' | 'ready' | 'done' | 'check' | 'stop'
@@ -36,9 +36,9 @@ export function logOf(tasks: readonly Step[], { records, photos }: DeviceRecords
   const steps = tasks.map((step): StepState => {
     const record = byStep.get(step.id) ?? null
     const photos = photosOf(step.id)
-    return record
-      ? { step, record, photos, ...judge(step, record, photos, units) }
-      : { step, record, photos, verdict: null, says: '' }
+    if (!record) return { step, record, photos, verdict: null, says: '' }
+    const { verdict, says } = judge(step, record, photos, units)
+    return { step, record, photos, verdict, says: `${says}${askedThen(step.title, record.title)}` }
   })
   const done = steps.filter(({ record }) => record !== null).length
   return {
@@ -52,6 +52,10 @@ export function logOf(tasks: readonly Step[], { records, photos }: DeviceRecords
     },
   }
 }
+
+/** What the step asked when it was recorded, where the plan has made another of it since. */
+const askedThen = (title: string, then: string): string =>
+  then === '' || then === title ? '' : ` It asked then: ${inSentence(then)}.`
 
 /** The gravest of what was measured; done when nothing is left. */
 function logMark(steps: readonly StepState[], done: number): Mark {

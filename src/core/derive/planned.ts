@@ -6,6 +6,7 @@ import type { Plans } from '../stages/plans'
 import { stepsOf } from '../stages/steps'
 import type { Stage } from '../stages/stage'
 import { STAGE_TABLE, type DrawingOf, type Missing } from '../stages/table'
+import { unreadOfStage } from './unread'
 
 /** What one stage of a device comes to: as planned, or as proposed as long as nothing was. */
 export interface PlannedStageState<S extends PlannedStage> {
@@ -50,20 +51,28 @@ export function plannedFromScratch(
     return result && { planned: plan !== null, input, result, unjudged: stage.unjudged(context, input) }
   }
   const { steps, contradictions } = stepsOf(context)
-  const stages = stopped(
-    Object.fromEntries(PLANNED_STAGES.map((name) => [name, stageOf(name)])) as unknown as PlannedStages,
-    contradictions.map(contradictionFinding),
-  )
+  const assessed = Object.fromEntries(PLANNED_STAGES.map((name) => [name, stageOf(name)]))
+  const stages = withFindings(assessed as unknown as PlannedStages, (name) => [
+    // Steps that wait for each other stop the mount: its mark and its cell say so too.
+    ...(name === 'mount' ? contradictions.map(contradictionFinding) : []),
+    ...[unreadOfStage(name, context.ownParts)].filter((one) => one !== null),
+  ])
   const findings = PLANNED_STAGES.flatMap((name) =>
     stages[name]?.planned ? stages[name].result.findings : [],
   )
   return { device, measured, missing: [], stages, findings, steps }
 }
 
-/** Steps that wait for each other stop the mount: its mark and its cell say so too. */
-function stopped(stages: PlannedStages, contradictions: readonly Finding[]): PlannedStages {
-  if (contradictions.length === 0) return stages
-  const { mount } = stages
-  const findings = [...mount.result.findings, ...contradictions]
-  return { ...stages, mount: { ...mount, result: { ...mount.result, findings } } }
+/** Stages with findings that more than one of them can have. */
+function withFindings(
+  stages: PlannedStages,
+  more: (name: PlannedStage) => readonly Finding[],
+): PlannedStages {
+  const all = Object.entries(stages) as [PlannedStage, PlannedStages[PlannedStage]][]
+  const made = all.map(([name, stage]) => {
+    const added = stage ? more(name) : []
+    if (stage === null || added.length === 0) return [name, stage]
+    return [name, { ...stage, result: { ...stage.result, findings: [...stage.result.findings, ...added] } }]
+  })
+  return Object.fromEntries(made) as PlannedStages
 }

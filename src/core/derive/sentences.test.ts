@@ -17,6 +17,7 @@ const recorded = (of: Device, most = Infinity): StepRecord[] =>
     .map(({ step: { id, entry } }) => ({
       deviceId: of.id,
       stepId: id,
+      title: '',
       at: NOW,
       by: 'Lead',
       state: 'done',

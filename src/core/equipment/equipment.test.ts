@@ -115,6 +115,7 @@ describe('steps', () => {
     const read = (value: number): StepRecord => ({
       deviceId: 'e',
       stepId: 'power/set-volts',
+      title: '',
       state: 'done',
       value,
       choice: null,
@@ -218,6 +219,7 @@ describe('a camera that was there before', () => {
     const found = (choice: string): StepRecord => ({
       deviceId: 'device-1',
       stepId: 'mount/replaced',
+      title: '',
       state: 'done',
       value: null,
       choice,

@@ -3,7 +3,7 @@ import type { Assessment, DeviceAssessment, EquipmentAssessment } from '../asses
 import { PLANNED_STAGES, type Finding } from '../findings'
 import { RECORD_VERSION, hashOf } from '../job'
 import type { Device, Equipment, Job, SignedFacts, SignedRecord } from '../job/job'
-import type { Catalogue } from '../parts'
+import { withOwn, type Catalogue } from '../parts'
 import { SOURCES } from '../sources'
 import { REGISTER } from '../stages'
 import { printReading } from '../units'
@@ -54,9 +54,10 @@ type FrozenDevice = z.infer<typeof FrozenDevice>
 export function frozenRecord(
   job: Job,
   { sentence, devices, equipment }: Assessment,
-  catalogue: Catalogue,
+  shipped: Catalogue,
   deviceId: string | null,
 ): FrozenRecord {
+  const catalogue = withOwn(shipped, job.ownParts)
   const ofIt = (one: { readonly deviceId: string | null }) => deviceId === null || one.deviceId === deviceId
   return {
     name: job.name,
@@ -125,7 +126,7 @@ function frozenEquipment(
 
 const recordedSteps = ({ steps }: Pick<DeviceAssessment, 'steps'>): FrozenDevice['steps'] =>
   steps.flatMap(({ step, record, verdict, says }) =>
-    record ? [{ id: step.id, title: step.title, verdict: verdict ?? '', says }] : [],
+    record ? [{ id: step.id, title: record.title || step.title, verdict: verdict ?? '', says }] : [],
   )
 
 const frozenFinding = (

@@ -1,7 +1,7 @@
 import type { DeviceAssessment, EquipmentAssessment } from '../assess'
 import { everyOne, EXPOSURES, STANDS, STATES } from '../job'
 import type { Details, Device, Equipment, Fault, Job, Photo } from '../job/job'
-import type { Catalogue } from '../parts'
+import { withOwn, type Catalogue } from '../parts'
 
 /** The record of one device in the words of the hand-over, for paper and screen alike. */
 export interface DeviceRecord {
@@ -23,8 +23,9 @@ export function deviceRecord(
   job: Job,
   device: Device,
   assessed: DeviceAssessment,
-  catalogue: Catalogue,
+  shipped: Catalogue,
 ): DeviceRecord {
+  const catalogue = withOwn(shipped, job.ownParts)
   const name = (table: ReadonlyMap<string, { readonly name: string }>, id: string) =>
     table.get(id)?.name ?? id
   const { sight, details, power } = device

@@ -50,6 +50,7 @@ const START: Job = job({
     {
       deviceId: 'device-1',
       stepId: 'mount/fix',
+      title: '',
       state: 'done',
       value: null,
       choice: null,
@@ -105,6 +106,7 @@ describe('the job itself', () => {
       site: null,
       backgrounds: [],
       things: [],
+      ownParts: [],
       equipment: [],
       devices: [],
       records: [],
@@ -141,12 +143,15 @@ describe('equipment', () => {
     const labelled = after({ type: 'editDetails', deviceId: 'dc', change: { serial: 'NB-9' } }, dc)
     expect(labelled.equipment[1]!.details).toEqual({ ...NO_DETAILS, serial: 'NB-9' })
     const outcome = { state: 'done', value: null, choice: null, note: '' } as const
-    const recorded = after({ type: 'recordStep', deviceId: 'dc', stepId: 'mount/hold', outcome }, dc)
+    const recorded = after(
+      { type: 'recordStep', deviceId: 'dc', stepId: 'mount/hold', title: '', outcome },
+      dc,
+    )
     expect(recorded.records.at(-1)).toMatchObject({ deviceId: 'dc', stepId: 'mount/hold' })
     expect(refused({ type: 'removeEquipment', equipmentId: 'dc' }, recorded)).toBe('/equipmentId')
-    expect(refused({ type: 'recordStep', deviceId: 'gone', stepId: 'mount/hold', outcome }, dc)).toBe(
-      '/deviceId',
-    )
+    expect(
+      refused({ type: 'recordStep', deviceId: 'gone', stepId: 'mount/hold', title: '', outcome }, dc),
+    ).toBe('/deviceId')
   })
   it.each<[string, Change, string]>([
     ['a part that the catalogue lacks', put('x', { name: 'X', partId: 'none' }), '/change/partId'],
@@ -316,12 +321,19 @@ describe('devices', () => {
 describe('the install log, photos and faults', () => {
   const outcome = { state: 'done' as const, value: 0.4, choice: null, note: '' }
   it('records a step with who and when, once a step', () => {
-    const first = after({ type: 'recordStep', deviceId: 'device-1', stepId: 'mount/level', outcome })
+    const first = after({
+      type: 'recordStep',
+      deviceId: 'device-1',
+      stepId: 'mount/level',
+      title: '',
+      outcome,
+    })
     const again = after(
       {
         type: 'recordStep',
         deviceId: 'device-1',
         stepId: 'mount/level',
+        title: '',
         outcome: { ...outcome, value: 0.2 },
       },
       first,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Catalogue } from '../parts'
+import { withOwn, type Catalogue } from '../parts'
 import { COMMANDS } from './commands'
 import { recordedAll } from './commands/log'
 import { ENVELOPE, refuse, type Applied, type Envelope, type Touched } from './commands/kind'
@@ -46,7 +46,7 @@ export const touchedBy = (change: Change): Touched => kindOf(change.type).touche
 export function apply(job: Job | null, command: Command, catalogue: Catalogue): Applied {
   if (command.type === 'createJob' && !job) return { ok: true, job: jobMade(command) }
   if (!job) return refuse('/jobId', 'There is no job with this id.')
-  const applied = kindOf(command.type).apply(job, command, catalogue)
+  const applied = kindOf(command.type).apply(job, command, withOwn(catalogue, job.ownParts))
   if (!applied.ok || applied.job.conflicts.length === 0 || command.type === 'noteConflict') return applied
   const set = new Set(touchedBy(command).map(([path]) => path))
   const left = applied.job.conflicts.filter(({ path }) => !set.has(path))

@@ -99,6 +99,7 @@ describe('two people', () => {
       type: 'recordStep',
       deviceId: 'device-1',
       stepId: 'mount/tug',
+      title: '',
       outcome: { state: 'done', value: null, choice: 'firm', note },
     })
     expect(conflictsOf(said(step('b'), fitter), [said(step('a'), lead)])).toMatchObject([

@@ -46,7 +46,9 @@ export function changeAt(job: Job, path: string, value: unknown): Change | null 
     case 'fault':
       return { type: 'editFault', faultId: id, change }
     case 'step':
-      return { type: 'recordStep', deviceId: id, stepId: rest.join('/'), outcome: value } as Change
+      return stepAt(job, id, rest.join('/'), value)
+    case 'part':
+      return { type: 'putPart', part: value } as Change
     case 'device':
       if (second === undefined) return { type: 'editDevice', deviceId: id, change }
       if (first === 'details') {
@@ -56,4 +58,10 @@ export function changeAt(job: Job, path: string, value: unknown): Change | null 
     default:
       return null
   }
+}
+
+/** A step with another outcome: it asked what it asked. */
+function stepAt({ records }: Job, deviceId: string, stepId: string, outcome: unknown): Change {
+  const record = records.find((one) => one.deviceId === deviceId && one.stepId === stepId)
+  return { type: 'recordStep', deviceId, stepId, title: record?.title ?? '', outcome } as Change
 }

@@ -5,6 +5,7 @@ export { RECORD_VERSION } from './version'
 export { apply, applyAll, calledOf, Command, type Change, type CommandType } from './command'
 export { reasonsOf, type Applied, type Reason } from './commands/kind'
 export { everyOne } from './commands/marked'
+export { usersOf } from './commands/parts'
 export { hashOf } from './commands/signing'
 export { changeAt, conflictsOf } from './conflict'
 export { inverseOf } from './inverse'
@@ -12,3 +13,13 @@ export { narrowed } from './narrow'
 export { commandsOf, factsOf } from './rebuild'
 export { upgradedCommand } from './upgrades'
 export { JobFile, jobFileSchema, openJobFile } from './file'
+export {
+  columnsOf,
+  FLAT_TABLES,
+  libraryOf,
+  openPartLibrary,
+  partLibrarySchema,
+  partsOfRows,
+  rowsOfParts,
+  type PartsRead,
+} from './partFile'

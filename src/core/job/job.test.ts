@@ -77,6 +77,7 @@ describe('refusals name the field and say what to do', () => {
       {
         deviceId: 'device-1',
         stepId: 'mount/fix',
+        title: '',
         state: 'done',
         value: null,
         choice: null,
@@ -113,6 +114,7 @@ describe('refusals name the field and say what to do', () => {
         type: 'recordStep',
         deviceId: 'device-1',
         stepId: 'mount/tug',
+        title: '',
         outcome: { state: 'left out', value: null, choice: null, note: '' },
       },
       /^\/outcome\/note Say why/,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { PLANNED_STAGES, STAGES, type PlannedStage } from '../findings'
+import { MOST_OWN_PARTS, OwnPart } from '../parts'
 import { PLANS } from '../stages/plans'
 import {
   CAUSES,
@@ -136,10 +137,13 @@ export const Outcome = z.strictObject({
 export type Outcome = z.infer<typeof Outcome>
 
 const StepId = z.string().min(1).max(120)
+const StepTitle = z.string().max(300)
 
 export const StepRecord = z.strictObject({
   deviceId: Id,
   stepId: StepId,
+  /** What was asked when it was recorded: it is read when the plan has become another. '' where not known. */
+  title: StepTitle,
   ...Outcome.shape,
   at: Moment,
   by: Name,
@@ -251,6 +255,7 @@ export const Job = z.strictObject({
   site: Site.nullable(),
   backgrounds: z.array(FloorBackground).max(4),
   things: z.array(PlanThing).max(MOST_THINGS, `At most ${MOST_THINGS} things on the plans.`),
+  ownParts: z.array(OwnPart).max(MOST_OWN_PARTS, `At most ${MOST_OWN_PARTS} own parts.`),
   equipment: z.array(Equipment).max(MOST_EQUIPMENT, `At most ${MOST_EQUIPMENT} pieces of equipment.`),
   devices: z.array(Device).max(1000),
   records: z.array(StepRecord),

@@ -24,6 +24,7 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
   plan({ type: 'createJob', facts: factsOf(job) })
   if (job.site) plan({ type: 'setSite', site: job.site })
   for (const { floor, ...background } of job.backgrounds) plan({ type: 'setBackground', floor, background })
+  for (const part of job.ownParts) plan({ type: 'putPart', part })
   for (const thing of job.things) plan({ type: 'putThing', thing })
   for (const equipment of job.equipment) putEquipment(equipment, plan)
   for (const device of job.devices) planDevice(device, plan)
@@ -32,8 +33,8 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
     if (replaces !== null) plan({ type: 'putEquipment', equipmentId, change: { replaces } })
   for (const { id: deviceId, replaces } of job.devices)
     if (replaces !== null) plan({ type: 'editDevice', deviceId, change: { replaces } })
-  for (const { deviceId, stepId, at, by, ...outcome } of job.records) {
-    said.push({ change: { type: 'recordStep', deviceId, stepId, outcome }, at, by })
+  for (const { deviceId, stepId, title, at, by, ...outcome } of job.records) {
+    said.push({ change: { type: 'recordStep', deviceId, stepId, title, outcome }, at, by })
   }
   for (const { id: faultId, raisedAt, raisedBy, events, state: _, ...facts } of job.faults) {
     said.push({ change: { type: 'raiseFault', faultId, facts }, at: raisedAt, by: raisedBy })

@@ -85,6 +85,7 @@ describe('signs that nobody sees', () => {
         type: 'recordStep',
         deviceId: 'd',
         stepId: 'mount/fix',
+        title: '',
         outcome: { state: 'done', value: null, choice: null, note: name },
       })[0],
     ).toMatch(/^\/outcome\/note It holds/)
@@ -99,6 +100,7 @@ describe('signs that nobody sees', () => {
         type: 'recordStep',
         deviceId: 'd',
         stepId: 'mount/fix',
+        title: '',
         outcome: { state: 'done', value: null, choice: null, note: 'one\n\ttwo' },
       }),
     ).toEqual([])
@@ -187,6 +189,7 @@ it('a length read off the jacket goes into the findings, the resistance and the 
             {
               deviceId: long.id,
               stepId: 'route/length',
+              title: '',
               state: 'done' as const,
               value,
               choice: null,

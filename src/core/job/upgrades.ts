@@ -97,6 +97,15 @@ const UPGRADES: readonly Upgrade[] = [
     command: (command) =>
       command.type === 'editJob' ? { ...command, change: changedIf(command.change, inHabits) } : command,
   },
+  {
+    // 8 knows own parts, and what a step asked when it was recorded.
+    job: (job) => ({
+      ownParts: [],
+      ...job,
+      records: each(job.records, (record) => ({ title: '', ...record })),
+    }),
+    command: (command) => (command.type === 'recordStep' ? { title: '', ...command } : command),
+  },
 ]
 
 /** Supplies become equipment with marks of their own: E1, E2 … after the highest there is. */

@@ -151,6 +151,17 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
       base: null,
     },
   ],
+  7: [
+    {
+      type: 'recordStep',
+      deviceId: 'device-1',
+      stepId: 'mount/tug',
+      outcome: { state: 'done', value: null, choice: null, note: 'firm' },
+      version: 7,
+      madeOn: '',
+      base: null,
+    },
+  ],
 }
 
 describe('commands of every version are still taken', () => {
@@ -179,7 +190,11 @@ describe('commands of every version are still taken', () => {
     expect(only!.sight).toEqual({ ...placed, tiltDeg: 14 })
     expect(only!.mount).toEqual(braced)
     expect(only!.route!.segments).toEqual([{ ...segment, conduitName: 'riser' }])
-    expect(made.records.map(({ stepId, note }) => [stepId, note])).toEqual([['bench/unpack', 'dry']])
+    expect(made.records.map(({ stepId, title, note }) => [stepId, title, note])).toEqual([
+      ['bench/unpack', '', 'dry'],
+      ['mount/tug', '', 'firm'],
+    ])
+    expect(made.ownParts).toEqual([])
     expect(made.faults[0]).toMatchObject({ severity: 'safety', origin: 'step:bench/unpack' })
   })
   it('the first job’s facts: mains by its units, a usual wind, open ground', () => {
@@ -219,7 +234,7 @@ it('a plan that nobody made yet comes whole; later its fields come alone', () =>
       Command.parse({
         ...ENVELOPE,
         id: id(1),
-        version: 7,
+        version: 8,
         madeOn: 'a',
         base: 3,
         type: 'setPlan',

@@ -2,7 +2,12 @@ import type { Allowances, Device, Equipment, Job, Policies } from '../job/job'
 import type { PlanThing, Site } from '../job/plan'
 import { EXPOSURES, type Exposure, type Terrain } from '../job/choices'
 import { print, type QuantityKind, type UnitSystem } from '../units'
-import type { Accessory, Cable, Camera, Catalogue, MountPart, Surface } from './parts'
+import type { Accessory } from './kinds/accessory'
+import type { Cable } from './kinds/cable'
+import type { Camera } from './kinds/camera'
+import type { MountPart } from './kinds/mount'
+import { ownIdsIn, withOwn, type OwnPart } from './own'
+import type { Catalogue, Surface } from './parts'
 
 /** What every stage sees: one device with its parts looked up, and the settings of its job. */
 export interface DeviceContext {
@@ -21,6 +26,8 @@ export interface DeviceContext {
   readonly policies: Policies
   readonly allowances: Allowances
   readonly equipment: readonly Equipment[]
+  /** The own parts that it is made with. */
+  readonly ownParts: readonly OwnPart[]
   readonly windMS: number
   readonly terrain: Terrain
   readonly mainsV: number
@@ -52,7 +59,16 @@ export const NOT_MEASURED: Measured = { installedM: null, cableMm: null, volts: 
 /** What of a job its devices depend on. */
 export type JobSettings = Pick<
   Job,
-  'units' | 'policies' | 'allowances' | 'equipment' | 'site' | 'things' | 'windMS' | 'terrain' | 'mainsV'
+  | 'units'
+  | 'policies'
+  | 'allowances'
+  | 'ownParts'
+  | 'equipment'
+  | 'site'
+  | 'things'
+  | 'windMS'
+  | 'terrain'
+  | 'mainsV'
 >
 
 /** What of other devices a device depends on. */
@@ -87,14 +103,23 @@ export function neighboursOf(devices: readonly Device[], catalogue: Catalogue): 
   return { conduits, gone }
 }
 
+/** The own parts that a device names, and the one that feeds it. */
+function usedBy(device: Device, { ownParts, equipment }: JobSettings): readonly OwnPart[] {
+  if (ownParts.length === 0) return ownParts
+  const supply = equipment.find(({ id }) => id === device.power?.supplyId)
+  const names = ownIdsIn([device, supply?.partId])
+  return ownParts.filter(({ id }) => names.has(id))
+}
+
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
 export function resolve(
   device: Device,
   job: JobSettings,
-  catalogue: Catalogue,
+  shipped: Catalogue,
   measured: Measured = NOT_MEASURED,
   { conduits, gone }: Neighbours = ALONE,
 ): DeviceContext | { readonly missing: readonly string[] } {
+  const catalogue = withOwn(shipped, job.ownParts)
   const missing: string[] = []
   const find = <T>(table: ReadonlyMap<string, T>, id: string): T | undefined => {
     const part = table.get(id)
@@ -135,6 +160,7 @@ export function resolve(
     policies: measured.pinScheme ? { ...policies, pinScheme: measured.pinScheme } : policies,
     allowances,
     equipment,
+    ownParts: usedBy(device, job),
     site,
     things,
     windMS,

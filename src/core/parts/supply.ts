@@ -1,4 +1,5 @@
-import type { Catalogue, Supply } from './parts'
+import type { Supply } from './kinds/equipment'
+import type { Catalogue } from './parts'
 
 /** What a piece of equipment feeds cameras with, by its part; null where it feeds none. */
 export function supplyOf({ equipment }: Pick<Catalogue, 'equipment'>, partId: string): Supply | null {

@@ -35,7 +35,8 @@ export function earlierSteps(
     .filter(({ stepId }) => !asked.has(stepId))
     .map((record) => {
       const { stepId, by, at } = record
-      return { stepId, title: titleOf(stepId), says: saysOf(record, units), photos: photosOf(stepId), by, at }
+      const title = record.title || titleOf(stepId)
+      return { stepId, title, says: saysOf(record, units), photos: photosOf(stepId), by, at }
     })
 }
 

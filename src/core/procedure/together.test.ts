@@ -9,6 +9,7 @@ const of = plannedThrough(device())
 const done = (stepId: string): StepRecord => ({
   deviceId: of.id,
   stepId,
+  title: '',
   state: 'done',
   value: null,
   choice: null,

@@ -1,7 +1,7 @@
 import { PLANNED_STAGES } from '../findings'
 import type { Job } from '../job/job'
 import { VAN_LIMITS } from '../mount'
-import { resolve, type Catalogue, type DeviceContext } from '../parts'
+import { resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
 import { STAGE_TABLE } from '../stages'
 import {
   LOADED,
@@ -26,7 +26,8 @@ const WITH_SPARES = new Set<VanLine['kind']>(['fixing', 'connector', 'seal'])
  * Cut list, drill list and van list of a job, from what every stage takes along. Devices with unknown parts
  * are passed over.
  */
-export function pullSheet(job: Job, catalogue: Catalogue): PullSheet {
+export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
+  const catalogue = withOwn(shipped, job.ownParts)
   const cuts: CutLine[] = []
   const drills = new Map<string, DrillLine>()
   const van = new Map<string, VanLine>()

@@ -1,7 +1,7 @@
 import { byGravity, type Finding } from '../findings'
 import type { Floor } from '../job/choices'
 import type { Job } from '../job/job'
-import type { Catalogue } from '../parts'
+import { withOwn, type Catalogue } from '../parts'
 import { judgeArea, judgePrivacy, judgeTarget } from './judge'
 import { camerasOn } from './onPlan'
 import type { BlindSpot } from './rings'
@@ -99,7 +99,7 @@ export interface SurveyReport extends SurveyVerdict {
 
 /** The survey of a floor's ground as an export: everything but the cells. */
 export function surveyReport(job: Job, catalogue: Catalogue, floor: Floor): SurveyReport {
-  const made = survey(surveyRequest(job, catalogue, floor))
+  const made = survey(surveyRequest(job, withOwn(catalogue, job.ownParts), floor))
   const { grid, areas, targets, privacy, blindSpots, watchedM2, blindM2 } = made
   return {
     ...judgeSurvey(made, job.units),

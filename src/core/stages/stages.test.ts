@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob } from '@/testing/anyJob'
 import { device, job, plannedThrough, said } from '@/testing/jobs'
+import { ownPart } from '@/testing/ownParts'
 import { enough, runs } from '@/testing/runs'
 import { block, soffit, thing, wall } from '@/testing/plans'
 import { assess, assessAgain, assessDevice, assessing, type Piece } from '../assess'
@@ -27,6 +28,7 @@ const unjudged = (
     at: '',
     by: '',
     stepId: '',
+    title: '',
     value: 1,
   }
   const records = Object.keys(read).length > 0 ? [{ ...record, ...read } as never] : []
@@ -72,7 +74,7 @@ describe('what is derived is brought up to date as if from nothing', () => {
       .map(({ n, step, value }) => (on: Job): Change | null => {
         const at = on.devices[n % Math.max(1, on.devices.length)]
         const outcome = { state: 'done' as const, value, choice: null, note: '' }
-        return at ? { type: 'recordStep', deviceId: at.id, stepId: step, outcome } : null
+        return at ? { type: 'recordStep', deviceId: at.id, stepId: step, title: '', outcome } : null
       }),
     fc.nat(30).map((n) => (on: Job): Change | null => {
       const record = on.records[n % Math.max(1, on.records.length)]
@@ -90,6 +92,13 @@ describe('what is derived is brought up to date as if from nothing', () => {
     fc
       .constantFrom('metric', 'imperial')
       .map((units) => (): Change => ({ type: 'editJob', change: { units } })),
+    fc.record({ mass: fc.integer({ min: 1, max: 9 }), id: fc.constantFrom('own-camera', 'own-new') }).map(
+      ({ mass, id }) =>
+        (): Change => ({
+          type: 'putPart',
+          part: ownPart('cameras', 'bullet-4mp-vf', { massKg: `${mass} kg` }, { id, name: id }),
+        }),
+    ),
     fc.nat(9).map((n) => (on: Job): Change | null => {
       const at = on.devices[n % Math.max(1, on.devices.length)]
       return at ? { type: 'removeDevice', deviceId: at.id } : null

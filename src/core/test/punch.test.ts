@@ -123,7 +123,9 @@ describe('causes follow the answer', () => {
   const wired = plannedThrough(device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }), on)
   const cause = (of: Device, stepId: string, { value = null, choice = null }: Partial<StepRecord>) =>
     assessDevice(of, on, CATALOGUE, {
-      records: [{ deviceId: of.id, stepId, state: 'done', value, choice, note: '', at: NOW, by: 'Lead' }],
+      records: [
+        { deviceId: of.id, stepId, title: '', state: 'done', value, choice, note: '', at: NOW, by: 'Lead' },
+      ],
       photos: [],
       faults: [],
     }).proposedFaults[0]?.cause

@@ -31,6 +31,7 @@ const FRACTIONS: Record<string, string> = {
   '⅝': ' 5/8',
   '⅞': ' 7/8',
 }
+const SCALAR = /^((?:\d+[\s-]+)?\d+\/\d+|\d+(?:\.\d*)?|\.\d+)\s*(\D*)$/
 const TERM = /^\s*((?:\d+[\s-]+)?\d+\/\d+|\d+(?:\.\d*)?|\.\d+)\s*([a-zµ°ω%·/]+|'|")?\s*/
 
 /**
@@ -110,14 +111,19 @@ function scalarOf(
   units: UnitSystem,
   negative: boolean,
 ): number | null {
-  const term = TERM.exec(said)
-  if (!term || term[0].length !== said.length) return null
+  const term = SCALAR.exec(said)
+  if (!term) return null
   const number = numberOf(term[1]!) * (negative && kind === 'temperature' ? -1 : 1)
-  const scale = SCALES[kind][units]
-  if (term[2] === undefined) return number * scale.factor + (scale.offset ?? 0)
-  const spoken = SPOKEN[kind]?.[term[2]]
-  return spoken ? number * spoken[0] + spoken[1] : null
+  const unit = term[2]!
+  const spoken = SPOKEN[kind]?.[unit]
+  if (spoken) return number * spoken[0] + spoken[1]
+  const scale = unit === '' ? SCALES[kind][units] : printedWith(kind, unit)
+  return scale ? number * scale.factor + (scale.offset ?? 0) : null
 }
+
+/** Whatever a quantity is printed with is understood too, in either system. */
+const printedWith = (kind: keyof typeof SCALES, unit: string) =>
+  Object.values(SCALES[kind]).find(({ label }) => label.toLowerCase() === unit)
 
 function numberOf(words: string): number {
   const slash = words.indexOf('/')

@@ -56,6 +56,40 @@ describe('parse', () => {
   })
 })
 
+it.each([
+  ['length', 12.34, 0.01],
+  ['cut', 12.3, 0.08],
+  ['size', 6.2, 0.2],
+  ['ground', 120, 0.1],
+  ['focal', 2.8, 0.05],
+  ['angle', 25.3, 0.05],
+  ['density', 250, 1],
+  ['pixels', 1920, 0.5],
+  ['force', 480, 0.5],
+  ['moment', 12.3, 0.1],
+  ['mass', 1.23, 0.005],
+  ['power', 12.5, 0.05],
+  ['voltage', 11.4, 0.05],
+  ['current', 0.42, 0.005],
+  ['resistance', 9.38, 0.005],
+  ['share', 40, 0.5],
+  ['temperature', 35, 0.5],
+  ['time', 0.02, 1e-6],
+  ['speed', 45, 0.5],
+  ['energy', 5, 0.5],
+  ['volume', 350, 1],
+  ['count', 4, 0],
+] as const)('what is printed of %s is understood again, in both systems', (kind, value, within) => {
+  for (const units of ['metric', 'imperial'] as const) {
+    const words = print(quantity(value, kind), units)
+    for (const read of ['metric', 'imperial'] as const) {
+      const parsed = parse(words, kind, read)
+      // A count has no unit; a bare number counts in the reader's own.
+      expect(parsed.ok ? Math.abs(parsed.value - value) <= within + 1e-9 : words).toBe(true)
+    }
+  }
+})
+
 it('inside a sentence words start small, and abbreviations keep their capitals', () => {
   expect(
     ['Timber soffit', 'RJ45 plug', 'BNC, twist-on', 'DC supply', 'A box', 'Cat 6'].map(inSentence),

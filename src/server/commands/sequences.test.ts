@@ -5,6 +5,7 @@ import { apply, Command, commandsOf, type Change, type Job } from '@/core/job'
 import { proposeSight } from '@/core/sight'
 import { resolve } from '@/core/parts'
 import { device, job, said } from '@/testing/jobs'
+import { ownPart } from '@/testing/ownParts'
 import { enough, runs } from '@/testing/runs'
 import { wall } from '@/testing/plans'
 import { scratchRecord } from '@/testing/record'
@@ -42,6 +43,7 @@ const change: fc.Arbitrary<Change> = fc.oneof(
   fc.record({ deviceId, stepId, note: fc.constantFrom('a', 'b', 'ö') }).map(
     ({ note, ...on }): Change => ({
       type: 'recordStep',
+      title: `Asked ${note}`,
       ...on,
       outcome: { state: 'done', value: null, choice: null, note },
     }),
@@ -97,6 +99,16 @@ const change: fc.Arbitrary<Change> = fc.oneof(
     }),
   ),
   fc.constant<Change>({ type: 'removeEquipment', equipmentId: 'dc' }),
+  fc
+    .record({ id: fc.constantFrom('own-a', 'own-b'), mass: fc.integer({ min: 1, max: 3 }) })
+    .map(({ id, mass }): Change => {
+      const entries = { massKg: `${mass} kg` }
+      return { type: 'putPart', part: ownPart('cameras', 'bullet-4mp-vf', entries, { id, name: id }) }
+    }),
+  fc.constantFrom('own-a', 'own-b').map((partId): Change => ({ type: 'removePart', partId })),
+  fc
+    .record({ deviceId, cameraId: fc.constantFrom('own-a', 'bullet-4mp-vf') })
+    .map(({ cameraId, ...on }): Change => ({ type: 'editDevice', ...on, change: { cameraId } })),
 )
 const spoken = fc.record({
   change,

@@ -13,6 +13,7 @@ import type {
   SignedRecord,
   StepRecord,
 } from '@/core/job'
+import type { OwnPart } from '@/core/parts'
 import type { Db } from './open'
 import { prepared } from './prepared'
 import {
@@ -93,6 +94,14 @@ const things: List<PlanThing> = {
   flat: (thing) => ({ id: thing.id, floor: thing.floor, kind: thing.kind, thing }),
   whole: ({ thing }) => thing,
 }
+/** Parts differ from kind to kind: each stands whole in one column. */
+const ownParts: List<OwnPart> = {
+  name: 'own_part',
+  key: ['id'],
+  columns: { id: 'plain', kind: 'plain', name: 'plain', part: 'json' },
+  flat: (own) => ({ id: own.id, kind: own.table, name: own.part.name, part: own }),
+  whole: ({ part }) => part,
+}
 const devices = list<Device>({
   name: 'device',
   key: ['id'],
@@ -137,6 +146,7 @@ const records = list<StepRecord>({
   columns: {
     deviceId: 'plain',
     stepId: 'plain',
+    title: 'plain',
     state: 'plain',
     value: 'plain',
     choice: 'plain',
@@ -180,7 +190,18 @@ const signed = list<SignedRecord>({
 })
 
 /** In an order in which what is referred to stands before what refers to it. */
-const LISTS = { equipment, backgrounds, things, devices, faults, records, photos, conflicts, signed }
+const LISTS = {
+  ownParts,
+  equipment,
+  backgrounds,
+  things,
+  devices,
+  faults,
+  records,
+  photos,
+  conflicts,
+  signed,
+}
 type ListName = keyof typeof LISTS
 const NAMES = Object.keys(LISTS) as ListName[]
 

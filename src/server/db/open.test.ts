@@ -38,7 +38,7 @@ it('a record of the first version is brought up without loss', () => {
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(8)
+  expect(now.pragma('user_version', { simple: true })).toBe(9)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
@@ -50,7 +50,10 @@ it('a record of the first version is brought up without loss', () => {
       { id: 'b', conduitName: '' },
     ],
   })
-  expect(now.prepare('SELECT step_id FROM step_record').pluck().all()).toEqual(['bench/unpack'])
+  expect(now.prepare('SELECT step_id, title FROM step_record').all()).toEqual([
+    { step_id: 'bench/unpack', title: '' },
+  ])
+  expect(loadJob(now, 'j')!.job.ownParts).toEqual([])
   // Supplies are equipment, marked after the highest E there is; what hung on devices hangs on them still.
   const { equipment, devices, photos, faults } = loadJob(now, 'j')!.job
   const rack = { name: 'Switch', partId: 'switch-8', mark: 'E4', state: 'new', stands: 'head end' }

@@ -15,6 +15,7 @@ const { devices } = assess(
       {
         deviceId: 'old',
         stepId: 'terminate/off',
+        title: '',
         state: 'done',
         value: null,
         choice: null,

@@ -2,22 +2,22 @@
 
 import { Box, Grid, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { CATALOGUE } from '@/catalogue'
 import { assemblyView, type AssemblyView, type ShownPart } from '@/core/assembly'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device } from '@/core/job'
 import type { StepState } from '@/core/procedure'
 import { assemblyDrawing, type PlacedPart } from '@/drawings'
-import { useJob } from '../job/JobProvider'
+import { useJob, useCatalogue } from '../job/JobProvider'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { GoLink } from '../kit/go'
 import { Sentence } from '../kit/Page'
 
 /** How the device goes together: drawn apart, with what each part closes and the steps up there. */
 export function AssemblySheet({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
+  const catalogue = useCatalogue()
   const { job } = useJob()
   const [pointed, point] = useState<string | null>(null)
-  const view = assemblyView(job, device, assessed, CATALOGUE)
+  const view = assemblyView(job, device, assessed, catalogue)
   if (!view) return <Sentence>{assessed.sentence}</Sentence>
   const part = view.parts.find(({ ref }) => ref === pointed) ?? null
   return (

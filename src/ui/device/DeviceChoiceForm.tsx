@@ -4,12 +4,13 @@ import { Box, Button, Field, Input, SimpleGrid, Stack, Text } from '@chakra-ui/r
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
-import { CATALOGUE } from '@/catalogue'
 import { DeviceChoice, EXPOSURES, type Reason } from '@/core/job'
+import { useCatalogue } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
 import { Refusal } from '../kit/Page'
 import { Tick } from '../kit/Tick'
+import { EnterPart } from '../parts/EnterPart'
 import { StackField } from './StackField'
 import { StandingFields } from './StandingFields'
 
@@ -27,6 +28,7 @@ interface DeviceChoiceFormProps {
  * with it.
  */
 export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }: DeviceChoiceFormProps) {
+  const catalogue = useCatalogue()
   const form = useForm<DeviceChoice>({ resolver: zodResolver(DeviceChoice), defaultValues: start })
   const {
     register,
@@ -49,7 +51,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
       else setFailed(message)
     }
   })
-  const surface = CATALOGUE.surfaces.get(surfaceId)
+  const surface = catalogue.surfaces.get(surfaceId)
   return (
     <form onSubmit={(event) => void keep(event)} noValidate>
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
@@ -83,7 +85,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
             <Choose
               label="Camera"
               value={field.value}
-              options={partOptions(CATALOGUE.cameras)}
+              options={partOptions(catalogue.cameras)}
               onChoose={field.onChange}
             />
           )}
@@ -95,7 +97,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
             <Choose
               label="Surface"
               value={field.value}
-              options={partOptions(CATALOGUE.surfaces)}
+              options={partOptions(catalogue.surfaces)}
               onChoose={field.onChange}
               hint={surface?.watch}
             />
@@ -129,7 +131,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
               <Choose
                 label="Cable"
                 value={field.value}
-                options={partOptions(CATALOGUE.cables)}
+                options={partOptions(catalogue.cables)}
                 onChoose={field.onChange}
               />
             )}
@@ -143,7 +145,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
                   Goes with it
                 </Text>
                 <SimpleGrid columns={{ base: 1, sm: 2 }}>
-                  {[...CATALOGUE.accessories.values()].map(({ id, name }) => (
+                  {[...catalogue.accessories.values()].map(({ id, name }) => (
                     <Tick
                       key={id}
                       checked={field.value.includes(id)}
@@ -162,6 +164,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
           />
         </Stack>
       </SimpleGrid>
+      <EnterPart />
       <Refusal>{failed}</Refusal>
       <Button type="submit" mt={5} colorPalette="copper" minH="48px" px={8}>
         {action}

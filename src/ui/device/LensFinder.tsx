@@ -2,11 +2,10 @@
 
 import { Box, Button, HStack, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { CATALOGUE } from '@/catalogue'
 import type { Device, Sight } from '@/core/job'
 import { lensesFor, lensQuestion } from '@/core/sight'
 import { print } from '@/core/units'
-import { useJob } from '../job/JobProvider'
+import { useJob, useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { Tick } from '../kit/Tick'
 
@@ -22,6 +21,7 @@ export function LensFinder({
   tiltRangeDeg: readonly [min: number, max: number]
   onSet: (change: Partial<Sight>) => void
 }) {
+  const catalogue = useCatalogue()
   const { job } = useJob()
   const [whatId, setWhat] = useState('')
   const [all, showAll] = useState(false)
@@ -30,7 +30,7 @@ export function LensFinder({
     .filter((thing) => thing.floor === sight.place?.floor)
   const what = asked.find(({ id }) => id === whatId) ?? null
   const answers = lensesFor(
-    CATALOGUE.cameras.values(),
+    catalogue.cameras.values(),
     device.cameraId,
     lensQuestion(sight, tiltRangeDeg, job.units, what),
   )

@@ -1,13 +1,12 @@
 'use client'
 
 import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
-import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { PASSAGES, POLE_MATERIALS, type Mount, type PassageId } from '@/core/job'
 import { usualWoodId } from '@/core/mount'
 import type { UnitSystem } from '@/core/units'
 import { mountDrawing } from '@/drawings'
-import { useJob } from '../job/JobProvider'
+import { useJob, useCatalogue } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { QuantityField } from '../kit/QuantityField'
@@ -16,13 +15,14 @@ import { usePlan } from './plan'
 
 /** Will it hold, what do I drill. */
 export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
+  const catalogue = useCatalogue()
   const { job } = useJob()
   const { input, result, planned, attempt, keep, giveUp, units, draft } = usePlan('mount', assessed)
-  const fixing = CATALOGUE.fixings.get(input.fixingId)
+  const fixing = catalogue.fixings.get(input.fixingId)
   // What holds here first; what does not stays on offer, because a backing board or another surface may be
   // meant.
   const fittingFixings = new Map(
-    [...CATALOGUE.fixings].sort(
+    [...catalogue.fixings].sort(
       ([, a], [, b]) =>
         Number(b.holdsIn.includes(result.drawing.holding)) -
         Number(a.holdsIn.includes(result.drawing.holding)),
@@ -42,12 +42,12 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
           options={partOptions(fittingFixings)}
           hint={fixing ? `for ${fixing.holdsIn.join(', ')}` : undefined}
           onChoose={(fixingId) => {
-            const chosen = CATALOGUE.fixings.get(fixingId)!
+            const chosen = catalogue.fixings.get(fixingId)!
             const screw = chosen.kind === 'wood screw' || chosen.kind === 'lag screw'
             void keep({
               fixingId,
               threadInWoodMm: screw ? chosen.threadMm : 0,
-              woodId: screw ? (input.woodId ?? usualWoodId(CATALOGUE)) : null,
+              woodId: screw ? (input.woodId ?? usualWoodId(catalogue)) : null,
               makersPullN: null,
             })
           }}
@@ -75,7 +75,7 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
             <Choose
               label="Wood"
               value={input.woodId ?? 'unknown'}
-              options={[...partOptions(CATALOGUE.woods), { value: 'unknown', label: 'Not known' }]}
+              options={[...partOptions(catalogue.woods), { value: 'unknown', label: 'Not known' }]}
               onChoose={(woodId) => keep({ woodId: woodId === 'unknown' ? null : woodId })}
             />
             <QuantityField

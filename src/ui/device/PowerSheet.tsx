@@ -1,12 +1,11 @@
 'use client'
 
 import { Box, SimpleGrid, Text } from '@chakra-ui/react'
-import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { supplyOf } from '@/core/parts'
 import { print } from '@/core/units'
 import { powerDrawing } from '@/drawings'
-import { useAssessed, useJob } from '../job/JobProvider'
+import { useAssessed, useJob, useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { FindingList } from '../kit/Findings'
@@ -15,6 +14,7 @@ import { usePlan } from './plan'
 
 /** Do the volts get there, and does the supply carry them all. */
 export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
+  const catalogue = useCatalogue()
   const { job } = useJob()
   const assessment = useAssessed()
   const { input, result, keep, attempt, giveUp, units, draft } = usePlan('power', assessed)
@@ -30,7 +30,7 @@ export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
           label="Powered from"
           value={input.supplyId}
           options={job.equipment
-            .filter(({ partId, state }) => supplyOf(CATALOGUE, partId) && state !== 'taken away')
+            .filter(({ partId, state }) => supplyOf(catalogue, partId) && state !== 'taken away')
             .map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))}
           hint="Equipment is added on the Equipment page."
           onChoose={(supplyId) => keep({ supplyId })}

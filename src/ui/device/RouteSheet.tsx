@@ -3,10 +3,10 @@
 import { Box, Button, HStack, IconButton, SimpleGrid, Text } from '@chakra-ui/react'
 import { ArrowUp, Trash2 } from 'lucide-react'
 import { v4 as uuid } from 'uuid'
-import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { SPACES, type Segment, type SpaceId } from '@/core/job'
 import { routeDrawing } from '@/drawings'
+import { useCatalogue } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { LineField, refusalOf } from '../kit/LineField'
@@ -16,6 +16,7 @@ import { usePlan } from './plan'
 
 /** Which way does the cable go, and how much. */
 export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
+  const catalogue = useCatalogue()
   const { input, result, attempt, keep, giveUp, units, draft } = usePlan('route', assessed)
   const { segments } = input
   const changed = (id: string, change: Partial<Segment>) => ({
@@ -136,7 +137,7 @@ export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
             <Choose
               label="Conduit"
               value={segment.conduitId ?? ''}
-              options={[{ value: '', label: 'Size not known' }, ...partOptions(CATALOGUE.conduits)]}
+              options={[{ value: '', label: 'Size not known' }, ...partOptions(catalogue.conduits)]}
               onChoose={(id) => keep(changed(segment.id, { conduitId: id || null }))}
             />
           ) : null}

@@ -1,9 +1,9 @@
 'use client'
 
 import { Box, SimpleGrid } from '@chakra-ui/react'
-import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { sealDrawing } from '@/drawings'
+import { useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { QuantityField } from '../kit/QuantityField'
@@ -11,6 +11,7 @@ import { usePlan } from './plan'
 
 /** Will it stay dry: every opening, what closes it, the weakest named. */
 export function SealSheet({ assessed }: { assessed: DeviceAssessment }) {
+  const catalogue = useCatalogue()
   const { input, result, keep, units, draft } = usePlan('seal', assessed)
   const { links } = result.drawing
   const choiceOf = (ref: string) =>
@@ -29,7 +30,7 @@ export function SealSheet({ assessed }: { assessed: DeviceAssessment }) {
           .filter(({ kind }) => kind !== 'gasket')
           .map((link) => {
             const choice = choiceOf(link.ref)
-            const parts = [...CATALOGUE.seals.values()].filter(({ closes }) => closes.includes(link.kind))
+            const parts = [...catalogue.seals.values()].filter(({ closes }) => closes.includes(link.kind))
             return (
               <SimpleGrid key={link.ref} columns={2} gap={2} gridTemplateColumns="1fr 88px">
                 <Choose

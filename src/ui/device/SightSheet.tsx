@@ -2,13 +2,12 @@
 
 import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
 import { GoLink } from '../kit/go'
-import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { LEVELS, type Device, type Job, type LevelId, type Sight } from '@/core/job'
 import { levelsOf, pictureOf } from '@/core/sight'
 import { print } from '@/core/units'
 import { pictureDrawing } from '@/drawings'
-import { useJob } from '../job/JobProvider'
+import { useJob, useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { LineField, refusalOf } from '../kit/LineField'
@@ -22,9 +21,10 @@ import { SunChart } from './SunChart'
 
 /** What will it see from here: drawing with handles, and the few inputs that matter. */
 export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; device: Device }) {
+  const catalogue = useCatalogue()
   const { job } = useJob()
   const { input, result, attempt, keep, giveUp, units, draft } = usePlan('sight', assessed)
-  const camera = CATALOGUE.cameras.get(device.cameraId)
+  const camera = catalogue.cameras.get(device.cameraId)
   const lens = camera?.lens.focalMm ?? [1, 100]
   const [least, most] = result.drawing.tiltRangeDeg
   const levels = levelsOf(job.policies.edition)

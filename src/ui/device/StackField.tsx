@@ -1,9 +1,9 @@
 'use client'
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
-import { CATALOGUE } from '@/catalogue'
 import { firstMisfit, fits } from '@/core/assembly'
 import type { Interface } from '@/core/parts'
+import { useCatalogue } from '../job/JobProvider'
 import { Choose, partOptions } from '../kit/Choose'
 
 /** The stack from the surface outwards; each place offers the parts whose interface fits. */
@@ -16,18 +16,19 @@ export function StackField({
   cameraId: string
   onChange: (mountIds: string[]) => void
 }) {
-  const camera = CATALOGUE.cameras.get(cameraId)
-  const parts = value.map((id) => CATALOGUE.mounts.get(id)).filter((part) => part !== undefined)
+  const catalogue = useCatalogue()
+  const camera = catalogue.cameras.get(cameraId)
+  const parts = value.map((id) => catalogue.mounts.get(id)).filter((part) => part !== undefined)
   const misfit = camera ? firstMisfit({ mounts: parts, camera }) : null
   const fittingOn = (offers: Interface) =>
-    new Map([...CATALOGUE.mounts].filter(([, { needs }]) => fits(offers, needs)))
+    new Map([...catalogue.mounts].filter(([, { needs }]) => fits(offers, needs)))
   const places = parts.map((part, index) => ({
     part,
     fitting: fittingOn(parts[index - 1]?.offers ?? 'surface'),
   }))
   const offers = parts.at(-1)?.offers ?? 'surface'
   const next = [...fittingOn(offers).values()]
-  const refused = [...CATALOGUE.mounts.values()].filter(({ needs }) => !fits(offers, needs))
+  const refused = [...catalogue.mounts.values()].filter(({ needs }) => !fits(offers, needs))
   return (
     <Box>
       <Text color="soft" mb={1.5}>

@@ -1,15 +1,16 @@
 'use client'
 
 import { Box, Heading, SimpleGrid, Text } from '@chakra-ui/react'
-import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import { cableEndsDrawing } from '@/drawings'
+import { useCatalogue } from '../job/JobProvider'
 import { Choose, partOptions } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { usePlan } from './plan'
 
 /** What goes on the cable, in what order, and which wire to which contact. */
 export function TerminateSheet({ assessed }: { assessed: DeviceAssessment }) {
+  const catalogue = useCatalogue()
   const { input, result, keep } = usePlan('terminate', assessed)
   const { threadOn, strip } = result.drawing
   return (
@@ -21,15 +22,15 @@ export function TerminateSheet({ assessed }: { assessed: DeviceAssessment }) {
         <Choose
           label="At the camera"
           value={input.cameraEndId}
-          options={partOptions(CATALOGUE.connectors)}
+          options={partOptions(catalogue.connectors)}
           hint={strip}
           onChoose={(cameraEndId) => keep({ cameraEndId })}
         />
         <Choose
           label="At the head end"
           value={input.headEndId}
-          options={partOptions(CATALOGUE.connectors)}
-          hint={CATALOGUE.connectors.get(input.headEndId)?.strip}
+          options={partOptions(catalogue.connectors)}
+          hint={catalogue.connectors.get(input.headEndId)?.strip}
           onChoose={(headEndId) => keep({ headEndId })}
         />
       </SimpleGrid>

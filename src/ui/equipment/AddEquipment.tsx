@@ -6,20 +6,19 @@ import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
 import { v4 as uuid } from 'uuid'
 import type { z } from 'zod'
-import { CATALOGUE } from '@/catalogue'
 import { EquipmentChoice, EXPOSURES, STANDS, STATES } from '@/core/job'
-import { useJob } from '../job/JobProvider'
+import { useCatalogue, useJob } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
 import { go } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { Refusal, Sentence } from '../kit/Page'
+import { EnterPart } from '../parts/EnterPart'
 
 const Asked = EquipmentChoice.pick({ name: true, partId: true, stands: true, exposure: true, state: true })
 type Asked = z.infer<typeof Asked>
 
 const CHOICES = {
-  partId: { label: 'What it is', options: partOptions(CATALOGUE.equipment) },
   state: { label: 'New or existing', options: optionsOf(STATES) },
   stands: { label: 'Where it stands', options: optionsOf(STANDS) },
   exposure: { label: 'Exposure', options: optionsOf(EXPOSURES) },
@@ -28,6 +27,7 @@ const CHOICES = {
 /** Adds what cameras end at or what stands beside them. */
 export function AddEquipment() {
   const { job, send } = useJob()
+  const catalogue = useCatalogue()
   const form = useForm<Asked>({
     resolver: zodResolver(Asked),
     defaultValues: {
@@ -69,6 +69,18 @@ export function AddEquipment() {
             />
             <Field.ErrorText role="alert">{formState.errors.name?.message}</Field.ErrorText>
           </Field.Root>
+          <Controller
+            name="partId"
+            control={control}
+            render={({ field }) => (
+              <Choose
+                label="What it is"
+                value={field.value}
+                options={partOptions(catalogue.equipment)}
+                onChoose={field.onChange}
+              />
+            )}
+          />
           {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((name) => (
             <Controller
               key={name}
@@ -85,6 +97,7 @@ export function AddEquipment() {
             />
           ))}
         </SimpleGrid>
+        <EnterPart />
         <Refusal>{failed}</Refusal>
         <Button type="submit" mt={5} colorPalette="copper" minH="48px" px={8}>
           Add it

@@ -2,13 +2,12 @@
 
 import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { CATALOGUE } from '@/catalogue'
 import type { Finding } from '@/core/findings'
 import { EquipmentChoice, EXPOSURES, STANDS, STATES, type Equipment } from '@/core/job'
 import { PURPOSES } from '@/core/parts'
 import { inSentence } from '@/core/units'
 import { DetailFields } from '../device/DetailFields'
-import { useEquipment, useJob } from '../job/JobProvider'
+import { useCatalogue, useEquipment, useJob } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { FindingList, Judged } from '../kit/Findings'
 import { go, GoLink } from '../kit/go'
@@ -95,6 +94,7 @@ export function EquipmentSheet({ equipmentId }: { equipmentId: string }) {
 
 function Fields({ equipment }: { equipment: Equipment }) {
   const { job, send } = useJob()
+  const catalogue = useCatalogue()
   const [refused, setRefused] = useState<string | null>(null)
   const { id: equipmentId, mark, name, partId, stands, exposure, state, replaces } = equipment
   const keep = (change: Partial<EquipmentChoice>) =>
@@ -124,8 +124,8 @@ function Fields({ equipment }: { equipment: Equipment }) {
         <Choose
           label="What it is"
           value={partId}
-          options={partOptions(CATALOGUE.equipment)}
-          hint={CATALOGUE.equipment
+          options={partOptions(catalogue.equipment)}
+          hint={catalogue.equipment
             .get(partId)
             ?.ports.map(({ purpose, count }) => `${count} × ${inSentence(PURPOSES[purpose])}`)
             .join(', ')}

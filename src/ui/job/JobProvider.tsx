@@ -11,6 +11,8 @@ import {
 } from 'react'
 import { Button, Text } from '@chakra-ui/react'
 import type { Assessment, DeviceAssessment, EquipmentAssessment } from '@/core/assess'
+import { CATALOGUE } from '@/catalogue'
+import { withOwn, type Catalogue } from '@/core/parts'
 import type { Change, Device, Equipment, Job } from '@/core/job'
 import { useWay } from '../kit/go'
 import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
@@ -103,6 +105,11 @@ export function useJob(): JobView {
   const view = useContext(View)
   if (!view) throw new Error('useJob stands inside a JobProvider.')
   return view
+}
+
+/** All parts that the job may name: those that ship, and its own. */
+export function useCatalogue(): Catalogue {
+  return withOwn(CATALOGUE, useJob().job.ownParts)
 }
 
 /** Everything computed from the job. */

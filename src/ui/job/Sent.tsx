@@ -5,6 +5,7 @@ import { CloudOff, RefreshCw } from 'lucide-react'
 import { calledOf } from '@/core/job'
 import { Removal } from '../kit/Removal'
 import { outbox, type Waiting } from '../outbox/outbox'
+import { download } from '../kit/download'
 import { useOutbox } from './JobProvider'
 
 /** Says how what was entered stands with the server; silent while everything is there. */
@@ -24,11 +25,7 @@ export function Sent() {
 
 /** Saves everything that waits as a file. */
 async function saveFile(): Promise<void> {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(await outbox().file())
-  link.download = `waiting-work-${new Date().toISOString().slice(0, 10)}.json`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  download(`waiting-work-${new Date().toISOString().slice(0, 10)}.json`, await outbox().file())
 }
 
 /**

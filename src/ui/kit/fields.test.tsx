@@ -6,7 +6,6 @@ import { useState, type ReactNode } from 'react'
 import { finding } from '@/core/findings'
 import { task, type Step, type StepState } from '@/core/procedure'
 import { quantity } from '@/core/units'
-import { StackField } from '../device/StackField'
 import { StepEntry, StepNote, useEntry } from '../log/StepEntry'
 import { system } from '../theme'
 import { DrawingView } from './DrawingView'
@@ -277,24 +276,5 @@ describe('a drawing on screen', () => {
     expect(screen.getByText('251 px/m')).toBeTruthy()
     expect(container.querySelector('polygon')!.getAttribute('fill')).toMatch(/^url\(#hatch/)
     expect(screen.getByTestId('handle')).toBeTruthy()
-  })
-})
-
-describe('the stack', () => {
-  it('offers only parts that fit and says whether the camera fits on the last', () => {
-    const change = vi.fn()
-    show(<StackField value={['wall-arm']} cameraId="large-dome-4mp" onChange={change} />)
-    expect(screen.getByRole('status').textContent).toBe(
-      '■ Large dome, 4 MP, 9–22 mm needs a hood; Wall arm, 300 mm offers a pipe thread.',
-    )
-    const offered = [...screen.getByLabelText<HTMLSelectElement>('Add a part').options].map(
-      ({ value }) => value,
-    )
-    expect(offered).toContain('pendant-hood')
-    expect(offered).not.toContain('junction-box')
-    fireEvent.change(screen.getByLabelText('Add a part'), { target: { value: 'pendant-hood' } })
-    expect(change).toHaveBeenCalledWith(['wall-arm', 'pendant-hood'])
-    fireEvent.click(screen.getByRole('button', { name: 'Take out Wall arm, 300 mm' }))
-    expect(change).toHaveBeenLastCalledWith([])
   })
 })

@@ -160,13 +160,13 @@ function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
     units: job.units,
     draftKey: `step:${job.id}:${device.id}:${step.id}`,
     onRecord: async (outcome: Outcome, withRest: boolean) => {
-      const record = (stepId: string, said: Outcome) =>
-        send({ type: 'recordStep', deviceId: device.id, stepId, outcome: said })
-      const said = await record(step.id, outcome)
+      const record = ({ step: { id: stepId, title } }: StepState, said: Outcome) =>
+        send({ type: 'recordStep', deviceId: device.id, stepId, title, outcome: said })
+      const said = await record(state, outcome)
       if (!said.ok) return refusal(said)
       const also = withRest ? rest : []
       for (const state of also) {
-        const done = await record(state.step.id, DONE)
+        const done = await record(state, DONE)
         if (!done.ok) return refusal(done)
       }
       const last = index + also.length

@@ -2,7 +2,6 @@
 
 import { memo, useMemo } from 'react'
 import { Circle, Group, Layer, Line, Stage } from 'react-konva'
-import { CATALOGUE } from '@/catalogue'
 import { boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
 import {
@@ -20,6 +19,7 @@ import { Devices } from './DevicesLayer'
 import type { Editor } from './editor'
 import { Cross, Grid, North, ScaleBar } from './furniture'
 import { BackgroundPicture, Cells, SurveyPicture, type SurveyLayer } from './GroundLayer'
+import { useCatalogue } from '../job/JobProvider'
 import { useInk } from '../kit/ink'
 import { ontoEdge, snap, type Snapped } from './snap'
 import { Handles, Sides } from './shapes/Handles'
@@ -91,6 +91,7 @@ export const PlanCanvas = memo(function PlanCanvas({
   const { view } = plan
   const selectedThing =
     selection?.is === 'thing' ? (things.find(({ id }) => id === selection.id) ?? null) : null
+  const catalogue = useCatalogue()
   const selectedDevice =
     selection?.is === 'device' ? (job.devices.find(({ id }) => id === selection.id) ?? null) : null
 
@@ -197,7 +198,7 @@ export const PlanCanvas = memo(function PlanCanvas({
           verdict={verdict}
           nearEdge={lone ? nearEdge(lone.eye, 0) : []}
           infraredM={
-            selectedDevice ? (CATALOGUE.cameras.get(selectedDevice.cameraId)?.infraredReachM ?? 0) : 0
+            selectedDevice ? (catalogue.cameras.get(selectedDevice.cameraId)?.infraredReachM ?? 0) : 0
           }
           units={job.units}
         />

@@ -3,7 +3,6 @@
 import { Box, Button, Flex, Heading, HStack, Progress, Stack, Text } from '@chakra-ui/react'
 import dynamic from 'next/dynamic'
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
-import { CATALOGUE } from '@/catalogue'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
 import {
@@ -16,7 +15,7 @@ import {
   whoSees,
 } from '@/core/sight'
 import { print } from '@/core/units'
-import { useAssessed } from '../job/JobProvider'
+import { useAssessed, useCatalogue } from '../job/JobProvider'
 import { fetchCharts } from '../kit/Chart'
 import { FindingList } from '../kit/Findings'
 import { Sentence } from '../kit/Page'
@@ -68,6 +67,7 @@ export const equip = (): void =>
  * Opens with `deviceId` selected, when the job has it.
  */
 export function PlanPage({ deviceId }: { deviceId: string | null }) {
+  const catalogue = useCatalogue()
   const assessment = useAssessed()
   const editor = useEditor(deviceId)
   const { job, floor, selection } = editor
@@ -85,13 +85,13 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
 
   const { things, backgrounds, devices, policies } = job
   const request = useMemo(
-    () => surveyRequest({ things, backgrounds, devices, policies }, CATALOGUE, floor, planeM),
-    [things, backgrounds, devices, policies, floor, planeM],
+    () => surveyRequest({ things, backgrounds, devices, policies }, catalogue, floor, planeM),
+    [things, backgrounds, devices, policies, catalogue, floor, planeM],
   )
   const { result: surveyed, progress, failed } = useSurvey(request)
   const survey = surveyed?.floor === floor ? surveyed : null
   const verdict = useMemo(() => survey && judgeSurvey(survey, job.units), [survey, job.units])
-  const cameras = useMemo(() => camerasOn(devices, CATALOGUE, floor), [devices, floor])
+  const cameras = useMemo(() => camerasOn(devices, catalogue, floor), [devices, catalogue, floor])
   const at = pointed ?? pinned
   const asked = useMemo(
     () => at && whoSees(at, planeM, cameras, occludersOf(things, floor), policies.edition),
@@ -106,12 +106,15 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     (device: Device) => device.sight ?? assessedOf(device.id)?.stages?.sight.input ?? null,
     [assessedOf],
   )
-  const halfFov = useCallback((device: Device) => {
-    const camera = CATALOGUE.cameras.get(device.cameraId)
-    return camera && device.sight
-      ? imagerOf(camera, device.sight.focalMm, device.sight.portrait).horizontalFovDeg / 2
-      : 30
-  }, [])
+  const halfFov = useCallback(
+    (device: Device) => {
+      const camera = catalogue.cameras.get(device.cameraId)
+      return camera && device.sight
+        ? imagerOf(camera, device.sight.focalMm, device.sight.portrait).horizontalFovDeg / 2
+        : 30
+    },
+    [catalogue],
+  )
   const markOf = useCallback(
     (id: string) => {
       const mark = assessedOf(id)?.stages?.sight.mark

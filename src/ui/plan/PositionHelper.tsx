@@ -2,11 +2,11 @@
 
 import { Box, Button, HStack, Progress, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { CATALOGUE } from '@/catalogue'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Sight, ThingOf } from '@/core/job'
 import { SIGHT_LIMITS, type Position } from '@/core/sight'
 import { print } from '@/core/units'
+import { useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { Tick } from '../kit/Tick'
 import type { Editor } from './editor'
@@ -26,6 +26,7 @@ export function PositionHelper({
   editor: Editor
   assessed: readonly DeviceAssessment[]
 }) {
+  const catalogue = useCatalogue()
   const { job, floor, commit, attempt } = editor
   const [deviceId, setDevice] = useState(job.devices[0]?.id ?? '')
   const edges = job.things.filter(
@@ -53,7 +54,7 @@ export function PositionHelper({
     },
   })
   const start = () => {
-    const camera = device && CATALOGUE.cameras.get(device.cameraId)
+    const camera = device && catalogue.cameras.get(device.cameraId)
     if (!camera || !state) return
     const headEnd = job.things.find((thing) => thing.kind === 'head end' && thing.floor === floor)
     ask({

@@ -15,6 +15,8 @@ import { useAssessed, useJob } from '../job/JobProvider'
 import { useWay } from '../kit/go'
 import { Missing } from '../kit/Missing'
 import { Sentence } from '../kit/Page'
+import { PartForm } from '../parts/PartForm'
+import { OnePart, PartsPage } from '../parts/PartsPage'
 import { equip, PlanPage } from '../plan/PlanPage'
 import { PullSheetPage } from '../pull/PullSheetPage'
 import { FaultPage } from '../punch/FaultPage'
@@ -32,6 +34,9 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
   'add equipment': () => <AddEquipment />,
   'equipment log': ({ device }) => <EquipmentLog key={device} equipmentId={device!} />,
   'one piece': ({ device }) => <EquipmentSheet key={device} equipmentId={device!} />,
+  'parts': () => <PartsPage />,
+  'new part': () => <PartForm held={null} />,
+  'own part': ({ part }) => <OnePart partId={part!} />,
   'pull sheet': () => <PullSheetPage />,
   'punch list': () => <PunchList />,
   'new fault': () => <NewFault />,
@@ -88,6 +93,9 @@ const SHOWN_EARLY: ReadonlySet<ScreenName> = new Set([
   'add equipment',
   'equipment log',
   'one piece',
+  'parts',
+  'new part',
+  'own part',
 ])
 
 /** How far the computing of a large job is. */

@@ -11,6 +11,9 @@ export const ADDRESSES = {
   'add equipment': 'equipment/new',
   'equipment log': 'equipment/:device/log',
   'one piece': 'equipment/:device',
+  'parts': 'parts',
+  'new part': 'parts/new',
+  'own part': 'parts/:part',
   'pull sheet': 'pull-sheet',
   'punch list': 'punch-list',
   'new fault': 'punch-list/new',
@@ -23,7 +26,7 @@ export type ScreenName = keyof typeof ADDRESSES
 
 export interface Screen {
   readonly name: ScreenName
-  readonly words: Readonly<Partial<Record<'device' | 'tab' | 'fault', string>>>
+  readonly words: Readonly<Partial<Record<'device' | 'tab' | 'fault' | 'part', string>>>
 }
 
 /** The screen that a way (the words behind `/jobs/:id`) leads to; null when there is none. */
@@ -44,11 +47,12 @@ export function screenAt(way: readonly string[]): Screen | null {
 /** What a browser's tab calls a screen: what it is about first, so that many tabs can be told apart. */
 export function titleOf(
   { name, words }: Screen,
-  job: Pick<Job, 'name' | 'devices' | 'equipment' | 'faults'>,
+  job: Pick<Job, 'name' | 'devices' | 'equipment' | 'faults' | 'ownParts'>,
 ): string {
   const device = everyOne(job).find(({ id }) => id === words.device)
   const of = device ? `${device.mark} ${device.name}` : ''
   const fault = job.faults.find(({ id }) => id === words.fault)
+  const part = job.ownParts.find(({ id }) => id === words.part)
   const titles: Readonly<Record<ScreenName, string>> = {
     'board': 'Board',
     'add': 'Add a device',
@@ -58,6 +62,9 @@ export function titleOf(
     'add equipment': 'Add equipment',
     'equipment log': `${of || 'No such equipment'} · log`,
     'one piece': of || 'No such equipment',
+    'parts': 'Own parts',
+    'new part': 'Enter a part',
+    'own part': part?.part.name ?? 'No such part',
     'pull sheet': 'Pull sheet',
     'punch list': 'Punch list',
     'new fault': 'Raise a fault',

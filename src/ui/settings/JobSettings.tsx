@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Text } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { factsOf } from '@/core/job'
 import { useJob } from '../job/JobProvider'
+import { GoLink } from '../kit/go'
 import { Part, Sentence } from '../kit/Page'
 import { JobFactsForm } from './JobFactsForm'
 
@@ -32,6 +33,16 @@ export function JobSettings() {
             ✓ Kept.
           </Text>
         ) : null}
+      </Part>
+      <Part title="Own parts">
+        <Text color="soft">
+          {job.ownParts.length === 0
+            ? 'Generic parts are used throughout.'
+            : `${job.ownParts.length} entered from makers’ sheets.`}
+        </Text>
+        <Button asChild variant="outline" colorPalette="inky" minH="44px" mt={2}>
+          <GoLink href={`/jobs/${job.id}/parts`}>To the own parts</GoLink>
+        </Button>
       </Part>
     </Box>
   )

@@ -4,12 +4,15 @@ import { putEquipment, removeEquipment } from './equipment'
 import { editFault, fixFault, raiseFault, recheckFault } from './faults'
 import { addPhoto, clearStep, recordStep, removePhoto } from './log'
 import { signRecord } from './signing'
+import { putPart, removePart } from './parts'
 import { createJob, editJob, editThing, putThing, removeThing, setBackground, setSite } from './site'
 
 /** Every kind of command there is: types, checks and what is said of them follow from this table. */
 export const COMMANDS = {
   createJob,
   editJob,
+  putPart,
+  removePart,
   putEquipment,
   removeEquipment,
   setSite,

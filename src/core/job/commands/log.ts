@@ -26,15 +26,17 @@ export function recordedAll(job: Job, commands: readonly (Recorded & Envelope)[]
 interface Recorded {
   readonly deviceId: string
   readonly stepId: string
+  readonly title: string
   readonly outcome: Outcome
 }
 
 const keyOf = ({ deviceId, stepId }: { deviceId: string; stepId: string }): string =>
   `${deviceId}\u001f${stepId}`
 
-const recordOf = ({ deviceId, stepId, outcome, at, by }: Recorded & Envelope): StepRecord => ({
+const recordOf = ({ deviceId, stepId, title, outcome, at, by }: Recorded & Envelope): StepRecord => ({
   deviceId,
   stepId,
+  title,
   ...outcome,
   at,
   by,
@@ -47,7 +49,7 @@ function wrongIn({ outcome }: Recorded, deviceIsThere: boolean): Applied | null 
 }
 
 export const recordStep = kind({
-  shape: { deviceId: Id, stepId: StepId, outcome: Outcome },
+  shape: { deviceId: Id, stepId: StepId, title: StepRecord.shape.title, outcome: Outcome },
   called: 'a recorded step',
   apply: (job, command) => {
     const { deviceId, stepId } = command

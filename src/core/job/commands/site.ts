@@ -23,6 +23,7 @@ export function jobMade({ jobId, at, by, facts }: Envelope & { facts: JobFacts }
     site: null,
     backgrounds: [],
     things: [],
+    ownParts: [],
     equipment: [],
     devices: [],
     records: [],

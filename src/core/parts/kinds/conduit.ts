@@ -1,0 +1,26 @@
+import { z } from 'zod'
+import { Name } from '../../job/fields'
+import { MAKER, partKind, Source, type WithId } from './fields'
+
+export const Conduit = z.strictObject({
+  name: Name,
+  boreAreaMm2: z.number('Give a number of mm².').min(10, 'At least 10 mm².').max(1e6, 'At most 1 m².'),
+  source: Source,
+})
+export type Conduit = WithId<typeof Conduit>
+
+export const conduitKind = partKind({
+  one: 'Conduit',
+  schema: Conduit,
+  flat: true,
+  cites: (_, isRead) => (isRead('boreAreaMm2') ? { source: MAKER } : {}),
+  asks: [
+    {
+      path: 'boreAreaMm2',
+      label: 'Area of the bore, mm²',
+      way: { as: 'quantity', kind: 'count' },
+      stages: ['route'],
+      costs: 'how many cables go in',
+    },
+  ],
+})
