@@ -11,6 +11,8 @@ import { ACCESSORIES } from './accessories'
 const table = <T extends { id: string }>(parts: readonly T[]): ReadonlyMap<string, T> =>
   new Map(parts.map((part) => [part.id, part]))
 
+export { KITS } from './kits'
+
 /** All generic parts that ship with the product. Insertion order is the order in which lists offer them. */
 export const CATALOGUE: Catalogue = {
   cameras: table(CAMERAS),

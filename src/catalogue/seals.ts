@@ -153,7 +153,7 @@ export const SEALS: readonly Seal[] = [
   {
     ...made,
     id: 'silicone',
-    name: 'Silicone bead, bottom left open',
+    name: 'Silicone bead',
     kind: 'sealant',
     closes: ['wall edge'],
     clampMm: null,
@@ -163,6 +163,7 @@ export const SEALS: readonly Seal[] = [
     refusesBoot: false,
     pieces: [],
     make: 'Bead round the top and both sides; leave the drain at the bottom open.',
+    makeBelow: 'Bead all round: what gets in above it does not run out again.',
     source: 'practice',
   },
 ]

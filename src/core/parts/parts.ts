@@ -1,3 +1,4 @@
+import type { DeviceChoice } from '../job/job'
 import type { SourceId } from '../sources'
 import type { Accessory } from './kinds/accessory'
 import type { Cable } from './kinds/cable'
@@ -33,6 +34,19 @@ export interface Wood extends Part {
   readonly usual?: true
   readonly specificGravity: number
   readonly source: SourceId
+}
+
+/** A ready assembly: what a device is added as, with what differs changed. */
+export interface Kit extends Part {
+  /** What is peculiar to it, in a sentence. */
+  readonly says: string
+  /** What usually lies in the camera's box, and what is brought beside cable and tools. */
+  readonly supplied: readonly string[]
+  readonly bring: readonly string[]
+  readonly choice: Pick<DeviceChoice, 'cameraId' | 'surfaceId' | 'exposure' | 'cableId'> & {
+    readonly mountIds: readonly string[]
+    readonly accessoryIds: readonly string[]
+  }
 }
 
 export type Table<T> = ReadonlyMap<string, T>

@@ -1,5 +1,5 @@
 import type { StepRecord } from '../job/job'
-import { print, type QuantityKind, type UnitSystem } from '../units'
+import { atStart, print, type QuantityKind, type UnitSystem } from '../units'
 
 /** A record of a step that the plan no longer asks for: it stays, and is shown as what it was. */
 export interface EarlierStep {
@@ -44,7 +44,7 @@ export function earlierSteps(
 function titleOf(stepId: string): string {
   const at = stepId.indexOf('/')
   const [stage, key] = [stepId.slice(0, at), stepId.slice(at + 1).replace(/[-/]/g, ' ')]
-  return `${key.slice(0, 1).toUpperCase()}${key.slice(1)} (${stage})`
+  return `${atStart(key)} (${stage})`
 }
 
 function saysOf({ stepId, state, value, choice, note }: StepRecord, units: UnitSystem): string {

@@ -1,5 +1,14 @@
 import type { Seal as SealChoices } from '../job/job'
-import { remembered, type DeviceContext, type Opening, type Seal } from '../parts'
+import { EXPOSURES, type Exposure } from '../job/choices'
+import {
+  remembered,
+  type Camera,
+  type DeviceContext,
+  type MountPart,
+  type Opening,
+  type Seal,
+} from '../parts'
+import { inSentence } from '../units'
 import { jointPlace, type JointPlace } from '../assembly'
 import { SEAL_LIMITS } from './limits'
 
@@ -31,27 +40,43 @@ export function openingsOf(context: DeviceContext): readonly PlacedOpening[] {
 const OPENINGS = new WeakMap<DeviceContext, readonly PlacedOpening[]>()
 
 function placedOpenings(context: DeviceContext): PlacedOpening[] {
-  const { mounts, camera, exposure } = context
+  const { mounts, camera, exposure, surface } = context
   const place = jointPlace(context)
   const dry = { needs: [], needsDust: 0 }
   const outside = { needs: exposure.tests, needsDust: exposure.dust }
   const edge = { needs: exposure.edgeTests, needsDust: 0 }
-  const placed = (ref: string, partName: string, openings: readonly Opening[]): PlacedOpening[] =>
-    openings.map((opening) => {
+  const behind = behindSurface(exposure)
+  const placed = (ref: string, part: MountPart | Camera, on: string): PlacedOpening[] =>
+    part.openings.map((opening) => {
       const joint = opening.kind === 'tail joint'
-      const asked = opening.kind === 'wall edge' ? edge : outside
+      const asked = () => {
+        if (opening.kind === 'wall edge') return edge
+        return 'cutIn' in part && part.cutIn && opening.side === 'rear' ? behind : outside
+      }
       return {
         ref: `${ref}/${opening.key}`,
-        partName,
-        opening,
-        ...(joint && place !== 'in the open' ? dry : asked),
+        partName: part.name,
+        opening: opening.kind === 'wall edge' ? { ...opening, name: `edge against the ${on}` } : opening,
+        ...(joint && place !== 'in the open' ? dry : asked()),
         place: joint ? place : null,
       }
     })
+  const under = (index: number) => (index === 0 ? surface.called : inSentence(mounts[index - 1]!.name))
   return [
-    ...mounts.flatMap((part, index) => placed(`mount-${index}`, part.name, part.openings)),
-    ...placed('camera', camera.name, camera.openings),
+    ...mounts.flatMap((part, index) => placed(`mount-${index}`, part, under(index))),
+    ...placed('camera', camera, under(mounts.length)),
   ]
+}
+
+/**
+ * What reaches the back of a part that is let into a surface: no rain and no dust, but what condenses there,
+ * unless the place is flooded. Common practice, no source.
+ */
+function behindSurface({ tests, dust, outdoors }: Exposure): Pick<PlacedOpening, 'needs' | 'needsDust'> {
+  const flooded = tests.includes(7)
+  return outdoors && !flooded
+    ? { needs: EXPOSURES['damp indoors'].tests, needsDust: EXPOSURES['damp indoors'].dust }
+    : { needs: tests, needsDust: dust }
 }
 
 /** An opening together with the part chosen to close it. */

@@ -2,7 +2,7 @@ import type { JointPlace } from '../assembly'
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import type { Seal as SealChoices } from '../job/job'
 import type { DeviceContext } from '../parts'
-import { quantity, text, type Reading } from '../units'
+import { atStart, quantity, text, type Reading } from '../units'
 import { common, covers, dustOf, printTests, testsOf } from './ingress'
 import { closedOpenings, fitsHole, grips, needsPart, openingsOf, type ClosedOpening } from './openings'
 
@@ -129,7 +129,7 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
     ...(edge
       ? [
           {
-            label: 'Edge against the wall, bottom open',
+            label: atStart(edge.closed.opening.name),
             reading: text(`${printTests(edge.passed)}: driven rain, not jets`),
           },
         ]

@@ -119,7 +119,7 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
         gives: opening.kind === 'wall edge' ? [] : ['sealed'],
         ...placeOf(context, closed),
         title: `Seal the ${opening.name}: ${seal!.name}`,
-        detail: seal!.make,
+        detail: context.surface.facing === 'down' ? (seal!.makeBelow ?? seal!.make) : seal!.make,
         items: seal!.pieces.map(({ name, way }) => `${name}: ${way}`),
         reason: `${partName}. ${seal!.kind === 'grommet' ? INSIDE : WHY[onCable ? 'cable' : 'rest']}`,
       })

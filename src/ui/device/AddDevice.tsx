@@ -2,11 +2,15 @@
 
 import { Box } from '@chakra-ui/react'
 import { v4 as uuid } from 'uuid'
+import { KITS } from '@/catalogue'
 import type { DeviceChoice } from '@/core/job'
 import { useJob } from '../job/JobProvider'
 import { go } from '../kit/go'
 import { Sentence } from '../kit/Page'
 import { DeviceChoiceForm } from './DeviceChoiceForm'
+
+/** What a new device is until another kit is chosen. */
+const FIRST = KITS[0]!
 
 /** The next free mark: one above the highest number in use. */
 function nextMark(marks: readonly string[]): string {
@@ -21,16 +25,13 @@ export function AddDevice() {
     name: '',
     state: 'new',
     replaces: null,
-    cameraId: 'bullet-4mp-vf',
-    mountIds: ['junction-box'],
-    surfaceId: 'brick',
-    exposure: 'open weather',
-    cableId: 'cat6-outdoor',
-    accessoryIds: [],
+    ...FIRST.choice,
+    mountIds: [...FIRST.choice.mountIds],
+    accessoryIds: [...FIRST.choice.accessoryIds],
   }
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
-      <Sentence next="Then sight it: height, distance, lens, tilt.">Add a device.</Sentence>
+      <Sentence next="Begin with a kit and change what differs; then sight it.">Add a device.</Sentence>
       <DeviceChoiceForm
         start={start}
         draftKey={`add:${job.id}`}

@@ -11,6 +11,7 @@ import { useFormDraft } from '../kit/draft'
 import { Refusal } from '../kit/Page'
 import { Tick } from '../kit/Tick'
 import { EnterPart } from '../parts/EnterPart'
+import { KitChoice, kitOf } from './KitChoice'
 import { StackField } from './StackField'
 import { StandingFields } from './StandingFields'
 
@@ -35,11 +36,15 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
     control,
     handleSubmit,
     setError,
+    setValue,
     formState: { errors },
   } = form
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
-  const [cameraId, surfaceId, exposure] = useWatch({ control, name: ['cameraId', 'surfaceId', 'exposure'] })
+  const [cameraId, surfaceId, exposure, mountIds, accessoryIds] = useWatch({
+    control,
+    name: ['cameraId', 'surfaceId', 'exposure', 'mountIds', 'accessoryIds'],
+  })
   const keep = handleSubmit(async (choice) => {
     const reasons = await onSay(choice)
     setFailed(null)
@@ -54,6 +59,16 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
   const surface = catalogue.surfaces.get(surfaceId)
   return (
     <form onSubmit={(event) => void keep(event)} noValidate>
+      {ofId === null ? (
+        <KitChoice
+          kitId={kitOf({ cameraId, mountIds, accessoryIds })}
+          onChoose={({ choice: { mountIds: stack, accessoryIds: small, ...parts } }) => {
+            for (const [name, value] of Object.entries(parts)) setValue(name as 'cameraId', value)
+            setValue('mountIds', [...stack])
+            setValue('accessoryIds', [...small])
+          }}
+        />
+      ) : null}
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
         <SimpleGrid columns={2} gap={4} gridTemplateColumns="90px 1fr">
           <Field.Root invalid={errors.mark !== undefined}>

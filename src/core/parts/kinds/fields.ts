@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { PlannedStage } from '../../findings'
 import { SOURCES, type SourceId } from '../../sources'
-import type { QuantityKind } from '../../units'
+import { atStart, type QuantityKind } from '../../units'
 
 /** What the schemas of parts share, and how a form asks for what stands on a maker's sheet. */
 
@@ -103,4 +103,4 @@ export const partKind = <S extends z.ZodObject>(kind: PartKind<S>): PartKind<S> 
 
 /** Options whose names are their words, with a capital. */
 export const named = (...words: readonly string[]): Readonly<Record<string, string>> =>
-  Object.fromEntries(words.map((word) => [word, word.charAt(0).toUpperCase() + word.slice(1)]))
+  Object.fromEntries(words.map((word) => [word, atStart(word)]))

@@ -24,6 +24,8 @@ export const Seal = z.strictObject({
   pieces: z.array(SealPiece).max(10),
   /** How it is made good, in one sentence. */
   make: z.string().max(300),
+  /** The same where it hangs from a soffit or a ceiling, if that differs. */
+  makeBelow: z.string().max(300).optional(),
   source: Source,
 })
 export type Seal = WithId<typeof Seal>
