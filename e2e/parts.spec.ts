@@ -1,17 +1,38 @@
+import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
+import { factsOf, RECORD_VERSION, type Job } from '../src/core/job'
 import { accessible, awake, watch } from './watch'
 
 /** A real part instead of a generic one: from its sheet into a device, and on to the next job. */
 
-const home = '/jobs/quarry-lane'
+/** A job of this file alone: others count the demo's devices. */
+const home = () => `/jobs/parts-${test.info().project.name}`
+
+test.beforeAll(async ({ playwright, baseURL }) => {
+  const { job } = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: Job }
+  const command = {
+    type: 'createJob',
+    facts: { ...factsOf(job), name: 'Parts yard' },
+    id: randomUUID(),
+    jobId: home().slice('/jobs/'.length),
+    at: '2026-03-02T09:30:00.000Z',
+    by: 'Lead',
+    version: RECORD_VERSION,
+    madeOn: '',
+    base: null,
+  }
+  const request = await playwright.request.newContext({ baseURL: baseURL! })
+  expect((await request.post('/api/commands', { data: { commands: [command] } })).ok()).toBe(true)
+  await request.dispose()
+})
 
 test('a camera is entered from its sheet, chosen, and what was not read of it is told until it is', async ({
   page,
 }) => {
   const { quiet } = watch(page)
   const name = `Gate bullet ${test.info().project.name}`
-  await page.goto(`${home}/add`)
+  await page.goto(`${home()}/add`)
   await awake(page)
   await page.getByRole('link', { name: 'Enter it from its maker’s sheet' }).click()
   await page.getByLabel('Most like this generic part').selectOption({ label: 'Bullet, 4 MP, 2.8–12 mm' })
@@ -30,7 +51,7 @@ test('a camera is entered from its sheet, chosen, and what was not read of it is
   const row = page.getByRole('row').filter({ hasText: name })
   await expect(row).toContainText('2 of 26')
 
-  await page.goto(`${home}/add`)
+  await page.goto(`${home()}/add`)
   await awake(page)
   const mark = `P${test.info().workerIndex}`
   await page.getByLabel('Mark').fill(mark)
@@ -41,7 +62,7 @@ test('a camera is entered from its sheet, chosen, and what was not read of it is
   await expect(found).toContainText('Values not read from the maker’s sheet')
   await expect(found).toContainText(`${name}: form; picture width; picture height; sensor width`)
 
-  await page.goto(`${home}/parts`)
+  await page.goto(`${home()}/parts`)
   await awake(page)
   await expect(row).toContainText(mark)
   await page.getByRole('link', { name }).click()
@@ -62,7 +83,7 @@ test('a camera is entered from its sheet, chosen, and what was not read of it is
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(row).toContainText('10 of 26')
   await page.goBack()
-  await page.goto(`${home}`)
+  await page.goto(home())
   await page
     .getByRole('link', { name: new RegExp(`^${mark} `) })
     .first()
@@ -89,7 +110,7 @@ test('parts go from job to job as a library and as a table; a bad line is named 
   expect(csv).toContain('"Grey drum in the store, 6.4 mm",cat6-outdoor,Print on the jacket,pair,6.4 mm')
 
   const drum = `Second drum ${test.info().project.name}`
-  await page.goto('/jobs/tamarisk-surgery/parts')
+  await page.goto(`${home()}/parts`)
   await awake(page)
   const take = (name: string, words: string) =>
     page.getByTestId('parts-file').setInputFiles({ name, mimeType: '', buffer: Buffer.from(words) })

@@ -98,6 +98,9 @@ test('job, assessment, history, schema and record answer', async ({ request }) =
     4,
   ])
   expect((await request.get('/api/jobs/kestrel-quay/survey?floor=cellar')).status()).toBe(400)
+  expect(await (await request.get('/api/schema/parts')).json()).toMatchObject({
+    $id: expect.stringMatching(/^neat-bracket-parts-\d+$/),
+  })
   const refused = await request.post('/api/backgrounds', {
     data: Buffer.from('no drawing'),
     headers: { 'content-type': 'application/octet-stream' },

@@ -115,6 +115,8 @@ describe('the job itself', () => {
       conflicts: [],
       signed: [],
     }))
+  it('what a newer server tells is refused in words, not by falling over', () =>
+    expect(refused({ type: 'paintJob' } as never)).toBe('/type'))
   it('is not created twice', () => expect(refused({ type: 'createJob', facts })).toBe('/jobId'))
   it('changes its facts and keeps the rest', () =>
     expect(after({ type: 'editJob', change: facts })).toEqual({ ...START, ...facts }))

@@ -46,6 +46,9 @@ export const touchedBy = (change: Change): Touched => kindOf(change.type).touche
 export function apply(job: Job | null, command: Command, catalogue: Catalogue): Applied {
   if (command.type === 'createJob' && !job) return { ok: true, job: jobMade(command) }
   if (!job) return refuse('/jobId', 'There is no job with this id.')
+  // A page that is older than its server hears of kinds that it does not know.
+  if (!Object.hasOwn(COMMANDS, command.type))
+    return refuse('/type', 'It is of a newer version: reload the page.')
   const applied = kindOf(command.type).apply(job, command, withOwn(catalogue, job.ownParts))
   if (!applied.ok || applied.job.conflicts.length === 0 || command.type === 'noteConflict') return applied
   const set = new Set(touchedBy(command).map(([path]) => path))

@@ -4,7 +4,8 @@ import { Blob as NodeBlob } from 'node:buffer'
 import { createHash, randomUUID } from 'node:crypto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Command } from '@/core/job'
-import { said } from '@/testing/jobs'
+import { device, job, said } from '@/testing/jobs'
+import { withCommands } from '../job/commands'
 import { Outbox } from './outbox'
 import { OutboxStore } from './store'
 
@@ -114,6 +115,47 @@ describe('the outbox', () => {
     const reloaded = open()
     await vi.waitFor(() => expect(ids(sent.flat())).toEqual([one.id]))
     await emptied(reloaded)
+  })
+  it('shows what was said before an update as this page says it, and sends it', async () => {
+    online = false
+    const first = open()
+    await settled(first)
+    const store = new OutboxStore(here)
+    // Word for word as pages of versions 5 and 7 kept them.
+    const envelope = {
+      jobId: here,
+      at: '2026-03-02T09:30:00.000Z',
+      by: 'Installer 1',
+      madeOn: '',
+      base: null,
+    }
+    const supply = { id: 'dc', name: 'Loft supply', partId: 'dc-12-5' }
+    const outcome = { state: 'done', value: null, choice: null, note: '' }
+    const old = [
+      { ...envelope, id: randomUUID(), version: 5, type: 'putSupply', supply },
+      {
+        ...envelope,
+        id: randomUUID(),
+        version: 7,
+        type: 'recordStep',
+        deviceId: 'd',
+        stepId: 'mount/fix',
+        outcome,
+      },
+    ] as unknown as Command[]
+    for (const one of old) await store.waiting.add({ id: one.id, jobId: here, command: one, reasons: null })
+    const page = open()
+    await vi.waitFor(() => expect(page.snapshot().waiting).toHaveLength(2))
+    expect(page.unsent(here)).toMatchObject([
+      { type: 'putEquipment', equipmentId: 'dc', change: { partId: 'dc-12-5' } },
+      { type: 'recordStep', title: '', stepId: 'mount/fix' },
+    ])
+    const shown = withCommands(job({ id: here, devices: [device({ id: 'd' })] }), page.unsent(here))
+    expect(shown!.equipment.map(({ id }) => id)).toContain('dc')
+    expect(shown!.records).toMatchObject([{ stepId: 'mount/fix', title: '' }])
+    online = true
+    page.sendNow()
+    await vi.waitFor(() => expect(ids(sent.flat())).toEqual(ids(old)))
   })
   it('says when this device cannot keep more, and shows nothing as kept', async () => {
     const box = open()

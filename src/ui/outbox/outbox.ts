@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2'
 import { bytesToHex } from '@noble/hashes/utils'
-import type { Command, Reason } from '@/core/job'
+import { upgradedCommand, type Command, type Reason } from '@/core/job'
 import { postCommands, putPhoto, serverAnswers } from './post'
 import { askToPersist, OutboxStore, type Waiting } from './store'
 
@@ -32,6 +32,12 @@ type Heard =
       readonly commands: readonly Command[]
       readonly revisions: Readonly<Record<string, number>>
     }
+
+/** What was said before an update of the page, as this page says it; the server takes either. */
+const asOfToday = (waiting: Waiting): Waiting => ({
+  ...waiting,
+  command: upgradedCommand(waiting.command) as Command,
+})
 
 const EMPTY: OutboxState = { waiting: [], signal: 'sent', says: null, full: false, pictures: new Map() }
 const BATCH = 200
@@ -208,10 +214,11 @@ export class Outbox {
   }
 
   private async read(): Promise<void> {
-    const [rows, photos] = await Promise.all([
+    const [kept, photos] = await Promise.all([
       this.store.waiting.orderBy('seq').toArray(),
       this.store.photos.toArray(),
     ])
+    const rows = kept.map(asOfToday)
     const pictures = new Map(this.state.pictures)
     for (const { sha256: name, blob } of photos)
       if (!pictures.has(name)) pictures.set(name, URL.createObjectURL(blob))
