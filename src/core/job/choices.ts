@@ -203,6 +203,8 @@ export interface Space {
   readonly asks: readonly JacketNeed[]
   readonly support: { readonly name: string; readonly everyM: number; readonly source: SourceId } | null
   readonly temperatureC: number
+  /** Rain reaches the cable where it leaves it, and runs along it. Common practice, no source. */
+  readonly rained?: true
   readonly caution: string
 }
 
@@ -268,6 +270,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 30,
+    rained: true,
     caution: 'Tape cut edges; draw, never jerk.',
   },
   'clipped outside': {
@@ -275,6 +278,7 @@ export const SPACES: Record<
     asks: ['sunlight'],
     support: CLIP,
     temperatureC: 35,
+    rained: true,
     caution: 'Nail below the cable on a level run, so that the nail carries it.',
   },
   'under decking': {
@@ -282,6 +286,7 @@ export const SPACES: Record<
     asks: ['wet'],
     support: CLIP,
     temperatureC: 30,
+    rained: true,
     caution: 'Mind splinters and nesting animals; tie surplus up off the ground.',
   },
   'trunking indoors': {
@@ -296,6 +301,7 @@ export const SPACES: Record<
     asks: ['wet', 'buried'],
     support: null,
     temperatureC: 20,
+    rained: true,
     caution: 'Ask where services lie before you dig; keep away from buried mains.',
   },
   'riser': {

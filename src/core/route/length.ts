@@ -16,21 +16,33 @@ export function segmentM({ lengthM, riseM }: Segment): number {
   return lengthM + Math.abs(riseM)
 }
 
+type Wet = Pick<DeviceContext, 'allowances' | 'exposure' | 'surface'>
+
+/**
+ * The loop that lets water drip off before the entry, metres: only where water can run along the cable to
+ * the device. On a pole it does; while no stretch is entered nobody knows, so it is left.
+ */
+export function dripLoopM(
+  { allowances, exposure, surface }: Wet,
+  { segments }: Pick<Route, 'segments'>,
+): number {
+  const last = segments[0]?.space
+  const runs = last === undefined || SPACES[last].rained === true || surface.called === 'pole'
+  return exposure.outdoors && runs ? allowances.dripLoopM : 0
+}
+
 /** Every allowance of a run, itemised in the order of the cut list. */
-export function lengthItems(
-  { allowances, exposure }: Pick<DeviceContext, 'allowances' | 'exposure'>,
-  route: Route,
-): LengthItem[] {
+export function lengthItems(context: Wet, route: Route): LengthItem[] {
+  const { allowances } = context
   const along = route.segments.reduce((sum, { lengthM }) => sum + lengthM, 0)
   const rises = route.segments.reduce((sum, { riseM }) => sum + Math.abs(riseM), 0)
   const loops = route.segments.some(({ space }) => space === 'loft') ? allowances.serviceLoopM : 0
-  const drip = exposure.outdoors ? allowances.dripLoopM : 0
   const installed: LengthItem[] = [
     { label: 'Along the way', lengthM: along, installed: true },
     { label: 'Rises and drops', lengthM: rises, installed: true },
     { label: 'Slack at the device', lengthM: allowances.deviceSlackM, installed: true },
     { label: 'Slack at the head end', lengthM: allowances.headEndSlackM, installed: true },
-    { label: 'Drip loop', lengthM: drip, installed: true },
+    { label: 'Drip loop', lengthM: dripLoopM(context, route), installed: true },
     { label: 'Service loop in the loft', lengthM: loops, installed: true },
   ]
   const run = installedM(installed)
@@ -89,17 +101,15 @@ export interface WarmPiece {
  * that ends there, the service loop by the hottest loft, slack at the head end by the last stretch. 20 °C
  * where nothing is planned.
  */
-export function warmPieces(
-  { allowances, exposure }: Pick<DeviceContext, 'allowances' | 'exposure'>,
-  { segments }: Route,
-): WarmPiece[] {
+export function warmPieces(context: Wet, { segments }: Pick<Route, 'segments'>): WarmPiece[] {
+  const { allowances } = context
   const device = segments[0]?.temperatureC ?? ROOM_C
   const head = segments.at(-1)?.temperatureC ?? ROOM_C
   const lofts = segments.filter(({ space }) => space === 'loft').map(({ temperatureC }) => temperatureC)
   return [
     ...segments.map((segment) => ({ lengthM: segmentM(segment), temperatureC: segment.temperatureC })),
     {
-      lengthM: allowances.deviceSlackM + (exposure.outdoors ? allowances.dripLoopM : 0),
+      lengthM: allowances.deviceSlackM + dripLoopM(context, { segments }),
       temperatureC: device,
     },
     ...(lofts.length > 0 ? [{ lengthM: allowances.serviceLoopM, temperatureC: Math.max(...lofts) }] : []),

@@ -5,6 +5,8 @@ import { resolve } from '../parts'
 import type { Route } from '../job'
 import { device, job } from '@/testing/jobs'
 import { allowedM, assessRoute, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, supports } from '.'
+import { dripLoopM } from './length'
+import { routeTasks } from './tasks'
 
 const context = (change: Parameters<typeof device>[0] = {}) => {
   const found = resolve(device(change), job(), CATALOGUE)
@@ -62,9 +64,29 @@ it('itemises the cut length, and counts only what stays against the link', () =>
     of('Drip'),
     of('Service'),
     of('Scuffed'),
-  ]).toEqual([20, 3, 1, 3, 0.3, 1, 0.3])
-  expect(installedM(items)).toBeCloseTo(28.3, 9)
-  expect(cutM(items)).toBeCloseTo(28.3 * 1.05 + 0.2 + 0.3, 9)
+  ]).toEqual([20, 3, 1, 3, undefined, 1, 0.3]) // no rain runs along a cable out of a loft
+  expect(installedM(items)).toBeCloseTo(28, 9)
+  expect(cutM(items)).toBeCloseTo(28 * 1.05 + 0.2 + 0.3, 9)
+})
+
+/** Rain runs along what lies in it, and along a pole. Common practice, no source. */
+it.each([
+  ['open weather', 'clipped outside', {}, 0.3],
+  ['open weather', 'conduit', {}, 0.3],
+  ['under a soffit', 'under decking', {}, 0.3],
+  ['marine', 'buried duct', {}, 0.3],
+  ['open weather', 'wall cavity', {}, 0],
+  ['open weather', 'soffit channel', {}, 0],
+  ['open weather', 'wall cavity', { surfaceId: 'steel-pole' }, 0.3],
+  ['dry indoors', 'conduit', {}, 0],
+  ['damp indoors', 'clipped outside', {}, 0],
+] as const)('in %s, out of %s %j the loop takes %d m', (exposure, space, on, lengthM) => {
+  const of = context({ exposure, ...on })
+  const run = way(10, 20, space)
+  expect(dripLoopM(of, run)).toBe(lengthM)
+  expect(dripLoopM(of, { segments: [] })).toBe(of.exposure.outdoors ? 0.3 : 0) // nobody knows yet
+  const asked = routeTasks({ ...of, device: { ...of.device, route: run } }).map(({ id }) => id)
+  expect(asked.includes('route/drip-loop')).toBe(lengthM > 0)
 })
 
 /** Clips every 250 mm is UK common practice; hooks every 1.5 m TIA-569 from memory. */

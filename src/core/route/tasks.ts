@@ -1,7 +1,7 @@
 import { SPACES } from '../job/choices'
 import type { DeviceContext } from '../parts'
 import { measure, task, type Task } from '../procedure'
-import { installedM, lengthItems } from './length'
+import { dripLoopM, installedM, lengthItems } from './length'
 import { ROUTE_LIMITS } from './limits'
 import { runLengths } from './route'
 
@@ -47,7 +47,7 @@ export function routeTasks(context: DeviceContext): Task[] {
           }),
         ]
       : []),
-    ...(context.exposure.outdoors
+    ...(dripLoopM(context, device.route) > 0
       ? [
           task('seal', {
             id: 'route/drip-loop',
@@ -55,7 +55,7 @@ export function routeTasks(context: DeviceContext): Task[] {
             before: [{ fact: 'looked at', because: 'The picture shows the loop too.' }],
             title: 'Leave the drip loop and the slack',
             detail:
-              `${printed(context.allowances.dripLoopM, 'length')} below the entry, ` +
+              `${printed(dripLoopM(context, device.route), 'length')} below the entry, ` +
               `${printed(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
             reason: 'Water follows the cable; the loop lets it drip off.',
           }),
