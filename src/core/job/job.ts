@@ -137,7 +137,8 @@ export const Outcome = z.strictObject({
 export type Outcome = z.infer<typeof Outcome>
 
 const StepId = z.string().min(1).max(120)
-const StepTitle = z.string().max(300)
+/** Longer than any step can be called, with names of own parts as long as they may be. */
+const StepTitle = z.string().max(800)
 
 export const StepRecord = z.strictObject({
   deviceId: Id,

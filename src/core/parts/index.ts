@@ -13,7 +13,7 @@ export {
   type Purpose,
   type Supply,
 } from './kinds/equipment'
-export type { Asked, Way } from './kinds/fields'
+export type { Asked, Value, Way } from './kinds/fields'
 export type { Fixing, Holding } from './kinds/fixing'
 export type { Interface } from './kinds/joining'
 export type { MountPart } from './kinds/mount'

@@ -1,11 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, equipment, job } from '@/testing/jobs'
+import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { allOf, begun, ownPart } from '@/testing/ownParts'
 import { runs } from '@/testing/runs'
 import { assess } from '../assess'
 import { PLANNED_STAGES } from '../findings'
+import { StepRecord } from '../job'
 import {
   asksOf,
   entriesOf,
@@ -248,6 +249,23 @@ describe('what is not read is not Good', () => {
     const { massKg: _, ...light } = all
     expect(findings(light)).toEqual([['mount/unread', 1]])
   })
+})
+
+it('names as long as they may be give steps that can be recorded', () => {
+  const long = (what: string) => what.padEnd(80, 'x')
+  const tails = Array.from({ length: 8 }, (_, n) => `tail ${n}`.padEnd(40, 'x')).join(', ')
+  const ownParts = [
+    ownPart('cameras', 'bullet-4mp-vf', { unusedTails: tails }, { id: 'own-camera', name: long('Camera') }),
+    ownPart('mounts', 'junction-box', {}, { id: 'own-box', name: long('Box') }),
+    ownPart('cables', 'cat6-outdoor', {}, { id: 'own-cable', name: long('Cable') }),
+  ]
+  const parts = { cameraId: 'own-camera', mountIds: ['own-box'], cableId: 'own-cable' }
+  const { steps } = assess(
+    job({ devices: [plannedThrough(device(parts), job({ ownParts }))], ownParts }),
+    CATALOGUE,
+  ).devices[0]!
+  expect(steps.length).toBeGreaterThan(20)
+  for (const { step } of steps) expect(StepRecord.shape.title.safeParse(step.title).success).toBe(true)
 })
 
 it('whatever stands on a sheet, a job with it is computed whole', () => {

@@ -1,6 +1,6 @@
 import { print, parse, type QuantityKind, type UnitSystem } from '../units'
 import { PART_KINDS, type PartTable } from './kinds'
-import type { Asked, PartKind } from './kinds/fields'
+import type { Asked, PartKind, Value } from './kinds/fields'
 import type { OwnPart } from './own'
 
 /**
@@ -41,7 +41,7 @@ type Understood = { readonly value: unknown } | { readonly wrong: string }
 const wrong = (words: string): Understood => ({ wrong: words })
 
 /** Reads the words of one value. */
-export function understood(asked: Asked, said: string, units: UnitSystem): Understood {
+export function understood(asked: Value, said: string, units: UnitSystem): Understood {
   const { way, none, absent } = asked
   const words = said.trim()
   if (words.toLowerCase() === NONE) {
@@ -107,7 +107,7 @@ function allOf(all: readonly Understood[]): Understood {
 }
 
 /** Rows of a list, as JSON of words by the way in the row; what is empty and may be so has none. */
-function rowsOf(words: string, row: readonly Asked[], units: UnitSystem): Understood {
+function rowsOf(words: string, row: readonly Value[], units: UnitSystem): Understood {
   const rows = rowsIn(words)
   if (rows === null) return wrong('The rows cannot be read.')
   const read = rows.map((entries): Understood => {
@@ -135,7 +135,7 @@ export function rowsIn(words: string): readonly Entries[] | null {
 }
 
 /** The words of a value, exact in metric; in feet and inches as the job prints it. '' for what has none. */
-export function wordsFor(asked: Asked, value: unknown, units: UnitSystem): string {
+export function wordsFor(asked: Value, value: unknown, units: UnitSystem): string {
   const { way } = asked
   const number = (one: unknown, kind: QuantityKind) => {
     if (units === 'imperial') return print({ value: one as number, kind }, units)

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Field, Grid, Input, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import { CATALOGUE } from '@/catalogue'
@@ -25,6 +25,7 @@ import { go } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { Beside, Part, Refusal, Sentence } from '../kit/Page'
 import { Removal } from '../kit/Removal'
+import { TextField } from '../kit/TextField'
 import { SheetField } from './SheetField'
 
 /** What is typed, kept on this device until it is taken over. */
@@ -105,18 +106,18 @@ export function PartForm({ held }: { held: OwnPart | null }) {
                   onChoose={(value) => say({ from: value })}
                 />
               )}
-              <Words
+              <TextField
                 label="Name"
                 value={name}
                 example="Yard camera, 5 MP"
                 wrong={tried ? read.wrong.name : undefined}
-                onSay={(value) => say({ name: value })}
+                onType={(value) => say({ name: value })}
               />
-              <Words
+              <TextField
                 label="Read from"
                 value={sheet}
                 example="Data sheet, page 2"
-                onSay={(value) => say({ sheet: value })}
+                onType={(value) => say({ sheet: value })}
               />
             </SimpleGrid>
           </Part>
@@ -197,33 +198,6 @@ function Costs({ read: { unread, wrong }, asked }: { read: Sheet; asked: number 
     </Box>
   )
 }
-
-interface WordsProps {
-  readonly label: string
-  readonly value: string
-  readonly example: string
-  readonly wrong?: string | undefined
-  readonly onSay: (words: string) => void
-}
-
-const Words = ({ label, value, example, wrong, onSay }: WordsProps) => (
-  <Field.Root invalid={wrong !== undefined}>
-    <Field.Label fontWeight={400} color="soft">
-      {label}
-    </Field.Label>
-    <Input
-      bg="sheet"
-      borderColor="ink"
-      minH="44px"
-      maxLength={200}
-      autoComplete="off"
-      value={value}
-      placeholder={example}
-      onChange={(event) => onSay(event.target.value)}
-    />
-    <Field.ErrorText role="alert">{wrong}</Field.ErrorText>
-  </Field.Root>
-)
 
 function TakeOut({ part, home }: { part: OwnPart; home: string }) {
   const { job, send } = useJob()

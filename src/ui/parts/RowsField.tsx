@@ -1,8 +1,9 @@
 'use client'
 
-import { Box, Button, Field, HStack, Input, SimpleGrid, Text } from '@chakra-ui/react'
-import { rowsIn, type Asked, type Entries } from '@/core/parts'
+import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
+import { rowsIn, type Entries, type Value } from '@/core/parts'
 import { Choose, type Option } from '../kit/Choose'
+import { TextField } from '../kit/TextField'
 import { Tick } from '../kit/Tick'
 import type { SheetFieldProps } from './SheetField'
 
@@ -74,7 +75,7 @@ export function RowsField({ asked, words, wrong, onSay, counts, start }: RowsFie
 }
 
 /** A new row: its choices stand at their first. */
-const firstOf = (row: readonly Asked[]): Entries =>
+const firstOf = (row: readonly Value[]): Entries =>
   Object.fromEntries(
     row.map(({ path, way, none }) => [
       path,
@@ -83,7 +84,7 @@ const firstOf = (row: readonly Asked[]): Entries =>
   )
 
 interface CellProps {
-  readonly asked: Asked
+  readonly asked: Value
   readonly words: string
   readonly place: number
   readonly onSay: (words: string) => void
@@ -104,21 +105,5 @@ function Cell({ asked, words, place, onSay }: CellProps) {
         onChoose={onSay}
       />
     )
-  return (
-    <Field.Root>
-      <Field.Label fontWeight={400} color="soft">
-        {called}
-      </Field.Label>
-      <Input
-        bg="sheet"
-        borderColor="ink"
-        minH="44px"
-        autoComplete="off"
-        value={words}
-        placeholder={none}
-        onChange={(event) => onSay(event.target.value)}
-      />
-      {hint ? <Field.HelperText color="soft">{hint}</Field.HelperText> : null}
-    </Field.Root>
-  )
+  return <TextField label={called} value={words} example={none} hint={hint} onType={onSay} />
 }

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Field, Input, SimpleGrid, Text } from '@chakra-ui/react'
-import { NONE, understood, wordsFor, type Asked } from '@/core/parts'
+import { Box, SimpleGrid, Text } from '@chakra-ui/react'
+import { NONE, understood, wordsFor, type Asked, type Value } from '@/core/parts'
 import { inSentence, type UnitSystem } from '@/core/units'
 import { Choose, type Option } from '../kit/Choose'
+import { TextField } from '../kit/TextField'
 import { Tick } from '../kit/Tick'
 import { RowsField } from './RowsField'
 
@@ -36,7 +37,7 @@ export function saidOf({ way, none }: Asked, words: string): string {
 }
 
 /** A row in a few words: what it is called, and its figures. */
-const told = (asks: readonly Asked[], row: Readonly<Record<string, string>>): string =>
+const told = (asks: readonly Value[], row: Readonly<Record<string, string>>): string =>
   asks
     .filter(({ way }, place) => place === 0 || way.as === 'quantity' || way.as === 'list')
     .flatMap(({ path }) => row[path] || [])
@@ -82,31 +83,23 @@ function LineOfSheet({ asked, words, wrong, units, onSay, counts }: SheetFieldPr
   const isNone = words === NONE
   const read = words === '' || isNone ? null : understood(asked, words, units)
   const echo = read && 'value' in read ? wordsFor(asked, read.value, units) : null
-  const status = words === '' ? `Not read: counts as ${counts}.` : ''
+  const said = [
+    echo !== null && echo !== words ? `= ${echo}.` : '',
+    words === '' ? `Not read: counts as ${counts}.` : '',
+    hint,
+  ]
+    .filter(Boolean)
+    .join(' ')
   return (
     <Box>
-      <Field.Root invalid={wrong !== undefined} disabled={isNone}>
-        <Field.Label fontWeight={400} color="soft">
-          {label}
-        </Field.Label>
-        <Input
-          bg="sheet"
-          borderColor="ink"
-          minH="44px"
-          fontWeight={500}
-          autoComplete="off"
-          value={isNone ? '' : words}
-          onChange={(event) => onSay(event.target.value)}
-        />
-        {wrong ? (
-          <Field.ErrorText role="alert">{wrong}</Field.ErrorText>
-        ) : (
-          <Field.HelperText color="soft" minH="1.3em">
-            {echo !== null && echo !== words ? `= ${echo}. ` : ''}
-            {status} {hint}
-          </Field.HelperText>
-        )}
-      </Field.Root>
+      <TextField
+        label={label}
+        value={isNone ? '' : words}
+        wrong={wrong}
+        disabled={isNone}
+        hint={said}
+        onType={onSay}
+      />
       {none ? (
         <Tick checked={isNone} onTick={(ticked) => onSay(ticked ? NONE : '')}>
           {none}

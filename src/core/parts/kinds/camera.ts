@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Name } from '../../job/fields'
 import { Interface, Fastened } from './joining'
 import { Fixings, named, number, oneOf, partKind, range, whole, type WithId } from './fields'
+import { fastenedAsked, SCREWS_ASKED, SITS_ON, SIZE_ASKED } from './fastening'
 import { Openings, OPENINGS_ASKED } from './opening'
 
 /** Energy (J) of the blow that each class of IEC 62262 stands. */
@@ -170,20 +171,7 @@ export const cameraKind = partKind({
       stages: ['mount'],
       costs: 'whether it stands a blow within reach',
     },
-    {
-      path: 'massKg',
-      label: 'Mass',
-      way: { as: 'quantity', kind: 'mass' },
-      stages: ['mount'],
-      costs: 'the load on every fixing',
-    },
-    {
-      path: 'baseMm',
-      label: 'Base, diameter or width',
-      way: { as: 'quantity', kind: 'size' },
-      stages: ['mount'],
-      costs: 'what it fits on, and the wind on it',
-    },
+    ...SIZE_ASKED,
     {
       path: 'depthMm',
       label: 'Depth, base to lens',
@@ -191,41 +179,9 @@ export const cameraKind = partKind({
       stages: ['mount'],
       costs: 'the lever of wind and weight',
     },
-    {
-      path: 'fixing/holes',
-      label: 'Fixing holes',
-      way: { as: 'quantity', kind: 'count' },
-      stages: ['mount'],
-      costs: 'how many share the load',
-    },
-    {
-      path: 'fixing/atLeast',
-      label: 'Screws it asks for at least',
-      way: { as: 'quantity', kind: 'count' },
-      stages: ['mount'],
-      costs: 'how many share the load',
-    },
-    {
-      path: 'fixing/spacingMm',
-      label: 'Holes apart',
-      way: { as: 'quantity', kind: 'size' },
-      stages: ['mount'],
-      costs: 'the pull of the outer screw, and the template',
-    },
-    {
-      path: 'needs',
-      label: 'Sits on',
-      way: { as: 'choice', options: named(...Interface.options) },
-      stages: ['mount'],
-      costs: 'what it fits on',
-    },
-    {
-      path: 'fastened',
-      label: 'Its screws are turned',
-      way: { as: 'choice', options: named(...Fastened.options) },
-      stages: ['mount'],
-      costs: 'the order of the work',
-    },
+    ...SCREWS_ASKED,
+    SITS_ON,
+    fastenedAsked(Fastened.options),
     {
       path: 'head',
       label: 'The picture turns by',

@@ -84,7 +84,6 @@ export const EquipmentPart = z.strictObject({
 export type EquipmentPart = WithId<typeof EquipmentPart>
 
 const shape = EquipmentPart.shape
-const inRow = { stages: [], costs: '' } as const
 
 export const equipmentKind = partKind({
   one: 'Equipment',
@@ -151,8 +150,8 @@ export const equipmentKind = partKind({
         as: 'rows',
         add: 'Another purpose',
         row: [
-          { path: 'purpose', label: 'What for', way: { as: 'choice', options: PURPOSES }, ...inRow },
-          { path: 'count', label: 'How many', way: { as: 'quantity', kind: 'count' }, ...inRow },
+          { path: 'purpose', label: 'What for', way: { as: 'choice', options: PURPOSES } },
+          { path: 'count', label: 'How many', way: { as: 'quantity', kind: 'count' } },
         ],
       },
     },

@@ -70,10 +70,10 @@ export type Way =
   | { readonly as: 'yes or no' }
   | { readonly as: 'words' }
   | { readonly as: 'list' }
-  | { readonly as: 'rows'; readonly row: readonly Asked[]; readonly add: string }
+  | { readonly as: 'rows'; readonly row: readonly Value[]; readonly add: string }
 
-/** One value that a form asks for. */
-export interface Asked {
+/** One value in words: of a part, or of a row in a list of it. */
+export interface Value {
   /** The way to it in the part: `power/worstW`. */
   readonly path: string
   readonly label: string
@@ -83,6 +83,10 @@ export interface Asked {
   /** Having none is saying nothing, where others say null. */
   readonly absent?: true
   readonly hint?: string
+}
+
+/** One value that a form asks for. */
+export interface Asked extends Value {
   /** What rests on it: each of these stages says that it was not read from the sheet. */
   readonly stages: readonly PlannedStage[]
   /** What cannot be relied on while it is not read, in a few words. */

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { Name } from '../../job/fields'
 import { Fastened, Interface } from './joining'
 import { Fixings, named, number, oneOf, partKind, yes, type WithId } from './fields'
+import { fastenedAsked, SCREWS_ASKED, SITS_ON, SIZE_ASKED } from './fastening'
 import { Openings, OPENINGS_ASKED } from './opening'
 
 /** What stands between a surface and a camera. */
@@ -68,13 +69,7 @@ export const mountKind = partKind({
       stages: ['mount'],
       costs: 'which steps it takes',
     },
-    {
-      path: 'needs',
-      label: 'Sits on',
-      way: { as: 'choice', options: named(...Interface.options) },
-      stages: ['mount'],
-      costs: 'what it fits on',
-    },
+    SITS_ON,
     {
       path: 'offers',
       label: 'Carries what needs',
@@ -89,20 +84,7 @@ export const mountKind = partKind({
       stages: ['sight', 'mount'],
       costs: 'which way the camera looks',
     },
-    {
-      path: 'massKg',
-      label: 'Mass',
-      way: { as: 'quantity', kind: 'mass' },
-      stages: ['mount'],
-      costs: 'the load on every fixing',
-    },
-    {
-      path: 'baseMm',
-      label: 'Base, diameter or width',
-      way: { as: 'quantity', kind: 'size' },
-      stages: ['mount'],
-      costs: 'what it fits on, and the wind on it',
-    },
+    ...SIZE_ASKED,
     {
       path: 'depthMm',
       label: 'Depth',
@@ -117,34 +99,8 @@ export const mountKind = partKind({
       stages: ['mount'],
       costs: 'the lever of wind and weight',
     },
-    {
-      path: 'fixing/holes',
-      label: 'Fixing holes',
-      way: { as: 'quantity', kind: 'count' },
-      stages: ['mount'],
-      costs: 'how many share the load',
-    },
-    {
-      path: 'fixing/atLeast',
-      label: 'Screws it asks for at least',
-      way: { as: 'quantity', kind: 'count' },
-      stages: ['mount'],
-      costs: 'how many share the load',
-    },
-    {
-      path: 'fixing/spacingMm',
-      label: 'Holes apart',
-      way: { as: 'quantity', kind: 'size' },
-      stages: ['mount'],
-      costs: 'the pull of the outer screw, and the template',
-    },
-    {
-      path: 'fastened',
-      label: 'Its screws are turned',
-      way: { as: 'choice', options: named(...shape.fastened.options) },
-      stages: ['mount'],
-      costs: 'the order of the work',
-    },
+    ...SCREWS_ASKED,
+    fastenedAsked(shape.fastened.options),
     {
       path: 'enclosesJoint',
       label: 'A tail and its joint fit inside',

@@ -32,7 +32,6 @@ export type Seal = WithId<typeof Seal>
 export type SealPiece = Seal['pieces'][number]
 
 const shape = Seal.shape
-const inRow = { stages: [], costs: '' } as const
 
 export const sealKind = partKind({
   one: 'Seal',
@@ -101,13 +100,12 @@ export const sealKind = partKind({
         as: 'rows',
         add: 'Another piece',
         row: [
-          { path: 'name', label: 'Piece', way: { as: 'words' }, ...inRow },
-          { path: 'way', label: 'Which way round', way: { as: 'words' }, ...inRow },
+          { path: 'name', label: 'Piece', way: { as: 'words' } },
+          { path: 'way', label: 'Which way round', way: { as: 'words' } },
           {
             path: 'when',
             label: 'Goes on',
             way: { as: 'choice', options: named(...SealPiece.shape.when.options) },
-            ...inRow,
           },
         ],
       },

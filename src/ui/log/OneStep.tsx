@@ -1,0 +1,269 @@
+'use client'
+
+import { Box, Button, Flex, Heading, HStack, IconButton, Text } from '@chakra-ui/react'
+import { ChevronLeft, ChevronRight } from 'lucide-react'
+import type { ReactNode } from 'react'
+import type { DeviceAssessment } from '@/core/assess'
+import type { Device, Outcome } from '@/core/job'
+import { PLACES } from '@/core/order'
+import { together, type Because, type StepState } from '@/core/procedure'
+import { inSentence } from '@/core/units'
+import { useJob } from '../job/JobProvider'
+import { GoLink } from '../kit/go'
+import { refusal } from '../kit/LineField'
+import { VerdictLine } from '../kit/Verdict'
+import { PhotoButton, PhotoStrip } from './Photos'
+import { StepEntry, StepNote, useEntry } from './StepEntry'
+
+/** What has a log: a camera or a piece of equipment. */
+export type Logged = Pick<Device, 'id' | 'details'>
+export type LoggedAssessment = Pick<
+  DeviceAssessment,
+  'steps' | 'earlier' | 'log' | 'proposedFaults' | 'sentence'
+>
+
+interface OneStepProps {
+  readonly device: Logged
+  readonly assessed: LoggedAssessment
+  readonly state: StepState
+  readonly index: number
+  /** Goes to a step; null: to whatever is open, or to the end. */
+  readonly onGo: (to: number | null) => void
+}
+
+/** One step to read, to enter and to photograph, with what forces it to stand where it stands. */
+export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
+  const { job, send } = useJob()
+  const { steps } = assessed
+  const { step, record, verdict, says } = state
+  const photos = job.photos.filter((photo) => photo.deviceId === device.id && photo.stepId === step.id)
+  const proposal = assessed.proposedFaults.find(({ origin }) => origin === `step:${step.id}`)
+  const rest = together(steps, index)
+  const using = useEntry({
+    state,
+    units: job.units,
+    draftKey: `step:${job.id}:${device.id}:${step.id}`,
+    onRecord: async (outcome: Outcome, withRest: boolean) => {
+      const record = ({ step: { id: stepId, title } }: StepState, said: Outcome) =>
+        send({ type: 'recordStep', deviceId: device.id, stepId, title, outcome: said })
+      const said = await record(state, outcome)
+      if (!said.ok) return refusal(said)
+      const also = withRest ? rest : []
+      for (const state of also) {
+        const done = await record(state, DONE)
+        if (!done.ok) return refusal(done)
+      }
+      const last = index + also.length
+      const following = steps.findIndex((other, i) => i > last && other.record === null)
+      onGo(following >= 0 ? following : null)
+      return null
+    },
+  })
+  return (
+    <>
+      <HStack justify="space-between" gap={2}>
+        <IconButton
+          aria-label="Step back"
+          variant="outline"
+          colorPalette="inky"
+          minW="48px"
+          minH="48px"
+          disabled={index === 0}
+          onClick={() => onGo(index - 1)}
+        >
+          <ChevronLeft size={22} />
+        </IconButton>
+        <Text color="soft">
+          Step {index + 1} of {steps.length} · {inSentence(PLACES[step.place].name)}
+        </Text>
+        <IconButton
+          aria-label="Look ahead"
+          variant="outline"
+          colorPalette="inky"
+          minW="48px"
+          minH="48px"
+          disabled={index === steps.length - 1}
+          onClick={() => onGo(index + 1)}
+        >
+          <ChevronRight size={22} />
+        </IconButton>
+      </HStack>
+      {step.hold ? (
+        <Text
+          mt={2}
+          display="inline-block"
+          bg="stop"
+          color="sheet"
+          px={3}
+          py={1}
+          fontWeight={600}
+          fontFamily="heading"
+        >
+          ■ Hold: {inSentence(step.hold)}
+        </Text>
+      ) : null}
+      <Heading as="h1" fontSize="2xl" mt={1} mb={2} lineHeight={1.15}>
+        {step.title}
+      </Heading>
+      {step.detail ? (
+        <Text fontSize="md" mb={2}>
+          {step.detail}
+        </Text>
+      ) : null}
+      {step.items.length > 0 ? (
+        <Box as="ol" ps={6} mb={3} fontSize="md" listStyleType="decimal">
+          {step.items.map((item, i) => (
+            <Box as="li" key={i} py={0.5}>
+              {item}
+            </Box>
+          ))}
+        </Box>
+      ) : null}
+      <StepEntry state={state} units={job.units} using={using} />
+      {rest.length > 0 && !using.typed.leaving ? (
+        <AndThese rest={rest} onRecord={() => void using.keep(true)} />
+      ) : null}
+      {record ? (
+        <Box mb={3}>
+          <VerdictLine verdict={verdict!}>{says}</VerdictLine>
+          <Text color="soft" fontSize="sm">
+            {record.by}, {record.at.slice(0, 16).replace('T', ' ')}
+          </Text>
+        </Box>
+      ) : null}
+      {proposal ? (
+        <Box borderWidth="1.5px" borderColor="stop" p={3} mb={3}>
+          <Text fontWeight={600} color="stop">
+            ■ Out of limits
+          </Text>
+          <Text>{proposal.note}</Text>
+          <Button asChild mt={2} minH="48px">
+            <GoLink
+              href={`/jobs/${job.id}/punch-list/new?device=${device.id}&step=${encodeURIComponent(step.id)}`}
+            >
+              Put it on the punch list
+            </GoLink>
+          </Button>
+        </Box>
+      ) : null}
+      <Box borderLeftWidth="3px" borderColor="copper.solid" pl={3} mb={3}>
+        <Text>{step.reason}</Text>
+        <WhyHere because={step.because} />
+        {step.caution ? (
+          <Text fontWeight={500} mt={1}>
+            <span aria-hidden>⚠ </span>
+            {step.caution} Local codes and the maker’s instructions decide.
+          </Text>
+        ) : null}
+      </Box>
+      <PhotoStrip photos={photos} onRemove={({ id }) => send({ type: 'removePhoto', photoId: id })} />
+      <StepNote state={state} using={using} />
+      <Foot>
+        <PhotoButton
+          about={{ deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }}
+          asked={step.photo}
+          taken={photos.length}
+        />
+        <Button
+          colorPalette="copper"
+          flex="1"
+          minH="60px"
+          fontSize="lg"
+          fontFamily="heading"
+          onClick={() => void using.keep()}
+        >
+          {recordLabel(using.typed.leaving, record !== null)}
+        </Button>
+      </Foot>
+    </>
+  )
+}
+
+const DONE: Outcome = { state: 'done', value: null, choice: null, note: '' }
+
+/** Plain steps that follow at once, here too: said done with this one in one tap. */
+function AndThese({ rest, onRecord }: { rest: readonly StepState[]; onRecord: () => void }) {
+  return (
+    <Box
+      borderWidth="1px"
+      borderColor="rule"
+      bg="sheet"
+      p={3}
+      mb={3}
+      aria-label="Then, here too"
+      role="group"
+    >
+      <Text fontFamily="heading" fontWeight={600}>
+        Then, here too
+      </Text>
+      <Box as="ul" listStyleType="none">
+        {rest.map(({ step }) => (
+          <Box as="li" key={step.id} py={1} borderBottomWidth="1px" borderColor="rule">
+            <Text fontWeight={500}>{step.title}</Text>
+            {step.detail ? <Text fontSize="sm">{step.detail}</Text> : null}
+            {step.items.length > 0 ? <Text fontSize="sm">{step.items.join(' · ')}</Text> : null}
+            {step.caution ? (
+              <Text fontSize="sm" fontWeight={500}>
+                <span aria-hidden>⚠ </span>
+                {step.caution}
+              </Text>
+            ) : null}
+          </Box>
+        ))}
+      </Box>
+      <Button mt={3} minH="52px" w="100%" variant="outline" colorPalette="inky" onClick={onRecord}>
+        This and {rest.length === 1 ? 'the next are' : `the next ${rest.length} are`} done
+      </Button>
+    </Box>
+  )
+}
+
+/** What forces the step to stand where it stands. */
+function WhyHere({ because }: { because: readonly Because[] }) {
+  if (because.length === 0) return null
+  return (
+    <Box as="dl" fontSize="sm" color="soft" mt={1}>
+      {because.map(({ when, stepId, title, why }) => (
+        <Box key={`${when} ${stepId}`}>
+          <Box as="dt" display="inline" fontWeight={600}>
+            {when === 'before' ? 'Before' : 'After'} “{title}”:
+          </Box>{' '}
+          <Box as="dd" display="inline">
+            {why}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+function recordLabel(leaving: boolean, again: boolean): string {
+  if (leaving) return 'Record as left out'
+  return again ? 'Record again' : 'Record, next step'
+}
+
+/** What is pressed most stands at the thumb: always in view. */
+function Foot({ children }: { children: ReactNode }) {
+  return (
+    <Flex
+      className="no-print"
+      data-foot
+      gap={3}
+      align="center"
+      position={{ base: 'fixed', md: 'sticky' }}
+      bottom={0}
+      left={0}
+      right={0}
+      zIndex={5}
+      bg="paper"
+      borderTopWidth="1px"
+      borderColor="rule"
+      px={{ base: 4, md: 0 }}
+      pt={2}
+      pb="max(10px, env(safe-area-inset-bottom))"
+      mt={3}
+    >
+      {children}
+    </Flex>
+  )
+}
