@@ -183,7 +183,9 @@ describe('the catalogue of a job', () => {
   it('is the very catalogue where there are no own parts, and the same again for the same parts', () => {
     expect(withOwn(CATALOGUE, [])).toBe(CATALOGUE)
     const parts = [own]
-    expect(withOwn(CATALOGUE, parts)).toBe(withOwn(CATALOGUE, parts))
+    const merged = withOwn(CATALOGUE, parts)
+    expect(withOwn(CATALOGUE, parts)).toBe(merged)
+    expect(withOwn(merged, parts)).toBe(merged)
   })
   it('holds own parts after those that ship, which stay as they are', () => {
     const merged = withOwn(CATALOGUE, [own])

@@ -44,6 +44,8 @@ export type OwnPart = z.infer<typeof OwnPart>
 const isAsked = (table: PartTable, wanted: string): boolean =>
   PART_KINDS[table].asks.some(({ path }) => path === wanted)
 
+/** What a merged catalogue was made with, so that it is not merged again at the next door. */
+const MADE_WITH = new WeakMap<Catalogue, readonly OwnPart[]>()
 const MERGED = new WeakMap<readonly OwnPart[], WeakMap<Catalogue, Catalogue>>()
 
 /**
@@ -51,7 +53,7 @@ const MERGED = new WeakMap<readonly OwnPart[], WeakMap<Catalogue, Catalogue>>()
  * without own parts it is the very catalogue.
  */
 export function withOwn(catalogue: Catalogue, ownParts: readonly OwnPart[]): Catalogue {
-  if (ownParts.length === 0) return catalogue
+  if (ownParts.length === 0 || MADE_WITH.get(catalogue) === ownParts) return catalogue
   let known = MERGED.get(ownParts)
   if (!known) {
     known = new WeakMap()
@@ -61,6 +63,7 @@ export function withOwn(catalogue: Catalogue, ownParts: readonly OwnPart[]): Cat
   if (!merged) {
     merged = merge(catalogue, ownParts)
     known.set(catalogue, merged)
+    MADE_WITH.set(merged, ownParts)
   }
   return merged
 }

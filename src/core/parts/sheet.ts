@@ -182,6 +182,8 @@ export function entriesOf({ table, part, unread }: OwnPart, units: UnitSystem): 
 /** What a sheet comes to: the part, what of it is not read, and what is wrong by the way to it. */
 export interface Sheet {
   readonly own: OwnPart | null
+  /** How many values are read: what is not understood is none. */
+  readonly read: number
   readonly unread: readonly Asked[]
   /** '' is the part as a whole. */
   readonly wrong: Readonly<Record<string, string>>
@@ -232,7 +234,8 @@ export function readSheet(begun: Begun, entries: Entries, units: UnitSystem): Sh
   }
   const own = { id, table, from: fromId, sheet: sheet.trim(), unread: [...missing], part: made.data }
   const fine = made.success && Object.keys(mistakes).length === 0
-  return { own: fine ? (own as OwnPart) : null, unread, wrong: mistakes }
+  const read = asks.filter(({ path }) => !missing.has(path) && !(path in mistakes)).length
+  return { own: fine ? (own as OwnPart) : null, read, unread, wrong: mistakes }
 }
 
 /** Openings keep the keys that seals were chosen by; a new one gets a key of its own. */

@@ -39,12 +39,16 @@ describe('a new part', () => {
   it('is kept only when all that is typed is understood, and each mistake stands at its field', async () => {
     const now = showPage(<PartForm held={null} />, {})
     type('Focal length', '12 to 3')
+    expect(aside()).toMatch(/not0 of 26/) // what is not understood is not read
     keepIt()
+    await settled(() => expect(document.activeElement).toBe(screen.getByLabelText('Name')))
     expect(screen.getByText('Give it a name.')).toBeTruthy()
     expect(screen.getByText('The first is the smaller one.')).toBeTruthy()
     expect(screen.getByText('It is not kept yet: some fields want a look.')).toBeTruthy()
     type('Name', 'Yard bullet')
     expect(screen.getByText('It is not kept yet: one field wants a look.')).toBeTruthy()
+    keepIt()
+    await settled(() => expect(document.activeElement).toBe(screen.getByLabelText('Focal length')))
     expect(now().ownParts).toEqual([])
     type('Focal length', '3-12')
     type('Read from', 'page 2')

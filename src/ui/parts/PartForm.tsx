@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import { CATALOGUE } from '@/catalogue'
 import { usersOf } from '@/core/job'
@@ -46,6 +46,7 @@ export function PartForm({ held }: { held: OwnPart | null }) {
   const [words, setWords] = useDraft(`part:${job.id}:${held?.id ?? 'new'}`)
   const [refused, setRefused] = useState<string | null>(null)
   const [tried, setTried] = useState(false)
+  const form = useRef<HTMLFormElement>(null)
   const start: Typed = held
     ? {
         table: held.table,
@@ -66,7 +67,11 @@ export function PartForm({ held }: { held: OwnPart | null }) {
 
   const keep = async () => {
     setTried(true)
-    if (!read.own) return
+    if (!read.own) {
+      // Once it is drawn: the first field that wants a look may be far above.
+      requestAnimationFrame(() => form.current?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus())
+      return
+    }
     const id = held?.id ?? ownId(uuid())
     const said = await send({ type: 'putPart', part: { ...read.own, id } })
     setRefused(refusal(said))
@@ -82,6 +87,7 @@ export function PartForm({ held }: { held: OwnPart | null }) {
           {held ? held.part.name : 'Enter a part from its maker’s sheet.'}
         </Sentence>
         <form
+          ref={form}
           noValidate
           onSubmit={(event) => {
             event.preventDefault()
@@ -156,7 +162,7 @@ const whyNot = ({ wrong }: Sheet): string =>
     : `It is not kept yet: ${Object.keys(wrong).length === 1 ? 'one field wants' : 'some fields want'} a look.`
 
 /** What is missing, and what that costs. */
-function Costs({ read: { unread, wrong }, asked }: { read: Sheet; asked: number }) {
+function Costs({ read: { read, unread, wrong }, asked }: { read: Sheet; asked: number }) {
   return (
     <Box
       role="region"
@@ -169,7 +175,7 @@ function Costs({ read: { unread, wrong }, asked }: { read: Sheet; asked: number 
     >
       <Text role="status">
         <strong>
-          {asked - unread.length} of {asked}
+          {read} of {asked}
         </strong>{' '}
         values are read from the sheet.
       </Text>

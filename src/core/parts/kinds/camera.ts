@@ -241,7 +241,7 @@ export const cameraKind = partKind({
       path: 'unusedTails',
       label: 'Tails left over',
       way: { as: 'list' },
-      hint: 'like 12 V tail, alarm tail; empty where it has none',
+      hint: 'Like 12 V tail, alarm tail; empty where it has none',
       stages: ['seal'],
       costs: 'which tails must be capped',
     },

@@ -180,7 +180,7 @@ export const equipmentKind = partKind({
       path: 'ratings',
       label: 'Ratings of its case',
       way: { as: 'list' },
-      hint: 'like IP66; empty where it is made for dry rooms only',
+      hint: 'Like IP66; empty where it is made for dry rooms only',
       stages: [],
       costs: 'where it may stand',
     },

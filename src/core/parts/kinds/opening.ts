@@ -57,7 +57,7 @@ export const OPENINGS_ASKED: Asked = {
         path: 'builtIn',
         label: 'Ratings by itself',
         way: { as: 'list' },
-        hint: 'like IP66, IP67; empty where it needs a sealing part',
+        hint: 'Like IP66, IP67; empty where it needs a sealing part',
       },
     ],
   },

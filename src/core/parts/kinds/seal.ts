@@ -73,7 +73,7 @@ export const sealKind = partKind({
       path: 'ratings',
       label: 'Ratings',
       way: { as: 'list' },
-      hint: 'like IP66, IP67',
+      hint: 'Like IP66, IP67',
       stages: ['seal'],
       costs: 'what water it keeps out',
     },
