@@ -49,6 +49,50 @@ export async function kestrelQuay(): Promise<JobFile> {
     { id: 'jetty-fibre', name: 'Fibre from the jetty', partId: 'fibre-converter' },
     { id: 'old-recorder', name: 'Old recorder', partId: 'recorder-coax-8', state: 'taken away' },
   )
+  const patched = { cableId: 'lead-thin', fromEndId: 'plug-moulded', toEndId: 'plug-moulded' } as const
+  yard.lead(
+    {
+      id: 'jetty-link',
+      name: 'Jetty to the office',
+      carries: 'fibre',
+      cableId: 'fibre-single',
+      fromId: 'jetty',
+      fromPort: 'fibre-1',
+      fromEndId: 'lc',
+      toId: 'jetty-fibre',
+      toPort: 'fibre-1',
+      toEndId: 'lc',
+      segments: [
+        way('a', 'conduit', 6, -3, 25, 'pvc-1'),
+        way('b', 'under decking', 46, 0, 25),
+        way('c', 'wall cavity', 5, 2.4, 20),
+      ],
+    },
+    {
+      id: 'fibre-patch',
+      name: 'Fibre box to the switch',
+      carries: 'network',
+      ...patched,
+      fromId: 'jetty-fibre',
+      fromPort: 'uplink-1',
+      toId: 'office',
+      toPort: 'uplink-1',
+      segments: [way('a', 'trunking indoors', 1, 0.6, 25)],
+      leadLengthM: 2,
+    },
+    {
+      id: 'recorder-patch',
+      name: 'Recorder to the switch',
+      carries: 'network',
+      ...patched,
+      fromId: 'recorder',
+      fromPort: 'uplink-1',
+      toId: 'office',
+      toPort: 'uplink-2',
+      segments: [way('a', 'trunking indoors', 0.8, 0.4, 25)],
+      leadLengthM: 2,
+    },
+  )
   yard.lay('ground', await siteSketch(), KESTREL_SKETCH)
   const office = (port: number) => ({ power: { supplyId: 'office', port } })
   await yard.place({
@@ -417,6 +461,7 @@ export async function kestrelQuay(): Promise<JobFile> {
   })
   await yard.install('office', 4)
   await yard.install('old-recorder', 1)
+  await yard.install('jetty-link', 2)
   await yard.fault(
     {
       deviceId: 'device-02',

@@ -1,11 +1,12 @@
 import { CATALOGUE } from '@/catalogue'
-import { assess, assessDevice } from '@/core/assess'
+import { allAssessed, assess, assessDevice } from '@/core/assess'
 import {
   RECORD_VERSION,
   NO_DETAILS,
   USUAL_ALLOWANCES,
   USUAL_EQUIPMENT,
   USUAL_POLICIES,
+  USUAL_RUN,
   USUAL_WIND_MS,
   type Device,
   type DeviceChoice,
@@ -16,6 +17,7 @@ import {
   type Job,
   type JobFile,
   type Photo,
+  type Run,
   type StepRecord,
 } from '@/core/job'
 import type { PlannedStage } from '@/core/findings'
@@ -30,6 +32,7 @@ export type Plan = { readonly [S in PlannedStage]?: Partial<NonNullable<Device[S
 /** What of a choice is usual where nothing is said. */
 type Unsaid = 'accessoryIds' | 'mountIds' | 'state' | 'replaces'
 
+type Led = Partial<Run> & Pick<Run, 'id' | 'name' | 'carries' | 'cableId' | 'fromId' | 'toId'>
 type Piece = Partial<Equipment> & Pick<Equipment, 'id' | 'name' | 'partId'>
 
 export interface Placed {
@@ -68,6 +71,7 @@ export class Scenario {
       backgrounds: [],
       things: [],
       ownParts: [],
+      runs: [],
       equipment: [],
       devices: [],
       records: [],
@@ -126,9 +130,15 @@ export class Scenario {
     this.job = { ...this.job, equipment }
   }
 
-  /** Records the first steps of a piece of equipment, with their photos, once what hangs on it is planned. */
+  /** Leads runs between what is there. */
+  lead(...runs: readonly Led[]): void {
+    const led = runs.map((run, i): Run => ({ mark: `R${i + 1}`, ...USUAL_RUN, ...run }))
+    this.job = { ...this.job, runs: led }
+  }
+
+  /** Records the first steps of equipment or of a run, with photos, once what hangs on it is planned. */
   async install(id: string, recorded: number | 'all', readings: Placed['readings'] = {}): Promise<void> {
-    const { steps } = assess(this.job, CATALOGUE).equipment.find(({ deviceId }) => deviceId === id)!
+    const { steps } = allAssessed(assess(this.job, CATALOGUE)).find(({ deviceId }) => deviceId === id)!
     for (const { step } of steps.slice(0, recorded === 'all' ? steps.length : recorded)) {
       this.record({ id }, step, readings[step.id] ?? {})
       if (step.photo !== null)

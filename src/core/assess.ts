@@ -1,6 +1,7 @@
 import { counted, standing, type Assessment } from './derive/board'
 import { measuredOf, pendingDevice, plannedHalf, withLog, type DeviceAssessment } from './derive/device'
 import { assessEquipment } from './derive/equipment'
+import { assessRun } from './derive/run'
 import type { DeviceRecords } from './derive/log'
 import { groupedByDevice } from './derive/grouped'
 import { plannedFromScratch, type PlannedDevice } from './derive/planned'
@@ -8,11 +9,19 @@ import { EXPOSURES } from './job/choices'
 import type { Device, Equipment, Job } from './job/job'
 import type { PlanThing } from './job/plan'
 import { portUses } from './equipment'
-import { neighboursOf, withOwn, type Catalogue, type JobSettings, type Measured } from './parts'
+import {
+  neighboursOf,
+  withOwn,
+  type Catalogue,
+  type JobSettings,
+  type Measured,
+  type Neighbours,
+} from './parts'
 import type { Draw } from './power'
 import { touchedBy } from './sight'
 
 export {
+  allAssessed,
   isDone,
   isPlanned,
   MOST_AT_ONCE,
@@ -24,6 +33,7 @@ export {
 export type { DrawingOf } from './stages/table'
 export { assessDevice, type DeviceAssessment, type DeviceStages, type StageState } from './derive/device'
 export { equipmentStanding, type EquipmentAssessment } from './derive/equipment'
+export type { RunAssessment } from './derive/run'
 export type { Mark } from './derive/log'
 
 /**
@@ -87,7 +97,7 @@ export function* assessing(
   const old = before?.job
   const now = recordsOf(job, old)
   const take = before ? takingOver(before, job, catalogue) : () => UNKNOWN
-  const neighbours = neighboursOf(job.devices, catalogue)
+  const neighbours = neighboursOf(job, catalogue)
   const known = job.devices.map((device) => take(device, now(device.id)))
   const left = new Set([...known.keys()].filter((index) => known[index]!.whole === null))
   const devices = known.map(({ whole }) => whole)
@@ -98,6 +108,7 @@ export function* assessing(
       devices.map((device, index) => device ?? pendingDevice(job.devices[index]!)),
       catalogue,
       now,
+      neighbours,
     )
   while (left.size > 0) {
     const index = nextOf(left, job.devices, first())
@@ -110,7 +121,7 @@ export function* assessing(
     computed++
     yield { computed, partial }
   }
-  return together(job, devices as DeviceAssessment[], catalogue, now)
+  return together(job, devices as DeviceAssessment[], catalogue, now, neighbours)
 }
 
 /** The place of the device that is looked at while it is left, else of the first that is. */
@@ -131,7 +142,7 @@ function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Cat
   if (!SETTINGS.every((name) => old[name] === job[name])) return () => UNKNOWN
   if (!sameOwn(old.ownParts, job.ownParts)) return () => UNKNOWN
   if (!sameEquipment(old.equipment, job.equipment)) return () => UNKNOWN
-  if (!sameNeighbours(old.devices, job.devices, catalogue)) return () => UNKNOWN
+  if (!sameNeighbours(old, job, catalogue)) return () => UNKNOWN
   const was = recordsOf(old)
   const earlier = new Map(old.devices.map((device, i) => [device, assessment.devices[i]!]))
   const changed = differing(old.things, job.things)
@@ -161,6 +172,7 @@ function together(
   devices: readonly DeviceAssessment[],
   catalogue: Catalogue,
   recorded: (id: string) => DeviceRecords,
+  neighbours: Neighbours,
 ): Assessment {
   const counts = counted(devices)
   const draws = counts.pending > 0 ? null : drawsOf(job, devices)
@@ -179,6 +191,7 @@ function together(
         recorded(one.id),
       ),
     ),
+    runs: job.runs.map((one) => assessRun(one, job, catalogue, neighbours, recorded(one.id))),
     counts,
   }
 }
@@ -231,12 +244,14 @@ function sameEquipment(before: readonly Equipment[], after: readonly Equipment[]
   return words(before) === words(after)
 }
 
-/** True when every conduit that runs share holds the same cables, and the same devices are taken away. */
-function sameNeighbours(before: readonly Device[], after: readonly Device[], catalogue: Catalogue): boolean {
-  if (before === after) return true
-  const words = (devices: readonly Device[]) => {
-    const { conduits, gone } = neighboursOf(devices, catalogue)
-    return JSON.stringify([...conduits, ...gone])
+/** True when shared conduits hold the same cables, the same tails are in use and the same devices go. */
+function sameNeighbours(before: Cabled, after: Cabled, catalogue: Catalogue): boolean {
+  if (before.devices === after.devices && before.runs === after.runs) return true
+  const words = (of: Cabled) => {
+    const { conduits, gone, tails } = neighboursOf(of, catalogue)
+    return JSON.stringify([...conduits, ...gone, ...tails])
   }
   return words(before) === words(after)
 }
+
+type Cabled = Pick<Job, 'devices' | 'runs'>

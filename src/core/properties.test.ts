@@ -37,6 +37,7 @@ const route = (lengthM: number, temperatureC = 20, riseM = 0): Route => ({
   segments: [
     { id: 'a', space: 'trunking indoors', lengthM, riseM, temperatureC, conduitId: null, conduitName: '' },
   ],
+  laid: 'new' as const,
   cordsM: 2,
   leadLengthM: null,
 })

@@ -190,6 +190,7 @@ describe('the route strip is in proportion', () => {
           conduitId: null,
           conduitName: '',
         })),
+        laid: 'new' as const,
         cordsM: 2,
         leadLengthM: null,
       },

@@ -1,10 +1,12 @@
 import fc from 'fast-check'
 import { CATALOGUE } from '@/catalogue'
 import { STAGES } from '@/core/findings'
+import { CARRIES } from '@/core/run'
 import {
   CAUSES,
   EXPOSURES,
   FLOORS,
+  LAID,
   LEVELS,
   NO_DETAILS,
   PASSAGES,
@@ -21,6 +23,7 @@ import {
   type Job,
   type Photo,
   type PlanThing,
+  type Run,
   type StepRecord,
 } from '@/core/job'
 import type { OwnPart } from '@/core/parts'
@@ -187,6 +190,7 @@ const segment = fc.record({
 })
 const route = fc.record({
   segments: fc.array(segment, { maxLength: 5 }).map((list) => list.map((s, i) => ({ id: `way-${i}`, ...s }))),
+  laid: keys(LAID),
   cordsM: real(0, 50),
   leadLengthM: fc.option(real(0.5, 100)),
 })
@@ -277,6 +281,44 @@ const withOwnParts = (made: Job): Job => ({
   equipment: made.equipment.map((one, i) => (i === 0 ? { ...one, partId: 'own-switch' } : one)),
 })
 
+const anyRun = fc.record({
+  carries: keys(CARRIES),
+  state: keys(STATES),
+  cableId: part(CATALOGUE.cables),
+  ends: fc.uniqueArray(fc.nat(6), { minLength: 2, maxLength: 2 }),
+  ports: fc.array(fc.constantFrom(null, 'uplink-1', 'network-1', 'audio tail', 'dc-40'), {
+    minLength: 2,
+    maxLength: 2,
+  }),
+  made: fc.array(fc.option(part(CATALOGUE.connectors)), { minLength: 2, maxLength: 2 }),
+  way: route,
+})
+
+/** Runs between what there is; one whose ends are not there is left out. */
+const runsBetween = (
+  drawn: readonly (typeof anyRun extends fc.Arbitrary<infer R> ? R : never)[],
+  ids: readonly string[],
+): Run[] =>
+  drawn.flatMap(({ ends, ports, made, way, ...run }, i) => {
+    const [fromId, toId] = ends.map((at) => ids[at])
+    if (fromId === undefined || toId === undefined) return []
+    const { laid: _, ...segments } = way
+    return {
+      id: `r${i}`,
+      mark: `R${i + 1}`,
+      name: 'Link',
+      replaces: null,
+      ...run,
+      fromId,
+      fromPort: ports[0]!,
+      fromEndId: made[0]!,
+      toId,
+      toPort: ports[1]!,
+      toEndId: made[1]!,
+      ...segments,
+    }
+  })
+
 export const anyJob: fc.Arbitrary<Job> = fc
   .record({
     units: fc.constantFrom('metric' as const, 'imperial' as const),
@@ -318,6 +360,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
     ),
     photos: fc.array(fc.record({ sha256, caption: line, at: moment, by: person }), { maxLength: 3 }),
     own: fc.boolean(),
+    runs: fc.array(anyRun, { maxLength: 3 }),
   })
   .map(
     ({
@@ -337,6 +380,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
       faults,
       photos,
       own,
+      runs,
     }) => {
       const named = devices.map(
         (d, i): Device => ({ ...d, id: `d${i}`, mark: String(i + 1).padStart(2, '0') }),
@@ -354,6 +398,10 @@ export const anyJob: fc.Arbitrary<Job> = fc
         things,
         equipment: pieces.map((piece, i) => equipment({ ...piece, mark: `E${i + 1}` })),
         devices: named,
+        runs: runsBetween(
+          runs,
+          [...named, ...pieces].map(({ id }) => id),
+        ),
         records: first === null ? [] : records.map((r): StepRecord => ({ deviceId: first, title: '', ...r })),
         faults: faults.map(
           ({ temporary, ...f }, i): Fault => ({

@@ -7,11 +7,13 @@ import {
   USUAL_ALLOWANCES,
   USUAL_EQUIPMENT,
   USUAL_POLICIES,
+  USUAL_RUN,
   type Change,
   type Command,
   type Device,
   type Equipment,
   type Job,
+  type Run,
 } from '@/core/job'
 
 /** Jobs for tests: one plain device and one plain switch to vary. */
@@ -54,6 +56,32 @@ export function equipment(change: Partial<Equipment> = {}): Equipment {
   }
 }
 
+/** A run from the recorder to the switch, of which only the way is planned. */
+export function run(change: Partial<Run> = {}): Run {
+  return {
+    id: 'run-1',
+    mark: 'R1',
+    name: 'Uplink',
+    ...USUAL_RUN,
+    carries: 'network',
+    cableId: 'cat6',
+    fromId: 'recorder',
+    toId: 'switch',
+    segments: [
+      {
+        id: 'way-1',
+        space: 'trunking indoors',
+        lengthM: 12,
+        riseM: 0,
+        temperatureC: 20,
+        conduitId: null,
+        conduitName: '',
+      },
+    ],
+    ...change,
+  }
+}
+
 export function job(change: Partial<Job> = {}): Job {
   return {
     id: 'job-1',
@@ -75,6 +103,7 @@ export function job(change: Partial<Job> = {}): Job {
     ownParts: [],
     equipment: [equipment()],
     devices: [],
+    runs: [],
     records: [],
     photos: [],
     faults: [],

@@ -4,6 +4,7 @@ import { ladder } from '../mount'
 import { print } from '../units'
 import type { DeviceAssessment } from './device'
 import type { EquipmentAssessment } from './equipment'
+import type { RunAssessment } from './run'
 
 /** What the devices of a job add up to. */
 
@@ -15,6 +16,7 @@ export interface Assessment {
   readonly next: string
   readonly devices: readonly DeviceAssessment[]
   readonly equipment: readonly EquipmentAssessment[]
+  readonly runs: readonly RunAssessment[]
   readonly counts: {
     readonly devices: number
     /** Not computed yet. */
@@ -59,16 +61,25 @@ export interface JobSummary {
   readonly openFaults: number
 }
 
+/** Everything of a job that has a mark, steps and findings of its own. */
+export const allAssessed = ({
+  devices,
+  equipment,
+  runs,
+}: Pick<Assessment, 'devices' | 'equipment' | 'runs'>) => [...devices, ...equipment, ...runs]
+
 /** A job in one line. */
-export function summarise(job: Job, { sentence, counts, devices, equipment }: Assessment): JobSummary {
+export function summarise(job: Job, assessment: Assessment): JobSummary {
+  const { sentence, counts } = assessment
+  const logs = allAssessed(assessment).map(({ log }) => log)
   return {
     id: job.id,
     name: job.name,
     address: job.address,
     sentence,
     stopped: counts.stopped,
-    stepsDone: [...devices, ...equipment].reduce((sum, { log }) => sum + log.done, 0),
-    steps: [...devices, ...equipment].reduce((sum, { log }) => sum + log.total, 0),
+    stepsDone: logs.reduce((sum, { done }) => sum + done, 0),
+    steps: logs.reduce((sum, { total }) => sum + total, 0),
     openFaults: job.faults.filter(({ state }) => state !== 'closed').length,
   }
 }

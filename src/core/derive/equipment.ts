@@ -45,7 +45,7 @@ export interface EquipmentAssessment {
 }
 
 /** What of a job equipment rests on, beside what its devices draw. */
-type Of = Pick<Job, 'devices' | 'equipment' | 'ownParts' | 'policies' | 'mainsV' | 'units'>
+type Of = Pick<Job, 'devices' | 'equipment' | 'runs' | 'ownParts' | 'policies' | 'mainsV' | 'units'>
 
 interface Planned {
   readonly words: string
@@ -68,27 +68,31 @@ function planned(context: EquipmentContext): Planned {
   return made
 }
 
-/** How the equipment of a job stands, and what to do next. */
-export function equipmentStanding(equipment: readonly EquipmentAssessment[]): {
-  sentence: string
-  next: string
-} {
+type Standing = Pick<EquipmentAssessment, 'mark' | 'name' | 'verdict' | 'log' | 'steps'>
+
+/** How the equipment and the runs of a job stand, and what to do next. */
+export function equipmentStanding(
+  equipment: readonly Standing[],
+  runs: readonly Standing[],
+): { sentence: string; next: string } {
   if (equipment.length === 0)
     return {
       sentence: 'No equipment yet.',
       next: 'Add what the cameras end at: a recorder, a switch, a supply.',
     }
-  const done = equipment.filter(({ log }) => log.total > 0 && log.done === log.total).length
-  const stopped = equipment.filter(({ verdict }) => verdict === 'stop').length
+  const all = [...equipment, ...runs]
+  const done = all.filter(({ log }) => log.total > 0 && log.done === log.total).length
+  const stopped = all.filter(({ verdict }) => verdict === 'stop').length
   const parts = [
     done > 0 ? `${done} ${done === 1 ? 'is' : 'are'} done` : null,
     stopped > 0 ? `${stopped} ${stopped === 1 ? 'is' : 'are'} stopped` : null,
   ].filter((part) => part !== null)
   const count = equipment.length === 1 ? 'One piece' : `${equipment.length} pieces`
-  const open = equipment.find(({ verdict, log }) => verdict !== 'stop' && log.nextStepId !== null)
+  const between = runs.length === 0 ? '' : `, ${runs.length} ${runs.length === 1 ? 'run' : 'runs'}`
+  const open = all.find(({ verdict, log }) => verdict !== 'stop' && log.nextStepId !== null)
   const step = open?.steps.find((state) => state.step.id === open.log.nextStepId)?.step.title
   return {
-    sentence: `${count} of equipment${parts.length > 0 ? `: ${parts.join(', ')}` : ''}.`,
+    sentence: `${count} of equipment${between}${parts.length > 0 ? `: ${parts.join(', ')}` : ''}.`,
     next: open
       ? `Next: ${open.mark} ${open.name}: ${inSentence(step ?? '')}.`
       : 'Nothing is left to do here.',

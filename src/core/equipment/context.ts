@@ -1,18 +1,20 @@
 import { EXPOSURES, type Exposure, type Stand } from '../job/choices'
 import type { Device, Equipment, Job } from '../job/job'
 import type { Place } from '../order'
-import type { Catalogue, EquipmentPart } from '../parts'
-import { print, type QuantityKind } from '../units'
+import { PURPOSES, type Catalogue, type EquipmentPart, type Purpose } from '../parts'
+import { inSentence, print, type QuantityKind } from '../units'
 
-/** One run that ends at a piece of equipment: which port, and what is at its other end. */
+/** One cable that ends at a piece of equipment: at which port, and what is at its other end. */
 export interface PortUse {
-  /** Counted from 1; null where none is chosen. */
-  readonly port: number | null
+  /** "port 3", "uplink 1"; null where none is chosen. */
+  readonly port: string | null
+  /** A camera's own cable, or a run between any two things. */
+  readonly of: 'device' | 'run'
   readonly deviceId: string
   readonly mark: string
   readonly name: string
   readonly cable: string
-  /** What the run ends with here; '' while that is not planned. */
+  /** What it ends with here; '' while that is not planned. */
   readonly end: string
 }
 
@@ -30,45 +32,76 @@ export interface EquipmentContext {
   readonly printed: (value: number, kind: QuantityKind) => string
 }
 
-type Of = Pick<Job, 'devices' | 'equipment' | 'policies' | 'mainsV' | 'units'>
+type Of = Pick<Job, 'devices' | 'equipment' | 'runs' | 'policies' | 'mainsV' | 'units'>
 
-const PLACE_OF: Record<Stand, Place> = { 'head end': 'head end', 'on site': 'at the device' }
+export const PLACE_OF: Record<Stand, Place> = { 'head end': 'head end', 'on site': 'at the device' }
 
 type Uses = ReadonlyMap<string, readonly PortUse[]>
+type Cabled = Pick<Of, 'devices' | 'equipment' | 'runs'>
 
-const KNOWN = new WeakMap<readonly Device[], { readonly catalogue: Catalogue; readonly uses: Uses }>()
+const KNOWN = new WeakMap<readonly Device[], { readonly of: readonly unknown[]; readonly uses: Uses }>()
 
 /**
- * Runs of the job's cameras by the equipment that they end at, by port and then by mark; remembered for one
- * and the same list of devices.
+ * The cables of a job by what they end at, by port and then by mark; remembered for one and the same lists.
+ * A run stands at both of its ends.
  */
-export function portUses({ devices }: Of, catalogue: Catalogue): Uses {
-  const known = KNOWN.get(devices)
-  if (known?.catalogue === catalogue) return known.uses
-  const uses = usesFromScratch(devices, catalogue)
-  KNOWN.set(devices, { catalogue, uses })
+export function portUses(job: Cabled, catalogue: Catalogue): Uses {
+  const of = [job.equipment, job.runs, catalogue]
+  const known = KNOWN.get(job.devices)
+  if (known?.of.every((one, i) => one === of[i])) return known.uses
+  const uses = usesFromScratch(job, catalogue)
+  KNOWN.set(job.devices, { of, uses })
   return uses
 }
 
-function usesFromScratch(devices: readonly Device[], catalogue: Catalogue): Uses {
+/**
+ * A port in words: those of the purpose that a thing is made for have their number alone, others say which,
+ * a camera's tail has its name.
+ */
+export function portWords(port: string, part: EquipmentPart | undefined): string {
+  const [, purpose, number] = /^([a-z]+)-(\d+)$/.exec(port) ?? []
+  if (!part || purpose === undefined || !(purpose in PURPOSES)) return port
+  return part.ports[0]?.purpose === purpose
+    ? `port ${number}`
+    : `${inSentence(PURPOSES[purpose as Purpose])} ${number}`
+}
+
+const inOrder = new Intl.Collator('en', { numeric: true }).compare
+
+function usesFromScratch(
+  { devices, equipment, runs }: Cabled,
+  { cables, connectors, ...catalogue }: Catalogue,
+): Uses {
   const uses = new Map<string, PortUse[]>()
+  const parts = new Map(equipment.map(({ id, partId }) => [id, catalogue.equipment.get(partId)]))
+  const add = (at: string, use: PortUse) => {
+    const known = uses.get(at)
+    if (known) known.push(use)
+    else uses.set(at, [use])
+  }
+  const named = (table: ReadonlyMap<string, { readonly name: string }>, id: string | null | undefined) =>
+    id == null ? '' : (table.get(id)?.name ?? id)
   for (const { id, mark, name, state, cableId, power, terminate } of devices) {
     if (!power || state === 'taken away') continue
-    const use: PortUse = {
-      port: power.port,
+    add(power.supplyId, {
+      port: power.port === null ? null : `port ${power.port}`,
+      of: 'device',
       deviceId: id,
       mark,
       name,
-      cable: catalogue.cables.get(cableId)?.name ?? cableId,
-      end: terminate ? (catalogue.connectors.get(terminate.headEndId)?.name ?? terminate.headEndId) : '',
-    }
-    const known = uses.get(power.supplyId)
-    if (known) known.push(use)
-    else uses.set(power.supplyId, [use])
+      cable: named(cables, cableId),
+      end: named(connectors, terminate?.headEndId),
+    })
   }
-  const last = Number.MAX_SAFE_INTEGER
+  for (const { id, mark, name, state, cableId, ...run } of runs) {
+    if (state === 'taken away') continue
+    const about = { of: 'run', deviceId: id, mark, name, cable: named(cables, cableId) } as const
+    const port = (at: string, chosen: string | null) => chosen && portWords(chosen, parts.get(at))
+    add(run.fromId, { ...about, port: port(run.fromId, run.fromPort), end: named(connectors, run.fromEndId) })
+    add(run.toId, { ...about, port: port(run.toId, run.toPort), end: named(connectors, run.toEndId) })
+  }
   for (const list of uses.values())
-    list.sort((a, b) => (a.port ?? last) - (b.port ?? last) || (a.mark < b.mark ? -1 : 1))
+    list.sort((a, b) => inOrder(a.port ?? '\uffff', b.port ?? '\uffff') || (a.mark < b.mark ? -1 : 1))
   return uses
 }
 

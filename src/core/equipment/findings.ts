@@ -15,13 +15,15 @@ function gone({ uses }: EquipmentContext): Finding[] {
   return [
     finding('power', 'gone', {
       verdict: 'stop',
-      title: 'It is taken away and still feeds cameras',
-      short: 'still feeds cameras',
+      title: uses.some(({ of }) => of === 'device')
+        ? 'It is taken away and still feeds cameras'
+        : 'It is taken away and cables still end at it',
+      short: 'cables still end at it',
       figure: text(uses.map(({ mark }) => mark).join(', ')),
       limit: quantity(0, 'count'),
       reason: 'What hangs on it goes dark with it.',
       source: 'job',
-      advice: 'Choose another supply for them on their power sheets.',
+      advice: 'Give them another end: cameras another supply on their power sheets, runs another device.',
     }),
   ]
 }
@@ -54,11 +56,15 @@ function caseFinding({ part, exposure }: EquipmentContext): Finding | null {
   })
 }
 
-/** Cables that pass into its case: the runs in use, one on to the network, its own feed. */
+/** Cables that pass into its case: those that end at it, one on to the network, its own feed. */
 const cablesIn = ({ part, uses }: EquipmentContext): number =>
   uses.length +
-  (part.ports.some(({ purpose }) => purpose === 'uplink' || purpose === 'fibre') ? 1 : 0) +
+  (goesOn(part) && !uses.some(({ port }) => port !== null && /^(uplink|fibre) /.test(port)) ? 1 : 0) +
   (part.runsOn === 'mains joint' || part.runsOn === 'DC' ? 1 : 0)
+
+/** It has a port on to the network, so that a cable comes that nobody may have entered. */
+const goesOn = ({ ports }: EquipmentContext['part']): boolean =>
+  ports.some(({ purpose }) => purpose === 'uplink' || purpose === 'fibre')
 
 /** Whether every cable has an entry of its own; null where water does not reach it. */
 function entriesFinding(context: EquipmentContext): Finding | null {

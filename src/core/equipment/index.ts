@@ -1,3 +1,10 @@
-export { equipmentContext, portUses, type EquipmentContext, type PortUse } from './context'
+export {
+  equipmentContext,
+  PLACE_OF,
+  portUses,
+  portWords,
+  type EquipmentContext,
+  type PortUse,
+} from './context'
 export { equipmentFindings, unjudgedEquipment } from './findings'
 export { equipmentTasks } from './tasks'

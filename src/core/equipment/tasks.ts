@@ -177,7 +177,6 @@ function feeding({ part, place, printed, mainsV }: EquipmentContext): Task[] {
 /** Every run into its own port, by its label. */
 function plugging({ uses, place, part }: EquipmentContext): Task[] {
   if (uses.length === 0) return []
-  const port = (at: number | null) => (at === null ? 'any free port' : `port ${at}`)
   const mains = part.runsOn === 'mains joint' && part.feeds?.kind === 'mains'
   if (mains) return []
   return [
@@ -187,7 +186,7 @@ function plugging({ uses, place, part }: EquipmentContext): Task[] {
       gives: ['plugged in'],
       after: [{ fact: 'held', because: 'Nothing hangs on a cable.' }],
       title: uses.length === 1 ? 'Connect its run' : `Connect its ${uses.length} runs`,
-      items: uses.map(({ port: at, mark, name }) => `${port(at)}: ${mark} ${name}`),
+      items: uses.map(({ port, mark, name }) => `${port ?? 'any free port'}: ${mark} ${name}`),
       detail: 'Label facing out, slack combed behind, no cable across another’s way out.',
       reason: 'Whoever comes at night finds a camera by its port.',
       entry: choice('as listed', 'otherwise: see the note'),

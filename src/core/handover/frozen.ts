@@ -1,12 +1,13 @@
 import { z } from 'zod'
-import type { Assessment, DeviceAssessment, EquipmentAssessment } from '../assess'
+import type { Assessment, DeviceAssessment, EquipmentAssessment, RunAssessment } from '../assess'
 import { PLANNED_STAGES, type Finding } from '../findings'
 import { RECORD_VERSION, hashOf } from '../job'
-import type { Device, Equipment, Job, SignedFacts, SignedRecord } from '../job/job'
+import type { Device, Equipment, Job, Run, SignedFacts, SignedRecord } from '../job/job'
 import { withOwn, type Catalogue } from '../parts'
 import { SOURCES } from '../sources'
 import { REGISTER } from '../stages'
 import { printReading } from '../units'
+import { usesInWords } from './record'
 
 /**
  * What is signed: the record as it was computed on the day, in words and figures that no later limit or part
@@ -45,6 +46,8 @@ export const FrozenRecord = z.object({
   devices: z.array(FrozenDevice),
   /** Absent in what was signed before equipment was known. */
   equipment: z.array(FrozenDevice).optional(),
+  /** Absent in what was signed before runs were known. */
+  runs: z.array(FrozenDevice).optional(),
   faults: z.array(z.unknown()),
 })
 export type FrozenRecord = z.infer<typeof FrozenRecord>
@@ -53,7 +56,7 @@ type FrozenDevice = z.infer<typeof FrozenDevice>
 /** The record of a job, or of one device of it, as it is computed now. */
 export function frozenRecord(
   job: Job,
-  { sentence, devices, equipment }: Assessment,
+  { sentence, devices, equipment, runs }: Assessment,
   shipped: Catalogue,
   deviceId: string | null,
 ): FrozenRecord {
@@ -68,6 +71,9 @@ export function frozenRecord(
     ),
     equipment: job.equipment.flatMap((piece, index) =>
       ofIt({ deviceId: piece.id }) ? [frozenEquipment(job, piece, equipment[index]!, catalogue)] : [],
+    ),
+    runs: job.runs.flatMap((run, index) =>
+      ofIt({ deviceId: run.id }) ? [frozenRun(job, run, runs[index]!, catalogue)] : [],
     ),
     faults: job.faults.filter(ofIt),
   }
@@ -111,7 +117,7 @@ function frozenEquipment(
   assessed: EquipmentAssessment,
   catalogue: Catalogue,
 ): FrozenDevice {
-  const uses = assessed.uses.map(({ port, mark, name }) => `${port ?? 'no port'}: ${mark} ${name}`)
+  const uses = usesInWords(assessed)
   const findings = assessed.findings.map((finding) => frozenFinding(finding, job.units))
   return {
     id: piece.id,
@@ -120,6 +126,25 @@ function frozenEquipment(
     parts: partsOf(piece, catalogue),
     stages: { equipment: { figures: { 'Runs by port': uses.join('; ') }, findings } },
     record: { ...piece, photos: job.photos.filter(({ deviceId }) => deviceId === piece.id) },
+    steps: recordedSteps(assessed),
+  }
+}
+
+function frozenRun(job: Job, run: Run, assessed: RunAssessment, catalogue: Catalogue): FrozenDevice {
+  const { way, ends } = assessed
+  const figures = way?.figures.map(({ label, reading }) => [label, printReading(reading, job.units)]) ?? []
+  return {
+    id: run.id,
+    mark: run.mark,
+    name: run.name,
+    parts: partsOf(run, catalogue),
+    stages: {
+      run: {
+        figures: { 'From where to where': ends, ...(Object.fromEntries(figures) as Record<string, string>) },
+        findings: assessed.findings.map((finding) => frozenFinding(finding, job.units)),
+      },
+    },
+    record: { ...run, photos: job.photos.filter(({ deviceId }) => deviceId === run.id) },
     steps: recordedSteps(assessed),
   }
 }
@@ -143,7 +168,7 @@ const frozenFinding = (
 })
 
 /** Every part that a device names, as the catalogue has it. */
-function partsOf(device: Device | Equipment, catalogue: Catalogue): Record<string, unknown> {
+function partsOf(device: Device | Equipment | Run, catalogue: Catalogue): Record<string, unknown> {
   const named = new Set(
     JSON.stringify(device)
       .match(/"[^"]+"/g)
@@ -185,7 +210,7 @@ export function unsealed({ body, sha256 }: SignedRecord): FrozenRecord | null {
 
 /** What is computed otherwise now than when it was signed, a line each. */
 export function differences(signed: FrozenRecord, now: FrozenRecord): string[] {
-  const all = ({ devices, equipment = [] }: FrozenRecord) => [...devices, ...equipment]
+  const all = ({ devices, equipment = [], runs = [] }: FrozenRecord) => [...devices, ...equipment, ...runs]
   const today = new Map(all(now).map((device) => [device.id, device]))
   const before = new Set(all(signed).map(({ id }) => id))
   return [
@@ -193,11 +218,18 @@ export function differences(signed: FrozenRecord, now: FrozenRecord): string[] {
       const other = today.get(device.id)
       return other ? differencesOf(device, other) : [`${device.mark} ${device.name} is no longer in the job.`]
     }),
-    ...(signed.equipment ? all(now) : now.devices)
+    ...known(signed, now)
       .filter(({ id }) => !before.has(id))
       .map(({ mark, name }) => `${mark} ${name} has come since.`),
   ]
 }
+
+/** What is there now of the sorts that a signed record knew. */
+const known = (signed: FrozenRecord, now: FrozenRecord): FrozenDevice[] => [
+  ...now.devices,
+  ...(signed.equipment ? (now.equipment ?? []) : []),
+  ...(signed.runs ? (now.runs ?? []) : []),
+]
 
 function differencesOf(signed: FrozenDevice, now: FrozenDevice): string[] {
   const lines: string[] = []

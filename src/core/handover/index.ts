@@ -1,2 +1,2 @@
-export { deviceRecord, equipmentRecord, type DeviceRecord } from './record'
+export { deviceRecord, equipmentRecord, runRecord, type DeviceRecord } from './record'
 export { differences, frozenRecord, sealed, unsealed } from './frozen'

@@ -1,7 +1,8 @@
-import type { DeviceAssessment, EquipmentAssessment } from '../assess'
+import type { DeviceAssessment, EquipmentAssessment, RunAssessment } from '../assess'
 import { everyOne, EXPOSURES, STANDS, STATES } from '../job'
-import type { Details, Device, Equipment, Fault, Job, Photo } from '../job/job'
+import type { Details, Device, Equipment, Fault, Job, Photo, Run } from '../job/job'
 import { withOwn, type Catalogue } from '../parts'
+import { printReading } from '../units'
 
 /** The record of one device in the words of the hand-over, for paper and screen alike. */
 export interface DeviceRecord {
@@ -63,7 +64,7 @@ export function equipmentRecord(
   assessed: EquipmentAssessment,
 ): DeviceRecord {
   const old = everyOne(job).find((one) => one.id === replaces)
-  const uses = assessed.uses.map(({ port, mark, name }) => `${port ?? 'no port'}: ${mark} ${name}`)
+  const uses = usesInWords(assessed)
   return recordOf(job, id, [
     ['What it is', assessed.partName],
     ['Stands', `${STANDS[stands]}, ${EXPOSURES[exposure].name.toLowerCase()}`],
@@ -71,6 +72,24 @@ export function equipmentRecord(
     ['Takes the place of', old ? `${old.mark} ${old.name}` : ''],
     ['Runs by port', uses.join('; ')],
     ...detailFacts(details),
+    ...recordedFacts(assessed.log),
+  ])
+}
+
+/** Which cable ends at which port: `3: 01 Gate`, `uplink 1: R1 To the office`. */
+export const usesInWords = ({ uses }: EquipmentAssessment): string[] =>
+  uses.map(({ port, mark, name }) => `${(port ?? 'no port').replace(/^port /, '')}: ${mark} ${name}`)
+
+/** The same of a run. */
+export function runRecord(job: Job, run: Run, assessed: RunAssessment): DeviceRecord {
+  const old = job.runs.find(({ id }) => id === run.replaces)
+  return recordOf(job, run.id, [
+    ['What it carries', assessed.carries],
+    ['From where to where', assessed.ends],
+    ['Cable', assessed.cable],
+    ['Length', assessed.way ? printReading(assessed.way.headline, job.units) : ''],
+    ['Was there before', run.state === 'new' ? '' : STATES[run.state]],
+    ['Takes the place of', old ? `${old.mark} ${old.name}` : ''],
     ...recordedFacts(assessed.log),
   ])
 }

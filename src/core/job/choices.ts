@@ -98,6 +98,9 @@ export const STATES = {
 } as const
 export type State = keyof typeof STATES
 
+/** Whether the cable of a device is pulled for it or was there before. */
+export const LAID = { new: 'New, pulled for it', kept: 'Existing, stays' } as const
+
 /** Where equipment stands. */
 export const STANDS = { 'head end': 'At the head end', 'on site': 'Out on site' } as const
 export type Stand = keyof typeof STANDS

@@ -41,6 +41,8 @@ export function changeAt(job: Job, path: string, value: unknown): Change | null 
       return { type: 'setBackground', floor: id, background: value } as Change
     case 'equipment':
       return { type: 'putEquipment', equipmentId: id, change }
+    case 'run':
+      return { type: 'putRun', runId: id, change }
     case 'thing':
       return { type: 'editThing', thingId: id, change }
     case 'fault':

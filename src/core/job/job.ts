@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { PLANNED_STAGES, STAGES, type PlannedStage } from '../findings'
 import { MOST_OWN_PARTS, OwnPart } from '../parts'
+import { Way } from '../route/plan'
+import { CARRIES } from '../run/carries'
 import { PLANS } from '../stages/plans'
 import {
   CAUSES,
@@ -25,7 +27,7 @@ import { FloorBackground, PlanThing, Site } from './plan'
 
 export { Mount } from '../mount/plan'
 export { Power } from '../power/plan'
-export { Route, Segment } from '../route/plan'
+export { Route, Segment, Way } from '../route/plan'
 export { Seal } from '../seal/plan'
 export { Sight } from '../sight/plan'
 export { Terminate } from '../terminate/plan'
@@ -77,6 +79,9 @@ export const Details = z.strictObject({
 })
 export type Details = z.infer<typeof Details>
 
+/** `uplink-1` at equipment, a tail's name at a camera; null where none is chosen. */
+const Port = z.string().trim().min(1).max(60).nullable()
+
 /** What is chosen when a device is added; everything else about it is planned stage by stage. */
 export const DeviceChoice = z.strictObject({
   mark: Mark,
@@ -126,6 +131,30 @@ export const Equipment = z.strictObject({ id: Id, ...EquipmentChoice.shape, deta
 export type Equipment = z.infer<typeof Equipment>
 
 export const MOST_EQUIPMENT = 300
+
+/** What is said of a run that is no camera's own: what it carries, from which end to which, on which way. */
+export const RunChoice = z.strictObject({
+  mark: Mark,
+  name: Name,
+  ...standing,
+  carries: keysOf(CARRIES),
+  cableId: PartId,
+  /** What it ends at, where there, and what is made at it; the way is told from `from`. */
+  fromId: Id,
+  fromPort: Port,
+  fromEndId: PartId.nullable(),
+  toId: Id,
+  toPort: Port,
+  toEndId: PartId.nullable(),
+  ...Way.shape,
+})
+export type RunChoice = z.infer<typeof RunChoice>
+
+/** One cable between any two devices or pieces of equipment. */
+export const Run = z.strictObject({ id: Id, ...RunChoice.shape })
+export type Run = z.infer<typeof Run>
+
+export const MOST_RUNS = 1000
 
 export const Outcome = z.strictObject({
   state: z.enum(['done', 'left out']),
@@ -259,6 +288,7 @@ export const Job = z.strictObject({
   ownParts: z.array(OwnPart).max(MOST_OWN_PARTS, `At most ${MOST_OWN_PARTS} own parts.`),
   equipment: z.array(Equipment).max(MOST_EQUIPMENT, `At most ${MOST_EQUIPMENT} pieces of equipment.`),
   devices: z.array(Device).max(1000),
+  runs: z.array(Run).max(MOST_RUNS, `At most ${MOST_RUNS} runs.`),
   records: z.array(StepRecord),
   photos: z.array(Photo),
   faults: z.array(Fault),
@@ -303,6 +333,19 @@ export const USUAL_EQUIPMENT = {
   stands: 'head end',
   exposure: 'dry indoors',
 } as const satisfies Partial<EquipmentChoice>
+
+/** Nothing is chosen of a run yet but what it carries and from where to where. */
+export const USUAL_RUN = {
+  state: 'new',
+  replaces: null,
+  fromPort: null,
+  fromEndId: null,
+  toPort: null,
+  toEndId: null,
+  segments: [],
+  cordsM: 0,
+  leadLengthM: null,
+} as const satisfies Partial<RunChoice>
 
 export const NO_DETAILS: Details = {
   serial: '',

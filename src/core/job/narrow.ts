@@ -36,6 +36,10 @@ export function narrowed(job: Job, change: Change): Change {
       const before = job.equipment.find(({ id }) => id === change.equipmentId)
       return { ...change, change: less(change.change, before) }
     }
+    case 'putRun': {
+      const before = job.runs.find(({ id }) => id === change.runId)
+      return { ...change, change: less(change.change, before) }
+    }
     case 'editFault':
       return {
         ...change,

@@ -16,6 +16,8 @@ import { RECORD_VERSION } from './version'
 /** Own parts on their way from job to job: a library as JSON, and the flat kinds as tables. */
 
 const MOST_IN_LIBRARY = 1000
+/** The first version of the record that knew own parts; nothing of a part has changed since. */
+const FIRST_LIBRARY = 8
 
 export const PartLibrary = z.strictObject({
   format: z.literal('neat-bracket-parts'),
@@ -55,9 +57,10 @@ export function openPartLibrary(words: string): PartsRead {
     .looseObject({ format: z.literal('neat-bracket-parts'), version: z.number() })
     .safeParse(data)
   if (!heading.success) return refused('/format', 'This is not a library of own parts.')
-  if (heading.data.version !== RECORD_VERSION)
-    return refused('/version', `Version ${heading.data.version} is not read by this program.`)
-  const parsed = PartLibrary.safeParse(data)
+  const { version } = heading.data
+  if (!Number.isInteger(version) || version < FIRST_LIBRARY || version > RECORD_VERSION)
+    return refused('/version', `Version ${version} is not read by this program.`)
+  const parsed = PartLibrary.safeParse({ ...heading.data, version: RECORD_VERSION })
   return parsed.success
     ? { ok: true, parts: parsed.data.parts }
     : { ok: false, reasons: reasonsOf(parsed.error) }

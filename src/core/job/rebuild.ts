@@ -28,11 +28,15 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
   for (const thing of job.things) plan({ type: 'putThing', thing })
   for (const equipment of job.equipment) putEquipment(equipment, plan)
   for (const device of job.devices) planDevice(device, plan)
+  for (const { id: runId, ...change } of job.runs)
+    plan({ type: 'putRun', runId, change: { ...change, replaces: null } })
   // What is replaced must be there: said once everything is.
   for (const { id: equipmentId, replaces } of job.equipment)
     if (replaces !== null) plan({ type: 'putEquipment', equipmentId, change: { replaces } })
   for (const { id: deviceId, replaces } of job.devices)
     if (replaces !== null) plan({ type: 'editDevice', deviceId, change: { replaces } })
+  for (const { id: runId, replaces } of job.runs)
+    if (replaces !== null) plan({ type: 'putRun', runId, change: { replaces } })
   for (const { deviceId, stepId, title, at, by, ...outcome } of job.records) {
     said.push({ change: { type: 'recordStep', deviceId, stepId, title, outcome }, at, by })
   }

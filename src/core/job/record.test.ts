@@ -148,6 +148,7 @@ const way = (conduitName: string): Route => ({
   segments: [
     { id: 'a', space: 'conduit', lengthM: 9, riseM: 0, temperatureC: 20, conduitId: 'pvc-half', conduitName },
   ],
+  laid: 'new' as const,
   cordsM: 2,
   leadLengthM: null,
 })

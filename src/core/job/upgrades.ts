@@ -106,7 +106,25 @@ const UPGRADES: readonly Upgrade[] = [
     }),
     command: (command) => (command.type === 'recordStep' ? { title: '', ...command } : command),
   },
+  {
+    // 9 knows runs that are no camera's own, and whether a cable was there before.
+    job: (job) => ({ runs: [], ...job }),
+    plans: { route: (route) => ({ laid: 'new', ...route }) },
+    command: (command) =>
+      command.type === 'setPlan'
+        ? {
+            ...command,
+            plan: changedIf(command.plan, (plan) =>
+              'route' in plan ? { ...plan, route: changedIf(plan.route, asPulled) } : plan,
+            ),
+          }
+        : command,
+  },
 ]
+
+/** A way that comes whole is of a cable that is pulled; single fields of one leave it as it is. */
+const asPulled: Change = (route) =>
+  ['segments', 'cordsM', 'leadLengthM'].every((field) => field in route) ? { laid: 'new', ...route } : route
 
 /** Supplies become equipment with marks of their own: E1, E2 … after the highest there is. */
 function withEquipment(job: Rough): Rough {

@@ -85,6 +85,8 @@ const fault = {
 const placed = { ...sight, wish: { ...sight.wish, at: null }, place: null }
 const braced = { ...mount, edgeMm: 40, slotMm: null, pole: null }
 
+const FRESH = { state: 'new', replaces: null }
+
 /** What each version knew, told in the order in which it was said. */
 const SAID: Readonly<Record<number, readonly object[]>> = {
   1: [
@@ -162,6 +164,15 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
       base: null,
     },
   ],
+  8: [
+    { type: 'addDevice', deviceId: 'device-2', choice: { ...choice, mark: '02', ...FRESH } },
+    {
+      type: 'setPlan',
+      deviceId: 'device-2',
+      plan: { route: { segments: [], cordsM: 2, leadLengthM: null } },
+    },
+    { type: 'setPlan', deviceId: 'device-2', plan: { route: { cordsM: 1.5 } } },
+  ].map((change) => ({ ...change, version: 8, madeOn: '', base: null })),
 }
 
 describe('commands of every version are still taken', () => {
@@ -184,7 +195,9 @@ describe('commands of every version are still taken', () => {
       contactGrease: 'never',
     })
     expect(made.equipment).toEqual([equipment({ name: 'Rack switch', partId: 'switch-16' })])
-    const [only] = made.devices
+    const [only, second] = made.devices
+    expect(second!.route).toEqual({ laid: 'new', segments: [], cordsM: 1.5, leadLengthM: null })
+    expect([only!.route!.laid, made.runs]).toEqual(['new', []])
     expect(only).toMatchObject({ state: 'new', replaces: null })
     expect(only).toMatchObject({ name: 'Double doors', details, power: { supplyId: 'switch', port: 2 } })
     expect(only!.sight).toEqual({ ...placed, tiltDeg: 14 })
@@ -234,7 +247,7 @@ it('a plan that nobody made yet comes whole; later its fields come alone', () =>
       Command.parse({
         ...ENVELOPE,
         id: id(1),
-        version: 8,
+        version: 9,
         madeOn: 'a',
         base: 3,
         type: 'setPlan',

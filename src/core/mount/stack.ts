@@ -2,6 +2,7 @@ import type { Camera, DeviceContext, MountPart } from '../parts'
 import { holeWords } from './holes'
 
 type Stack = Pick<DeviceContext, 'mounts' | 'camera'>
+type OnSurface = Stack & Pick<DeviceContext, 'surface'>
 
 /** The part that is fixed to the surface: the first of the stack, or the camera itself. */
 export function basePart({ mounts, camera }: Stack): Camera | MountPart {
@@ -14,8 +15,15 @@ export function isCutIn(stack: Stack): boolean {
   return 'cutIn' in base && base.cutIn === true
 }
 
-/** True where the cable comes through a hole that is drilled for it: not out of a pole or an old box. */
-export const drillsForCable = (context: Stack & Pick<DeviceContext, 'surface'>): boolean =>
+/**
+ * True where the cable comes through a hole that is drilled for it: not out of a pole or an old box, nor
+ * for a cable that is there.
+ */
+export const drillsForCable = (context: OnSurface & Pick<DeviceContext, 'device'>): boolean =>
+  comesThrough(context) && context.device.route?.laid !== 'kept'
+
+/** True where the cable comes through a hole of its own in the surface. */
+export const comesThrough = (context: OnSurface): boolean =>
   context.surface.holding !== 'pole' && context.surface.holding !== 'box' && !isCutIn(context)
 
 /** Mass of everything that hangs from the surface, kilograms. */

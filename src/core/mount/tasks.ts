@@ -6,7 +6,7 @@ import { mountFacts, type MountFacts } from './facts'
 import { MOUNT_LIMITS } from './limits'
 import type { Mount } from './plan'
 import { climb } from './reach'
-import { drillsForCable, isCutIn, stackMassKg } from './stack'
+import { comesThrough, drillsForCable, isCutIn, stackMassKg } from './stack'
 
 /** The way up, the holes, every part of the stack fastened, and the closing of what was mounted or sealed. */
 export function mountTasks(context: DeviceContext): Task[] {
@@ -134,7 +134,7 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
 function wallHole(context: DeviceContext, { passage }: Mount): Task[] {
   const { surface, exposure } = context
   const narrow = passage === 'bare cable' || passage === 'plug'
-  if (!narrow || !exposure.outdoors || surface.called !== 'wall' || !drillsForCable(context)) return []
+  if (!narrow || !exposure.outdoors || surface.called !== 'wall' || !comesThrough(context)) return []
   const base = partsOf(context)[0]!
   return [
     task('entry', {

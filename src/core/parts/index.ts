@@ -42,6 +42,6 @@ export {
   resolve,
   type DeviceContext,
   type JobSettings,
-  type Measured,
   type Neighbours,
 } from './resolve'
+export type { EndPlace, Measured, RunContext } from './runContext'

@@ -1,57 +1,38 @@
-import type { Allowances, Device, Equipment, Job, Policies } from '../job/job'
+import type { Device, Equipment, Job, Segment } from '../job/job'
 import type { PlanThing, Site } from '../job/plan'
 import { EXPOSURES, type Exposure, type Terrain } from '../job/choices'
-import { print, type QuantityKind, type UnitSystem } from '../units'
+import { print, type UnitSystem } from '../units'
 import type { Accessory } from './kinds/accessory'
-import type { Cable } from './kinds/cable'
 import type { Camera } from './kinds/camera'
 import type { MountPart } from './kinds/mount'
 import { ownIdsIn, withOwn, type OwnPart } from './own'
 import type { Catalogue, Surface } from './parts'
+import type { Measured, RunContext } from './runContext'
 
 /** What every stage sees: one device with its parts looked up, and the settings of its job. */
-export interface DeviceContext {
+export interface DeviceContext extends RunContext {
   readonly device: Device
   readonly camera: Camera
   readonly surface: Surface
-  readonly cable: Cable
-  /** Across its jacket, mm: as measured once somebody has, else by the catalogue. */
-  readonly cableMm: number
   readonly mounts: readonly MountPart[]
   readonly accessories: readonly Accessory[]
   readonly exposure: Exposure
   /** Which way the camera's base faces at the end of its stack. */
   readonly facing: 'wall' | 'down'
   readonly units: UnitSystem
-  readonly policies: Policies
-  readonly allowances: Allowances
   readonly equipment: readonly Equipment[]
   /** The own parts that it is made with. */
   readonly ownParts: readonly OwnPart[]
   readonly windMS: number
   readonly terrain: Terrain
   readonly mainsV: number
-  /** What the install log has measured of it already. */
-  readonly measured: Measured
-  /** Diameters (mm) of all cables in each conduit of the job that several runs share, by its name. */
-  readonly conduits: ReadonlyMap<string, readonly number[]>
+  /** Tails of the camera that nothing uses. */
+  readonly freeTails: readonly string[]
   /** Mark and name of what it replaces; null where it replaces nothing. */
   readonly replaced: string | null
   /** Where the site lies, and what stands on its plans. */
   readonly site: Site | null
   readonly things: readonly PlanThing[]
-  readonly catalogue: Catalogue
-  /** Prints a value in the job's units, for the sentences of findings and steps. */
-  readonly printed: (value: number, kind: QuantityKind) => string
-}
-
-/** Values read off at the device, in metres, millimetres and volts; null while nobody has. */
-export interface Measured {
-  readonly installedM: number | null
-  readonly cableMm: number | null
-  readonly volts: number | null
-  /** What the far end of an old run was found to be made to. */
-  readonly pinScheme: Policies['pinScheme'] | null
 }
 
 export const NOT_MEASURED: Measured = { installedM: null, cableMm: null, volts: null, pinScheme: null }
@@ -76,31 +57,46 @@ export interface Neighbours {
   readonly conduits: ReadonlyMap<string, readonly number[]>
   /** Mark and name of every device that is taken away, by its id. */
   readonly gone: ReadonlyMap<string, string>
+  /** Tails of cameras that a run ends at, by the camera's id. */
+  readonly tails: ReadonlyMap<string, readonly string[]>
 }
 
-const ALONE: Neighbours = { conduits: new Map(), gone: new Map() }
+const ALONE: Neighbours = { conduits: new Map(), gone: new Map(), tails: new Map() }
 
 /**
- * The cables in every named conduit of a job. A run counts once a conduit, however many stretches of it lie
- * there.
+ * What devices and runs of a job have of each other. A cable counts once a conduit, however many stretches
+ * of it lie there.
  */
-export function neighboursOf(devices: readonly Device[], catalogue: Catalogue): Neighbours {
+export function neighboursOf(
+  { devices, runs }: Pick<Job, 'devices' | 'runs'>,
+  catalogue: Catalogue,
+): Neighbours {
   const conduits = new Map<string, number[]>()
   const gone = new Map<string, string>()
-  for (const { id, mark, name, state, cableId, route } of devices) {
-    if (state === 'taken away') {
-      gone.set(id, `${mark} ${name}`)
-      continue
-    }
+  const tails = new Map<string, string[]>()
+  const lies = (cableId: string, segments: readonly Segment[]) => {
     const cable = catalogue.cables.get(cableId)
     const names = new Set(
-      route?.segments.flatMap(({ space, conduitName }) =>
+      segments.flatMap(({ space, conduitName }) =>
         space === 'conduit' && conduitName !== '' ? [conduitName] : [],
       ),
     )
     if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])
   }
-  return { conduits, gone }
+  for (const { id, mark, name, state, cableId, route } of devices) {
+    if (state === 'taken away') gone.set(id, `${mark} ${name}`)
+    else lies(cableId, route?.segments ?? [])
+  }
+  for (const { state, cableId, segments, fromId, fromPort, toId, toPort } of runs) {
+    if (state === 'taken away') continue
+    lies(cableId, segments)
+    for (const [id, port] of [
+      [fromId, fromPort],
+      [toId, toPort],
+    ] as const)
+      if (port !== null) tails.set(id, [...(tails.get(id) ?? []), port])
+  }
+  return { conduits, gone, tails }
 }
 
 /** The own parts that a device names, and the one that feeds it. */
@@ -117,7 +113,7 @@ export function resolve(
   job: JobSettings,
   shipped: Catalogue,
   measured: Measured = NOT_MEASURED,
-  { conduits, gone }: Neighbours = ALONE,
+  { conduits, gone, tails }: Neighbours = ALONE,
 ): DeviceContext | { readonly missing: readonly string[] } {
   const catalogue = withOwn(shipped, job.ownParts)
   const missing: string[] = []
@@ -145,6 +141,8 @@ export function resolve(
   if (!camera || !surface || !cable || missing.length > 0) return { missing }
 
   const { units, policies, allowances, equipment, site, things, windMS, terrain, mainsV } = job
+  const exposure = EXPOSURES[device.exposure]
+  const { deviceSlackM, headEndSlackM } = allowances
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
   return {
     device,
@@ -152,9 +150,18 @@ export function resolve(
     surface,
     cable,
     cableMm: measured.cableMm ?? cable.diameterMm,
+    ends: [
+      {
+        called: 'the device',
+        slackM: deviceSlackM,
+        outdoors: exposure.outdoors,
+        onPole: surface.called === 'pole',
+      },
+      { called: 'the head end', slackM: headEndSlackM, outdoors: false, onPole: false },
+    ],
     mounts,
     accessories,
-    exposure: EXPOSURES[device.exposure],
+    exposure,
     facing,
     units,
     policies: measured.pinScheme ? { ...policies, pinScheme: measured.pinScheme } : policies,
@@ -168,6 +175,7 @@ export function resolve(
     mainsV,
     measured,
     conduits,
+    freeTails: camera.unusedTails.filter((tail) => !tails.get(device.id)?.includes(tail)),
     replaced: device.replaces === null ? null : (gone.get(device.replaces) ?? 'What was there'),
     catalogue,
     printed: (value, kind) => print({ value, kind }, units),

@@ -74,6 +74,7 @@ describe('findings', () => {
           conduitName: '',
         },
       ],
+      laid: 'new' as const,
       cordsM: 2,
       leadLengthM: null,
     }

@@ -18,6 +18,7 @@ const route = (lengthM: number, cordsM = 0): Route => ({
       conduitName: '',
     },
   ],
+  laid: 'new',
   cordsM,
   leadLengthM: null,
 })

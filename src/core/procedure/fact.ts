@@ -25,6 +25,8 @@ export type Fact =
   | 'cable measured'
   | 'threaded'
   | 'camera end'
+  | 'near end'
+  | 'far end'
   | 'head end'
   | 'cable proved'
   | 'levelled'

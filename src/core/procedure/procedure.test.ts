@@ -208,6 +208,7 @@ describe('steps follow from the plan', () => {
             conduitName: '',
           },
         ],
+        laid: 'new' as const,
         cordsM: 0,
         leadLengthM: 20,
       },

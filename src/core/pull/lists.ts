@@ -1,7 +1,8 @@
 import { PLANNED_STAGES } from '../findings'
 import type { Job } from '../job/job'
 import { VAN_LIMITS } from '../mount'
-import { resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
+import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
+import { runContext, runLoad } from '../run'
 import { STAGE_TABLE } from '../stages'
 import {
   LOADED,
@@ -49,6 +50,14 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     const part = catalogue.equipment.get(partId)
     if (state !== 'new' || !part || part.kind === 'circuit') continue
     addItem(van, { kind: 'equipment', item: part.name, count: 1 }, mark)
+  }
+  const neighbours = neighboursOf(job, catalogue)
+  for (const run of job.runs) {
+    const context = runContext(run, job, catalogue, null, neighbours)
+    if ('missing' in context) continue
+    const load = runLoad(context)
+    cuts.push(...(load.cuts ?? []))
+    for (const item of load.items) addItem(van, item, run.mark)
   }
   const holes = [...drills.values()]
   const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]

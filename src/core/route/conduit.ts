@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../findings'
-import type { Route } from '../job/job'
-import type { DeviceContext } from '../parts'
+import type { Way } from './plan'
+import type { RunContext } from '../parts'
 import { quantity } from '../units'
 import { ROUTE_LIMITS } from './limits'
 
@@ -17,7 +17,7 @@ export function fillLimit(count: number) {
 }
 
 /** Fill of every conduit on the way, with all runs of the job that share it by name. */
-export function conduitFindings({ cable, catalogue, conduits }: DeviceContext, route: Route): Finding[] {
+export function conduitFindings({ cable, catalogue, conduits }: RunContext, route: Way): Finding[] {
   return route.segments.flatMap((segment) => {
     const conduit = segment.conduitId === null ? undefined : catalogue.conduits.get(segment.conduitId)
     if (!conduit || segment.space !== 'conduit') return []

@@ -1,4 +1,4 @@
-export { assessRoute, runLengths, type RouteStrip, type Run } from './route'
+export { assessRoute, runLengths, type RouteStrip, type RunLengths } from './route'
 export {
   allowedM,
   coilOf,
@@ -13,3 +13,6 @@ export {
 export { fillLimit, fillPercent } from './conduit'
 export { ROUTE_LIMITS } from './limits'
 export { routeStage } from './stage'
+export { routeLoad } from './load'
+export { routeTasks } from './tasks'
+export { unjudgedRoute } from './judged'

@@ -1,11 +1,11 @@
 import { finding, type Finding } from '../findings'
 import { JACKET_NEEDS, SPACES, type JacketNeed } from '../job/choices'
-import type { Route } from '../job/job'
-import type { DeviceContext } from '../parts'
+import type { Way } from './plan'
+import type { RunContext } from '../parts'
 import { text } from '../units'
 
 /** Whether the jacket stands what every space on the way does to it. */
-export function jacketFinding({ cable, catalogue }: DeviceContext, route: Route): Finding | null {
+export function jacketFinding({ cable, catalogue }: RunContext, route: Way): Finding | null {
   const asked = new Set<JacketNeed>(route.segments.flatMap(({ space }) => SPACES[space].asks))
   const lacks = [...asked].filter((need) => !cable.stands.includes(need))
   if (lacks.length === 0) return null

@@ -1,4 +1,4 @@
-import type { DeviceContext } from '../parts'
+import type { RunContext } from '../parts'
 import type { Route } from './plan'
 
 /** What the route is judged by. */
@@ -6,7 +6,7 @@ export const ROUTE_JUDGED =
   'Length against the limit at its heat, leads, jacket, drum, conduit fill, drip loop'
 
 /** What is not judged of a route, and why. */
-export function unjudgedRoute({ measured }: DeviceContext, { segments, leadLengthM }: Route): string[] {
+export function unjudgedRoute({ measured }: RunContext, { segments, leadLengthM }: Route): string[] {
   return [
     ...(segments.length === 0 ? ['The way: no stretch of it is entered.'] : []),
     ...(measured.installedM === null && leadLengthM === null

@@ -1,6 +1,6 @@
 import { SPACES } from '../job/choices'
 import type { Route, Segment } from '../job/job'
-import type { Cable, DeviceContext } from '../parts'
+import type { Cable, EndPlace, RunContext } from '../parts'
 import { LENGTH_BY_TEMPERATURE, ROUTE_LIMITS } from './limits'
 
 /** One line of the cut list: what the length is for, metres. */
@@ -16,32 +16,42 @@ export function segmentM({ lengthM, riseM }: Segment): number {
   return lengthM + Math.abs(riseM)
 }
 
-type Wet = Pick<DeviceContext, 'allowances' | 'exposure' | 'surface'>
+type Lengths = Pick<RunContext, 'allowances' | 'ends'>
+type Stretches = Pick<Route, 'segments'>
 
 /**
- * The loop that lets water drip off before the entry, metres: only where water can run along the cable to
- * the device. On a pole it does; while no stretch is entered nobody knows, so it is left.
+ * The loop that lets water drip off before an entry, metres: only where water can run along the cable to
+ * that end. On a pole it does; while no stretch is entered nobody knows, so it is left.
  */
-export function dripLoopM(
-  { allowances, exposure, surface }: Wet,
-  { segments }: Pick<Route, 'segments'>,
-): number {
-  const last = segments[0]?.space
-  const runs = last === undefined || SPACES[last].rained === true || surface.called === 'pole'
-  return exposure.outdoors && runs ? allowances.dripLoopM : 0
+function loopM(end: EndPlace, last: Segment | undefined, { dripLoopM }: RunContext['allowances']): number {
+  const runs = last === undefined || SPACES[last.space].rained === true || end.onPole
+  return end.outdoors && runs ? dripLoopM : 0
+}
+
+/** The drip loops of both ends, metres: the near one first. */
+export const loopsM = ({ allowances, ends: [near, far] }: Lengths, { segments }: Stretches) =>
+  [loopM(near, segments[0], allowances), loopM(far, segments.at(-1), allowances)] as const
+
+/** The drip loops of both ends together, metres. */
+export function dripLoopM(context: Lengths, way: Stretches): number {
+  const [near, far] = loopsM(context, way)
+  return near + far
 }
 
 /** Every allowance of a run, itemised in the order of the cut list. */
-export function lengthItems(context: Wet, route: Route): LengthItem[] {
-  const { allowances } = context
+export function lengthItems(context: Lengths, route: Stretches): LengthItem[] {
+  const { allowances, ends } = context
   const along = route.segments.reduce((sum, { lengthM }) => sum + lengthM, 0)
   const rises = route.segments.reduce((sum, { riseM }) => sum + Math.abs(riseM), 0)
   const loops = route.segments.some(({ space }) => space === 'loft') ? allowances.serviceLoopM : 0
   const installed: LengthItem[] = [
     { label: 'Along the way', lengthM: along, installed: true },
     { label: 'Rises and drops', lengthM: rises, installed: true },
-    { label: 'Slack at the device', lengthM: allowances.deviceSlackM, installed: true },
-    { label: 'Slack at the head end', lengthM: allowances.headEndSlackM, installed: true },
+    ...ends.map(({ called, slackM }) => ({
+      label: `Slack at ${called}`,
+      lengthM: slackM,
+      installed: true,
+    })),
     { label: 'Drip loop', lengthM: dripLoopM(context, route), installed: true },
     { label: 'Service loop in the loft', lengthM: loops, installed: true },
   ]
@@ -101,19 +111,17 @@ export interface WarmPiece {
  * that ends there, the service loop by the hottest loft, slack at the head end by the last stretch. 20 °C
  * where nothing is planned.
  */
-export function warmPieces(context: Wet, { segments }: Pick<Route, 'segments'>): WarmPiece[] {
-  const { allowances } = context
-  const device = segments[0]?.temperatureC ?? ROOM_C
-  const head = segments.at(-1)?.temperatureC ?? ROOM_C
+export function warmPieces(context: Lengths, { segments }: Stretches): WarmPiece[] {
+  const { allowances, ends } = context
+  const loops = loopsM(context, { segments })
+  const near = segments[0]?.temperatureC ?? ROOM_C
+  const far = segments.at(-1)?.temperatureC ?? ROOM_C
   const lofts = segments.filter(({ space }) => space === 'loft').map(({ temperatureC }) => temperatureC)
   return [
     ...segments.map((segment) => ({ lengthM: segmentM(segment), temperatureC: segment.temperatureC })),
-    {
-      lengthM: allowances.deviceSlackM + dripLoopM(context, { segments }),
-      temperatureC: device,
-    },
+    { lengthM: ends[0].slackM + loops[0], temperatureC: near },
     ...(lofts.length > 0 ? [{ lengthM: allowances.serviceLoopM, temperatureC: Math.max(...lofts) }] : []),
-    { lengthM: allowances.headEndSlackM, temperatureC: head },
+    { lengthM: ends[1].slackM + loops[1], temperatureC: far },
   ]
 }
 
@@ -160,7 +168,7 @@ export function coilOf(
 }
 
 /** Clips, hooks or straps for a run, by kind, spares included. */
-export function supports(route: Route): { readonly name: string; readonly count: number }[] {
+export function supports(route: Stretches): { readonly name: string; readonly count: number }[] {
   const counts = new Map<string, number>()
   for (const segment of route.segments) {
     const { support } = SPACES[segment.space]

@@ -1,13 +1,13 @@
-import type { DeviceContext } from '../parts'
+import type { RunContext } from '../parts'
 import type { Load, CutLine } from '../stages/load'
 import { supports } from './length'
+import type { Route } from './plan'
 import { runLengths } from './route'
 
-/** The cable of a run, from the box or as a lead, and what holds it on its way. */
-export function routeLoad(context: DeviceContext): Load {
-  const { device, cable } = context
-  const { mark, name, route } = device
-  if (!route) return { items: [] }
+/** A cable, from the box or as a lead, and what holds it on its way; nothing where it is there already. */
+export function routeLoad(context: RunContext, { mark, name }: Marked, route: Route): Load {
+  if (route.laid === 'kept') return { items: [] }
+  const { cable } = context
   const run = runLengths(context, route)
   const lead = route.leadLengthM
   const cut: CutLine = {
@@ -31,3 +31,5 @@ export function routeLoad(context: DeviceContext): Load {
     ],
   }
 }
+
+type Marked = Pick<CutLine, 'mark' | 'name'>

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { SPACES } from '../job/choices'
+import { LAID, SPACES } from '../job/choices'
 import { between, Id, keysOf, Line, PartId } from '../job/fields'
 
-/** What is planned of the way of a device's cable. */
+/** What is planned of the way of a cable. */
 
 export const Segment = z.strictObject({
   id: Id,
@@ -18,11 +18,15 @@ export const Segment = z.strictObject({
 })
 export type Segment = z.infer<typeof Segment>
 
-export const Route = z.strictObject({
+/** The way of a cable, told from its near end. */
+export const Way = z.strictObject({
   segments: z.array(Segment).max(40, 'At most 40 segments.'),
   /** Patch leads at both ends together, outside the fixed link. */
   cordsM: between(0, 50, 'm'),
   /** Length of a ready-made lead; null when the cable is cut from a drum or box. */
   leadLengthM: between(0.5, 100, 'm').nullable(),
 })
+export type Way = z.infer<typeof Way>
+
+export const Route = z.strictObject({ laid: keysOf(LAID), ...Way.shape })
 export type Route = z.infer<typeof Route>

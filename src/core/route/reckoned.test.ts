@@ -17,12 +17,19 @@ const way = (lengthM: number, change: Partial<Segment> = {}): Segment => ({
 })
 const route = (segments: Segment[], change: Partial<Route> = {}): Route => ({
   segments,
+  laid: 'new',
   cordsM: 0,
   leadLengthM: null,
   ...change,
 })
 const context = (change: Partial<Device> = {}, measured: Measured = NOT_MEASURED, devices: Device[] = []) => {
-  const found = resolve(device(change), job(), CATALOGUE, measured, neighboursOf(devices, CATALOGUE))
+  const found = resolve(
+    device(change),
+    job(),
+    CATALOGUE,
+    measured,
+    neighboursOf({ devices, runs: [] }, CATALOGUE),
+  )
   if ('missing' in found) throw new Error(found.missing.join())
   return found
 }

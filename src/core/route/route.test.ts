@@ -20,6 +20,7 @@ const way = (
   riseM = 0,
 ): Route => ({
   segments: [{ id: 'a', space, lengthM, riseM, temperatureC, conduitId: null, conduitName: '' }],
+  laid: 'new',
   cordsM: 2,
   leadLengthM: null,
 })
@@ -85,7 +86,7 @@ it.each([
   const run = way(10, 20, space)
   expect(dripLoopM(of, run)).toBe(lengthM)
   expect(dripLoopM(of, { segments: [] })).toBe(of.exposure.outdoors ? 0.3 : 0) // nobody knows yet
-  const asked = routeTasks({ ...of, device: { ...of.device, route: run } }).map(({ id }) => id)
+  const asked = routeTasks(of, run, '01').map(({ id }) => id)
   expect(asked.includes('route/drip-loop')).toBe(lengthM > 0)
 })
 
@@ -112,6 +113,7 @@ it('guides the fill of a conduit', () => {
     segments: [
       { id: 'a', space: 'conduit', lengthM: 5, riseM: 0, temperatureC: 20, conduitId, conduitName: '' },
     ],
+    laid: 'new',
     cordsM: 0,
     leadLengthM: null,
   })

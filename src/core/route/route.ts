@@ -1,7 +1,6 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import { SPACES } from '../job/choices'
-import type { Route } from '../job/job'
-import { remembered, type DeviceContext } from '../parts'
+import { remembered, type DeviceContext, type RunContext } from '../parts'
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { jacketFinding } from './jacket'
@@ -21,6 +20,7 @@ import {
   type LengthItem,
 } from './length'
 import { ROUTE_LIMITS } from './limits'
+import type { Route, Way } from './plan'
 
 /** What the route strip draws: stretches in proportion, metres. */
 export interface RouteStrip {
@@ -38,7 +38,7 @@ export interface RouteStrip {
 }
 
 /** Lengths of one run, metres. */
-export interface Run {
+export interface RunLengths {
   /** The way with its slack, as planned, or as the jacket marks gave it once they were read. */
   readonly wayM: number
   /** What lies there electrically: the way, or the whole ready-made lead. */
@@ -65,17 +65,30 @@ export function proposeRoute({ facing, exposure, cable, policies }: DeviceContex
     conduitId: null,
     conduitName: '',
   } as const
-  return { segments: [first], cordsM: policies.headEndWith === 'jack' ? 2 : 0, leadLengthM: null }
+  return {
+    laid: 'new',
+    segments: [first],
+    cordsM: policies.headEndWith === 'jack' ? 2 : 0,
+    leadLengthM: null,
+  }
 }
 
 /** Lengths of a device's run; zero where no route is planned. */
-export function runLengths(context: DeviceContext, route: Route | null): Run {
+export function runLengths(context: RunContext, route: Way | null): RunLengths {
   return route ? lengthsOf(context, route) : NO_RUN
 }
 
-const NO_RUN: Run = { wayM: 0, installedM: 0, cutM: 0, usedM: 0, meanC: ROOM_C, measured: false, items: [] }
+const NO_RUN: RunLengths = {
+  wayM: 0,
+  installedM: 0,
+  cutM: 0,
+  usedM: 0,
+  meanC: ROOM_C,
+  measured: false,
+  items: [],
+}
 
-const lengthsOf = remembered((context, route: Route): Run => {
+const lengthsOf = remembered((context: RunContext, route: Way): RunLengths => {
   const items = lengthItems(context, route)
   const planned = installedM(items)
   const { installedM: read } = context.measured
@@ -102,30 +115,27 @@ const lengthsOf = remembered((context, route: Route): Run => {
  * Longest length that counts for a run: by the standard for pairs, by the catalogue for the rest; null
  * where nobody says.
  */
-function limitOf({ cable }: DeviceContext, { cordsM }: Route): number | null {
+function limitOf({ cable }: RunContext, { cordsM }: Way): number | null {
   if (cable.kind !== 'pair') return cable.longestRunM
   return cable.conductor === 'stranded'
     ? Math.max(0, strandedLimitM(cable.awg ?? ROUTE_LIMITS.cordAwg.value) - cordsM)
     : ROUTE_LIMITS.fixedLinkM.value
 }
 
-/** Everything `route` has to say of one device from its record. */
-export function assessRoute(context: DeviceContext, route: Route): StageAssessment<RouteStrip> {
+/** Everything `route` has to say of one cable from the record. */
+export function assessRoute(context: RunContext, route: Route): StageAssessment<RouteStrip> {
   const { cable } = context
   const run = runLengths(context, route)
   const lead = route.leadLengthM
   const pair = cable.kind === 'pair'
 
+  const pulled = route.laid === 'new'
+
   const figures: Figure[] = [
-    lead === null
-      ? { label: 'Cut', reading: quantity(run.cutM, 'cut') }
-      : { label: 'Ready-made lead', reading: quantity(lead, 'length') },
-    ...(lead === null
-      ? run.items.map(({ label, lengthM }) => ({ label: `· ${label}`, reading: quantity(lengthM, 'length') }))
-      : []),
+    ...(pulled ? takenFigures(run, lead) : []),
     { label: run.measured ? 'Installed, as measured' : 'Installed', reading: quantity(run.wayM, 'length') },
     ...(pair ? [{ label: 'Counts as, at 20 °C', reading: quantity(run.usedM, 'length') }] : []),
-    ...supports(route).map(({ name, count }) => ({
+    ...(pulled ? supports(route) : []).map(({ name, count }) => ({
       label: `Take: ${name}, with spares`,
       reading: quantity(count, 'count'),
     })),
@@ -133,10 +143,10 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
     { label: 'Pull no harder than', reading: quantity(cable.pullN, 'force') },
   ]
   const findings = [
-    emptyFinding(route),
+    emptyFinding(context, route),
     pair ? pairFinding(context, route, run) : otherFinding(context, run),
     cordsFinding(context, route, run),
-    drumFinding(context, route, run),
+    pulled ? drumFinding(context, route, run) : null,
     ...heatFindings(context, route),
     ...conduitFindings(context, route),
     ...leadFindings(context, route, run.wayM),
@@ -144,7 +154,7 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
   ].filter((f) => f !== null)
 
   return {
-    headline: lead === null ? quantity(run.cutM, 'cut') : quantity(lead, 'length'),
+    headline: lead === null && pulled ? quantity(run.cutM, 'cut') : quantity(run.installedM, 'length'),
     figures,
     findings,
     drawing: {
@@ -163,7 +173,19 @@ export function assessRoute(context: DeviceContext, route: Route): StageAssessme
   }
 }
 
-function emptyFinding(route: Route): Finding | null {
+/** What is cut, item by item, or the lead that is taken. */
+const takenFigures = (run: RunLengths, lead: number | null): Figure[] =>
+  lead === null
+    ? [
+        { label: 'Cut', reading: quantity(run.cutM, 'cut') },
+        ...run.items.map(({ label, lengthM }) => ({
+          label: `· ${label}`,
+          reading: quantity(lengthM, 'length'),
+        })),
+      ]
+    : [{ label: 'Ready-made lead', reading: quantity(lead, 'length') }]
+
+function emptyFinding({ ends: [near, far] }: RunContext, route: Way): Finding | null {
   if (route.segments.length > 0) return null
   return finding('route', 'empty', {
     verdict: 'check',
@@ -173,11 +195,11 @@ function emptyFinding(route: Route): Finding | null {
     limit: quantity(1, 'count'),
     reason: 'Only the slacks are counted.',
     source: 'job',
-    advice: 'Add the stretches from the device to the head end.',
+    advice: `Add the stretches from ${near.called} to ${far.called}.`,
   })
 }
 
-function otherFinding({ cable }: DeviceContext, run: Run): Finding {
+function otherFinding({ cable }: RunContext, run: RunLengths): Finding {
   const longest = cable.longestRunM
   const common = {
     figure: quantity(run.installedM, 'length'),
@@ -202,7 +224,7 @@ function otherFinding({ cable }: DeviceContext, run: Run): Finding {
   })
 }
 
-function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
+function pairFinding(context: RunContext, route: Way, run: RunLengths): Finding {
   const { cable, printed } = context
   const { fixedLinkM } = ROUTE_LIMITS
   const limitM = limitOf(context, route)!
@@ -239,7 +261,7 @@ function pairFinding(context: DeviceContext, route: Route, run: Run): Finding {
   })
 }
 
-function cordsFinding({ cable, printed }: DeviceContext, route: Route, run: Run): Finding | null {
+function cordsFinding({ cable, printed }: RunContext, route: Way, run: RunLengths): Finding | null {
   if (cable.kind !== 'pair' || cable.conductor === 'stranded' || run.usedM > ROUTE_LIMITS.fixedLinkM.value)
     return null
   const { cordAwg, channelM } = ROUTE_LIMITS
@@ -257,7 +279,7 @@ function cordsFinding({ cable, printed }: DeviceContext, route: Route, run: Run)
   })
 }
 
-function drumFinding({ cable, printed }: DeviceContext, route: Route, run: Run): Finding | null {
+function drumFinding({ cable, printed }: RunContext, route: Way, run: RunLengths): Finding | null {
   if (route.leadLengthM !== null || run.cutM <= cable.drumM) return null
   return finding('route', 'drum', {
     verdict: 'stop',
@@ -271,7 +293,7 @@ function drumFinding({ cable, printed }: DeviceContext, route: Route, run: Run):
   })
 }
 
-function heatFindings({ printed }: DeviceContext, route: Route): Finding[] {
+function heatFindings({ printed }: RunContext, route: Way): Finding[] {
   const { hottestC } = ROUTE_LIMITS
   const hottest = route.segments.reduce((most, { temperatureC }) => Math.max(most, temperatureC), -Infinity)
   if (hottest <= hottestC.value) return []
@@ -289,7 +311,7 @@ function heatFindings({ printed }: DeviceContext, route: Route): Finding[] {
   ]
 }
 
-function leadFindings({ printed, cable }: DeviceContext, route: Route, wayM: number): Finding[] {
+function leadFindings({ printed, cable }: RunContext, route: Way, wayM: number): Finding[] {
   const lead = route.leadLengthM
   if (lead === null) return []
   const common = {

@@ -14,8 +14,14 @@ export const routeStage = {
   assess: assessRoute,
   judged: ROUTE_JUDGED,
   unjudged: unjudgedRoute,
-  tasks: routeTasks,
-  load: routeLoad,
+  tasks: (context) => {
+    const { route, mark } = context.device
+    return route ? routeTasks(context, route, mark) : []
+  },
+  load: (context) => {
+    const { route } = context.device
+    return route ? routeLoad(context, context.device, route) : { items: [] }
+  },
   cause: 'cable unsupported',
   register: ROUTE_REGISTER,
 } as const satisfies Stage<Route, unknown>

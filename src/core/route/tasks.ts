@@ -1,65 +1,99 @@
 import { SPACES } from '../job/choices'
-import type { DeviceContext } from '../parts'
-import { measure, task, type Task } from '../procedure'
-import { dripLoopM, installedM, lengthItems } from './length'
+import type { RunContext } from '../parts'
+import { choice, measure, task, type Task } from '../procedure'
+import { installedM, lengthItems, loopsM, segmentM } from './length'
 import { ROUTE_LIMITS } from './limits'
+import type { Route, Way } from './plan'
 import { runLengths } from './route'
 
-/** The cable pulled, its length read, its loop and slack left. */
-export function routeTasks(context: DeviceContext): Task[] {
-  const { device, printed, cable } = context
-  if (!device.route) return []
-  const run = runLengths(context, device.route)
-  const spaces = [...new Set(device.route.segments.map(({ space }) => space))]
-  const lead = device.route.leadLengthM
-  const target = lead ?? installedM(lengthItems(context, device.route))
+/** A cable pulled or looked over, its length read, its loop and slack left. */
+export function routeTasks(context: RunContext, route: Route, mark: string): Task[] {
+  if (route.laid === 'kept') return [lookedOver(context), ...lengthRead(context, route)]
+  return [pulling(context, route, mark), ...lengthRead(context, route), ...loopLeft(context, route)]
+}
+
+function pulling(context: RunContext, way: Way, mark: string): Task {
+  const { printed, cable } = context
+  const spaces = [...new Set(way.segments.map(({ space }) => space))]
+  return task('pull', {
+    id: 'route/pull',
+    gives: ['cable there'],
+    title:
+      way.leadLengthM === null
+        ? `Cut ${printed(runLengths(context, way).cutM, 'cut')} of ${cable.name} and pull it`
+        : `Lead the ready-made cable through`,
+    items: way.segments.map(
+      (segment) => `${SPACES[segment.space].name}, ${printed(segmentM(segment), 'length')}`,
+    ),
+    detail:
+      `Mark both ends ${mark} before you pull. Pull no harder than ` +
+      `${printed(cable.pullN, 'force')}; bend no tighter than ` +
+      `${printed(cable.diameterMm * cable.bendTimes, 'size')}.`,
+    reason: 'Two unmarked ends at the head end cost a ladder trip.',
+    caution: spaces.map((space) => SPACES[space].caution).join(' '),
+    photo: 'asked',
+  })
+}
+
+/** A cable that was there is trusted only after a look at what can be seen of it. */
+const lookedOver = ({ cable, ends }: RunContext): Task =>
+  task('pull', {
+    id: 'route/look',
+    gives: ['cable there'],
+    title: 'Look over the cable that stays',
+    items: [
+      `it is ${cable.name}: read its jacket`,
+      `at ${ends[0].called} and at ${ends[1].called}: no nick, no green copper, no water in it`,
+      'jacket whole where it can be seen; clips hold it and do not pinch',
+    ],
+    reason: 'An old fault is yours from the day you hang a new device on it.',
+    entry: choice('sound', 'damaged', 'another cable than thought'),
+    photo: 'asked',
+    causes: { answered: { 'damaged': 'bad termination', 'another cable than thought': 'wrong cable' } },
+  })
+
+/** How long it is as it lies; a ready-made lead has its length on its label. */
+function lengthRead(context: RunContext, way: Route): Task[] {
+  if (way.leadLengthM !== null) return []
+  const { printed } = context
+  const target = installedM(lengthItems(context, way))
   const off = (target * ROUTE_LIMITS.lengthTolerance.value) / 100
+  const after =
+    way.laid === 'new'
+      ? 'Cut off the first scuffed length.'
+      : 'Where its marks are out of reach: by the tester, or by its loop.'
   return [
     task('pull', {
-      id: 'route/pull',
-      gives: ['cable there'],
-      title:
-        lead === null
-          ? `Cut ${printed(run.cutM, 'cut')} of ${cable.name} and pull it`
-          : `Lead the ready-made cable through`,
-      items: device.route.segments.map(
-        (segment) =>
-          `${SPACES[segment.space].name}, ${printed(segment.lengthM + Math.abs(segment.riseM), 'length')}`,
-      ),
-      detail:
-        `Mark both ends ${device.mark} before you pull. Pull no harder than ` +
-        `${printed(cable.pullN, 'force')}; bend no tighter than ` +
-        `${printed(cable.diameterMm * cable.bendTimes, 'size')}.`,
-      reason: 'Two unmarked ends at the head end cost a ladder trip.',
-      caution: spaces.map((space) => SPACES[space].caution).join(' '),
-      photo: 'asked',
+      id: 'route/length',
+      after: [{ fact: 'cable there', because: 'It is read on the cable as it lies.' }],
+      title: 'Read the length off the jacket marks',
+      detail: `Planned ${printed(target, 'length')} installed, slack included. ${after}`,
+      reason: 'The record of the run, and a check on the label.',
+      entry: measure('length', 'Installed length', target - off, target + off),
+      causes: { failed: 'wrong cable' },
     }),
-    ...(lead === null
+  ]
+}
+
+function loopLeft(context: RunContext, way: Way): Task[] {
+  const { printed, ends } = context
+  const loops = loopsM(context, way)
+  const left = ends.flatMap(({ slackM, called }, i) =>
+    loops[i]! > 0
       ? [
-          task('pull', {
-            id: 'route/length',
-            after: [{ fact: 'cable there', because: 'It is read on the cable as it lies.' }],
-            title: 'Read the length off the jacket marks',
-            detail: `Planned ${printed(target, 'length')} installed, slack included. Cut off the first scuffed length.`,
-            reason: 'The record of the run, and a check on the label.',
-            entry: measure('length', 'Installed length', target - off, target + off),
-            causes: { failed: 'wrong cable' },
-          }),
+          `${printed(loops[i]!, 'length')} below the entry, ${printed(slackM, 'length')} of slack at ${called}.`,
         ]
-      : []),
-    ...(dripLoopM(context, device.route) > 0
-      ? [
-          task('seal', {
-            id: 'route/drip-loop',
-            after: [{ fact: 'cable there', because: 'The loop is a part of the cable that was pulled.' }],
-            before: [{ fact: 'looked at', because: 'The picture shows the loop too.' }],
-            title: 'Leave the drip loop and the slack',
-            detail:
-              `${printed(dripLoopM(context, device.route), 'length')} below the entry, ` +
-              `${printed(context.allowances.deviceSlackM, 'length')} of slack at the device.`,
-            reason: 'Water follows the cable; the loop lets it drip off.',
-          }),
-        ]
-      : []),
+      : [],
+  )
+  if (left.length === 0) return []
+  return [
+    task('seal', {
+      id: 'route/drip-loop',
+      after: [{ fact: 'cable there', because: 'The loop is a part of the cable that was pulled.' }],
+      before: [{ fact: 'looked at', because: 'The picture shows the loop too.' }],
+      title: 'Leave the drip loop and the slack',
+      detail: left.join(' '),
+      reason: 'Water follows the cable; the loop lets it drip off.',
+    }),
   ]
 }

@@ -212,21 +212,21 @@ function whyOpen({ opening, seal }: ClosedOpening, diameterMm: number, { printed
 
 /** Unused tails want something done where it is damp, or everywhere where the job seals always. */
 export const tailsGetWet = ({
-  camera,
+  freeTails,
   exposure,
   policies,
-}: Pick<DeviceContext, 'camera' | 'exposure' | 'policies'>): boolean =>
-  camera.unusedTails.length > 0 && (exposure.outdoors || policies.sealing === 'always')
+}: Pick<DeviceContext, 'freeTails' | 'exposure' | 'policies'>): boolean =>
+  freeTails.length > 0 && (exposure.outdoors || policies.sealing === 'always')
 
 function tailsFindings(context: DeviceContext): Finding[] {
-  const { camera, exposure, policies } = context
+  const { freeTails, exposure, policies } = context
   if (policies.deadTails !== 'leave' || !exposure.outdoors || !tailsGetWet(context)) return []
   return [
     finding('seal', 'tails', {
       verdict: 'check',
       title: 'Unused tails stay open',
       short: 'open tails',
-      figure: text(camera.unusedTails.join(', ')),
+      figure: text(freeTails.join(', ')),
       limit: text('capped or taken off'),
       reason: 'An open tail wicks water along its cores into the camera.',
       source: 'practice',

@@ -105,7 +105,7 @@ const comesThrough = (context: DeviceContext, placed: Placed): Need[] =>
   }))
 
 function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
-  const { camera, policies } = context
+  const { policies } = context
   const chosen = closedOpenings(context, plan).filter(
     (closed) => closed.seal !== null && needsPart(closed.opening),
   )
@@ -142,7 +142,7 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
             id: 'seal/tails',
             gives: ['sealed'],
             reach: tailsReach,
-            ...TAILS[policies.deadTails === 'take off' ? 'take off' : 'cap'](camera.unusedTails.join(', ')),
+            ...TAILS[policies.deadTails === 'take off' ? 'take off' : 'cap'](context.freeTails.join(', ')),
             reason: 'An open tail wicks water along its cores.',
           }),
         ]

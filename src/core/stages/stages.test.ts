@@ -90,6 +90,16 @@ describe('what is derived is brought up to date as if from nothing', () => {
       .nat(9)
       .map((m) => (): Change => ({ type: 'putThing', thing: wall(0, m, 5, m, { id: `new-${m % 3}` }) })),
     fc
+      .record({ n: fc.nat(9), port: fc.constantFrom('uplink-1', 'audio tail', null) })
+      .map(({ n, port }) => (on: Job): Change | null => {
+        const at = on.runs[n % Math.max(1, on.runs.length)]
+        return at ? { type: 'putRun', runId: at.id, change: { fromPort: port } } : null
+      }),
+    fc.nat(9).map((n) => (on: Job): Change | null => {
+      const at = on.runs[n % Math.max(1, on.runs.length)]
+      return at ? { type: 'removeRun', runId: at.id } : null
+    }),
+    fc
       .constantFrom('metric', 'imperial')
       .map((units) => (): Change => ({ type: 'editJob', change: { units } })),
     fc.record({ mass: fc.integer({ min: 1, max: 9 }), id: fc.constantFrom('own-camera', 'own-new') }).map(
@@ -126,7 +136,7 @@ describe('what is derived is brought up to date as if from nothing', () => {
           held = { job: now, assessment: again }
         }
       }),
-      { numRuns: runs(60) },
+      { numRuns: runs(80) },
     )
     expect(steps).toBeGreaterThan(enough(20))
   })

@@ -1,4 +1,6 @@
 export { assessTerminate, proposeTerminate, threadOnOrder, type CableEnds } from './terminate'
+export { matchFindings } from './match'
 export { PINS } from './pins'
+export { leadProof, pairProofs, THERE } from './proofs'
 export { awgDiameterMm, ohmPerKm, pairLoopOhm, loopLeastOhm, loopLimitOhm } from './resistance'
 export { terminateStage } from './stage'

@@ -1,9 +1,8 @@
 import { calledIn, tooWideFor, upOf } from '../assembly'
 import type { DeviceContext } from '../parts'
-import { accessoryTasks, choice, measure, task, type Need, type Task } from '../procedure'
-import { runLengths } from '../route'
+import { accessoryTasks, task, type Need, type Task } from '../procedure'
 import { PINS } from './pins'
-import { loopLeastOhm, loopLimitOhm } from './resistance'
+import { leadProof, pairProofs, THERE } from './proofs'
 import { threadOnOrder } from './terminate'
 
 /** Everything threaded on, both ends made, and the cable proved. */
@@ -14,7 +13,6 @@ export function terminateTasks(context: DeviceContext): Task[] {
   const threadOn = device.seal ? threadOnOrder(context, device.seal, camera) : []
   const pair = cable.kind === 'pair'
   const finished = camera.boot === 'moulded' || camera.kind === 'fibre'
-  const run = runLengths(context, device.route)
   const tasks: Task[] = []
   if (threadOn.length > 0) {
     tasks.push(
@@ -58,7 +56,7 @@ export function terminateTasks(context: DeviceContext): Task[] {
       }),
     )
     const head = catalogue.connectors.get(device.terminate.headEndId)!
-    if (head.kind !== 'mains joint')
+    if (head.kind !== 'mains joint' && device.route?.laid !== 'kept')
       tasks.push(
         task('head end', {
           id: 'terminate/head-end',
@@ -70,60 +68,10 @@ export function terminateTasks(context: DeviceContext): Task[] {
         }),
       )
   }
-  if (pair && finished)
-    tasks.push(
-      task('cable across', {
-        id: 'terminate/lead-look',
-        gives: ['cable proved'],
-        after: [THERE],
-        title: 'Look over both plugs of the lead',
-        detail: 'Latch whole, contacts bright and level, moulding not pulled off the jacket.',
-        reason: 'It was made and proved in the factory; what a pull has done shows at its ends.',
-        entry: choice('sound', 'damaged'),
-        causes: { answered: { damaged: 'bad termination' } },
-      }),
-    )
-  if (pair && !finished) {
-    tasks.push(
-      task('map', {
-        id: 'terminate/wire-map',
-        gives: ['cable proved'],
-        after: [
-          THERE,
-          { fact: 'camera end', because: 'It is read from end to end.' },
-          { fact: 'head end', because: 'It is read from end to end.' },
-        ],
-        title: 'Read the wire map',
-        reason: 'Proved before the camera hangs on it.',
-        entry: choice('pass', 'open', 'short', 'reversed pair', 'crossed pair', 'split pair'),
-        causes: {
-          answered: { 'open': 'bad termination', 'short': 'bad termination', 'reversed pair': 'polarity' },
-        },
-      }),
-    )
-    if (run.installedM > 0)
-      tasks.push(
-        task('head end', {
-          id: 'terminate/loop',
-          gives: ['cable proved'],
-          after: [THERE],
-          title: 'Measure the loop resistance of one pair',
-          detail: 'Far end shorted.',
-          reason: 'A high reading is a joint or a cable that is not copper; a low one is a short on the way.',
-          entry: measure(
-            'resistance',
-            'Loop resistance',
-            cable.awg === null ? 0 : loopLeastOhm(cable.awg, run.installedM, run.meanC),
-            loopLimitOhm(run.installedM, run.meanC),
-          ),
-          causes: { above: 'bad termination' },
-        }),
-      )
-  }
+  if (pair)
+    tasks.push(...(finished ? leadProof() : pairProofs(context, device.route, ['camera end', 'head end'])))
   return [...tasks, ...accessoryTasks(context, 'terminate', 'map', { after: [THERE] })]
 }
-
-const THERE: Need = { fact: 'cable there', because: 'The cable is there first.', force: 'reach' }
 
 /** A hole that the finished end does not pass is passed before the end is made. */
 function passedFirst(context: DeviceContext, acrossMm: number | null): Need[] {

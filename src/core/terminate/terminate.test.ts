@@ -99,7 +99,7 @@ describe('what goes on the cable first', () => {
 })
 
 describe('findings', () => {
-  const lead = { segments: [], cordsM: 0, leadLengthM: 20 }
+  const lead = { laid: 'new' as const, segments: [], cordsM: 0, leadLengthM: 20 }
   const ids = (
     on: Parameters<typeof device>[0],
     change: Partial<ReturnType<typeof proposeTerminate>> = {},
@@ -138,9 +138,11 @@ describe('findings', () => {
         'coax': 'analogue-bullet-2mp',
         'coax and power': 'analogue-bullet-2mp',
         'power': 'floodlight-4mp',
+        'cores': null,
+        'earth': null,
         'fibre': null,
       }[cable.kind]
-      if (cameraId === null) continue // no camera of the catalogue takes fibre
+      if (cameraId === null) continue // no camera of the catalogue takes it
       const c = context({ cameraId, cableId: cable.id, route: moulded ? lead : null, seal: { choices: [] } })
       const stops = assessTerminate(c, proposeTerminate(c)).findings.filter(
         ({ verdict }) => verdict === 'stop',

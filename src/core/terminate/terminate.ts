@@ -4,8 +4,9 @@ import type { Connector, DeviceContext } from '../parts'
 import { runLengths } from '../route'
 import { closedOpenings, needsPart, proposeSeal } from '../seal'
 import { inSentence, quantity, text } from '../units'
-import { PINS, type Pin } from './pins'
 import { cameraFinding, jackFinding } from './camera'
+import { grippedMm, matchFindings } from './match'
+import { PINS, type Pin } from './pins'
 import { loopLeastOhm, loopLimitOhm, pairLoopOhm } from './resistance'
 
 /** One thing to thread onto the cable, in order; the last stands nearest to the plug. */
@@ -23,6 +24,9 @@ export interface CableEnds {
   readonly headEnd: string
   readonly strip: string
 }
+
+const CAMERA_END = { key: 'camera', called: 'camera end' } as const
+const HEAD_END = { key: 'head', called: 'head end' } as const
 
 /**
  * Start values: a plug without boot at the camera, at the head end what the job is used to, or what the
@@ -105,8 +109,8 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
   const findings = [
     cameraFinding(context),
     jackFinding(context, camera),
-    ...matchFindings(context, camera, 'camera end'),
-    ...matchFindings(context, head, 'head end'),
+    ...matchFindings(context, camera, CAMERA_END),
+    ...matchFindings(context, head, HEAD_END),
     ...bootFindings(context, seal, camera),
     ...leadFindings(context, camera, threadOn),
   ].filter((one) => one !== null)
@@ -137,100 +141,6 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
       strip: camera.strip,
     },
   }
-}
-
-/** Across what a connector grips, mm: the jacket as measured, or the coax alone of a combined cable. */
-function grippedMm({ cable, cableMm }: DeviceContext): number {
-  return cable.fittingMm === cable.diameterMm ? cableMm : cable.fittingMm
-}
-
-function matchFindings(
-  context: DeviceContext,
-  connector: Connector,
-  end: 'camera end' | 'head end',
-): Finding[] {
-  const { cable, policies, printed } = context
-  const fittingMm = grippedMm(context)
-  const key = (what: string) => `${what}:${end === 'camera end' ? 'camera' : 'head'}`
-  const stop = (
-    what: string,
-    title: string,
-    figure: string,
-    limit: string,
-    reason: string,
-    advice: string,
-  ) => [
-    finding('terminate', key(what), {
-      verdict: 'stop',
-      title,
-      short: SHORT[what]!,
-      figure: text(figure),
-      limit: text(limit),
-      reason: `At the ${end}: ${reason}`,
-      source: 'catalogue',
-      advice,
-    }),
-  ]
-  if (!connector.takes.includes(cable.kind))
-    return stop(
-      'kind',
-      'The connector is not for this cable',
-      connector.name,
-      cable.kind,
-      `${connector.name} takes ${connector.takes.join(' or ')} cable.`,
-      `Choose a connector for ${cable.kind} cable.`,
-    )
-  if (connector.coax !== null && connector.coax !== cable.coax)
-    return stop(
-      'coax',
-      'Coax fitting of the other size',
-      connector.coax,
-      cable.coax ?? 'none',
-      'RG59 and RG6 differ in diameter; the wrong one slips or splits.',
-      `Take a ${cable.coax} fitting.`,
-    )
-  if (!connector.conductor.includes(cable.conductor))
-    return stop(
-      'conductor',
-      'Contacts for the other conductor',
-      connector.conductor.join(', '),
-      cable.conductor,
-      'Blades for solid wire cut strands, and the other way round.',
-      `Take one for ${cable.conductor} conductors.`,
-    )
-  if (fittingMm < connector.jacketMm[0] || fittingMm > connector.jacketMm[1]) {
-    return stop(
-      'jacket',
-      'The jacket does not fit the strain relief',
-      printed(fittingMm, 'size'),
-      `${printed(connector.jacketMm[0], 'size')} to ${printed(connector.jacketMm[1], 'size')}`,
-      'The plug must hold the jacket, not the wires.',
-      'Take a plug of the cable’s size.',
-    )
-  }
-  if (connector.school !== null && connector.school !== policies.coaxSchool) {
-    return [
-      finding('terminate', key('school'), {
-        verdict: 'check',
-        title: 'Two habits in one job',
-        short: 'other habit',
-        figure: text(connector.school),
-        limit: text(policies.coaxSchool),
-        reason: `At the ${end}: this job makes coax ends ${policies.coaxSchool}.`,
-        source: 'job',
-        advice: 'Use the job’s habit, or note why not.',
-      }),
-    ]
-  }
-  return []
-}
-
-/** The board's words for a connector that does not suit. */
-const SHORT: Readonly<Record<string, string>> = {
-  kind: 'wrong connector',
-  coax: 'wrong coax size',
-  conductor: 'wrong contacts',
-  jacket: 'jacket does not fit',
 }
 
 function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Finding[] {

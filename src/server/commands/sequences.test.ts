@@ -100,6 +100,19 @@ const change: fc.Arbitrary<Change> = fc.oneof(
   ),
   fc.constant<Change>({ type: 'removeEquipment', equipmentId: 'dc' }),
   fc
+    .record({ runId: fc.constantFrom('r1', 'r2'), toId: deviceId, toPort: fc.constantFrom(null, 'uplink-1') })
+    .map(
+      ({ runId, ...end }): Change => ({
+        type: 'putRun',
+        runId,
+        change: { name: 'Link', carries: 'network', cableId: 'cat6', fromId: 'switch', ...end },
+      }),
+    ),
+  fc
+    .record({ runId: fc.constantFrom('r1', 'r2'), leadLengthM: fc.integer({ min: 1, max: 9 }) })
+    .map(({ leadLengthM, ...on }): Change => ({ type: 'putRun', ...on, change: { leadLengthM } })),
+  fc.constantFrom('r1', 'r2').map((runId): Change => ({ type: 'removeRun', runId })),
+  fc
     .record({ id: fc.constantFrom('own-a', 'own-b'), mass: fc.integer({ min: 1, max: 3 }) })
     .map(({ id, mass }): Change => {
       const entries = { massKg: `${mass} kg` }

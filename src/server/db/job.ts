@@ -10,6 +10,7 @@ import type {
   JobFacts,
   Photo,
   PlanThing,
+  Run,
   SignedRecord,
   StepRecord,
 } from '@/core/job'
@@ -121,6 +122,28 @@ const devices = list<Device>({
     details: 'json',
   },
 })
+const runs = list<Run>({
+  name: 'run',
+  key: ['id'],
+  columns: {
+    id: 'plain',
+    mark: 'plain',
+    name: 'plain',
+    state: 'plain',
+    replaces: 'plain',
+    carries: 'plain',
+    cableId: 'plain',
+    fromId: 'plain',
+    fromPort: 'plain',
+    fromEndId: 'plain',
+    toId: 'plain',
+    toPort: 'plain',
+    toEndId: 'plain',
+    segments: 'json',
+    cordsM: 'plain',
+    leadLengthM: 'plain',
+  },
+})
 const faults = list<Fault>({
   name: 'fault',
   key: ['id'],
@@ -196,6 +219,7 @@ const LISTS = {
   backgrounds,
   things,
   devices,
+  runs,
   faults,
   records,
   photos,

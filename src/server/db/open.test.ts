@@ -38,22 +38,24 @@ it('a record of the first version is brought up without loss', () => {
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(9)
+  expect(now.pragma('user_version', { simple: true })).toBe(10)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
     keep_photo_place: 0,
   })
   expect(JSON.parse(now.prepare('SELECT route FROM device').pluck().get() as string)).toEqual({
+    laid: 'new',
     segments: [
       { id: 'a', conduitName: '' },
       { id: 'b', conduitName: '' },
     ],
   })
+  expect(now.prepare('SELECT count(*) FROM device WHERE route IS NOT NULL').pluck().get()).toBe(1)
   expect(now.prepare('SELECT step_id, title FROM step_record').all()).toEqual([
     { step_id: 'bench/unpack', title: '' },
   ])
-  expect(loadJob(now, 'j')!.job.ownParts).toEqual([])
+  expect(loadJob(now, 'j')!.job).toMatchObject({ ownParts: [], runs: [] })
   // Supplies are equipment, marked after the highest E there is; what hung on devices hangs on them still.
   const { equipment, devices, photos, faults } = loadJob(now, 'j')!.job
   const rack = { name: 'Switch', partId: 'switch-8', mark: 'E4', state: 'new', stands: 'head end' }

@@ -15,6 +15,7 @@ const sheet: PullSheet = {
   ],
 }
 const of = {
+  runs: [],
   equipment: [equipment({ mark: 'E1', name: 'Rack' })],
   devices: [device({ mark: '05', name: '=HYPERLINK("x")' }), device({ id: 'b', mark: '01', name: 'Ö' })],
 }

@@ -4,7 +4,7 @@ import { everyOne, type Job } from '@/core/job'
 import type { PullSheet } from '@/core/pull'
 import { print } from '@/core/units'
 
-type Of = Pick<Job, 'units' | 'devices' | 'equipment'>
+type Of = Pick<Job, 'units' | 'devices' | 'equipment' | 'runs'>
 
 /** Devices by mark and name: `01 Workshop doors`. A mark alone would lose its nought in a spreadsheet. */
 function named(marks: readonly string[], job: Of): string {

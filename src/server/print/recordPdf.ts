@@ -6,9 +6,10 @@ import {
   type DeviceAssessment,
   type EquipmentAssessment,
   type Mark,
+  type RunAssessment,
 } from '@/core/assess'
 import { PLANNED_STAGES, type Finding, type Verdict } from '@/core/findings'
-import { deviceRecord, equipmentRecord, type DeviceRecord } from '@/core/handover'
+import { deviceRecord, equipmentRecord, runRecord, type DeviceRecord } from '@/core/handover'
 import type { Job } from '@/core/job'
 import { printReading } from '@/core/units'
 import { drawingsOf } from '@/drawings'
@@ -70,7 +71,12 @@ export async function recordPdf({
     await devicePages(sheet, job, device, today, embedded)
     await new Promise((carryOn) => setImmediate(carryOn))
   }
-  if (deviceId === null) await equipmentPages(sheet, job, assessment.equipment, embedded)
+  if (deviceId === null) {
+    const { equipment, runs } = assessment
+    const pieces = equipment.map((one, i): Page => [one, equipmentRecord(job, job.equipment[i]!, one)])
+    const cables = runs.map((one, i): Page => [one, runRecord(job, job.runs[i]!, one)])
+    await markedPages(sheet, job, [...pieces, ...cables], embedded)
+  }
   sheet.signatures(SIGNERS)
   onProgress?.(devices.length, devices.length)
   return sheet.finish()
@@ -79,7 +85,12 @@ export async function recordPdf({
 /** A photo of the record in the sheet; null where its bytes are not here. */
 type Embedded = (sha256: string) => Promise<PDFImage | null>
 
-function cover(sheet: Sheet, job: Job, { sentence, devices, equipment }: Assessment, today: string): void {
+function cover(
+  sheet: Sheet,
+  job: Job,
+  { sentence, devices, equipment, runs }: Assessment,
+  today: string,
+): void {
   sheet.text(job.name, { size: 20, bold: true, after: 4 })
   sheet.text(
     [job.address, job.headEnd ? `head end: ${job.headEnd}` : '', today].filter(Boolean).join(' · '),
@@ -99,11 +110,15 @@ function cover(sheet: Sheet, job: Job, { sentence, devices, equipment }: Assessm
       { words: `${log.done}/${log.total}`, share: 0.1, right: true },
     ])
   }
-  for (const { mark, name, partName, verdict, log } of equipment) {
+  const beside = [
+    ...equipment.map((one) => ({ ...one, is: one.partName })),
+    ...runs.map((one) => ({ ...one, is: `${one.carries}: ${one.ends}` })),
+  ]
+  for (const { mark, name, is, verdict, log } of beside) {
     const word = verdict === 'good' ? '' : ` (${MARK_WORDS[verdict]})`
     sheet.row([
       { words: `${mark} ${name}`, share: 0.27, bold: true },
-      { words: `${partName}${word}`, share: 0.63 },
+      { words: `${is}${word}`, share: 0.63 },
       { words: `${log.done}/${log.total}`, share: 0.1, right: true },
     ])
   }
@@ -144,16 +159,17 @@ async function devicePages(
   await end(sheet, record, embedded)
 }
 
-/** Every piece of equipment, one after the other. */
-async function equipmentPages(
+type Page = readonly [assessed: EquipmentAssessment | RunAssessment, record: DeviceRecord]
+
+/** Every piece of equipment, then every run, one after the other. */
+async function markedPages(
   sheet: Sheet,
   job: Job,
-  equipment: readonly EquipmentAssessment[],
+  pages: readonly Page[],
   embedded: Embedded,
 ): Promise<void> {
-  if (equipment.length > 0) sheet.newPage()
-  for (const [index, assessed] of equipment.entries()) {
-    const record = equipmentRecord(job, job.equipment[index]!, assessed)
+  if (pages.length > 0) sheet.newPage()
+  for (const [assessed, record] of pages) {
     sheet.heading(`${assessed.mark}  ${assessed.name}`, 14)
     sheet.text(assessed.sentence, { after: 4 })
     factRows(sheet, record)

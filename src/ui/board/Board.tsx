@@ -1,11 +1,11 @@
 'use client'
 
 import { Box, Button, Grid, Heading, HStack, SimpleGrid, Text } from '@chakra-ui/react'
-import type { DeviceAssessment } from '@/core/assess'
+import { allAssessed, type DeviceAssessment } from '@/core/assess'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { arranged, FILTERS, ORDERS, type Filter, type Order } from './arranged'
 import { DeviceRows } from './DeviceRows'
-import { EquipmentRows } from './EquipmentRows'
+import { EquipmentRows, RunRows } from './EquipmentRows'
 import { Choose, optionsOf } from '../kit/Choose'
 import { useDraft } from '../kit/draft'
 import { FindingNote } from '../kit/Findings'
@@ -23,19 +23,16 @@ export function Board() {
   const [filter, setFilter] = useKept('board-filter', FILTERS, 'all')
   const [order, setOrder] = useKept('board-order', ORDERS, 'added')
   const shown = arranged(assessment.devices, filter, order)
-  const trouble = [
-    ...assessment.devices.flatMap((device) =>
+  const trouble = allAssessed(assessment)
+    .flatMap((device) =>
       device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` })),
-    ),
-    ...assessment.equipment.flatMap((device) =>
-      device.findings.map((finding) => ({ device, finding, key: `${device.deviceId}/${finding.id}` })),
-    ),
-  ].filter(({ finding }) => finding.verdict !== 'good')
+    )
+    .filter(({ finding }) => finding.verdict !== 'good')
   const inTheWay = [
     ...trouble.filter(({ finding }) => finding.verdict === 'stop'),
     ...trouble.filter(({ finding }) => finding.verdict === 'check'),
   ]
-  const proposals = [...assessment.devices, ...assessment.equipment].reduce(
+  const proposals = allAssessed(assessment).reduce(
     (sum, { proposedFaults }) => sum + proposedFaults.length,
     0,
   )
@@ -71,6 +68,7 @@ export function Board() {
           </>
         )}
         <EquipmentRows home={home} equipment={assessment.equipment} units={job.units} />
+        <RunRows home={home} runs={assessment.runs} units={job.units} />
         <Legend />
       </Box>
       <Box

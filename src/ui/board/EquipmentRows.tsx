@@ -1,13 +1,13 @@
 import { Box, Heading, HStack, Text, VisuallyHidden } from '@chakra-ui/react'
-import type { EquipmentAssessment } from '@/core/assess'
+import type { EquipmentAssessment, RunAssessment } from '@/core/assess'
 import { worstOf } from '@/core/findings'
-import type { UnitSystem } from '@/core/units'
+import { printReading, type UnitSystem } from '@/core/units'
 import { loadWords } from '../equipment/EquipmentPage'
 import { GoLink } from '../kit/go'
 import { MARKS, VERDICTS } from '../kit/Verdict'
 
 /** Equipment on the board, below the cameras: one line each. */
-export function EquipmentRows({
+export const EquipmentRows = ({
   home,
   equipment,
   units,
@@ -15,60 +15,98 @@ export function EquipmentRows({
   home: string
   equipment: readonly EquipmentAssessment[]
   units: UnitSystem
-}) {
-  if (equipment.length === 0) return null
+}) => (
+  <MarkedRows
+    title="Equipment"
+    rows={equipment.map((one) => ({
+      one,
+      href: `${home}/equipment/${one.deviceId}`,
+      is: one.kind,
+      figures: loadWords(one, units),
+    }))}
+  />
+)
+
+/** Runs that are no camera's own, below the equipment. */
+export const RunRows = ({
+  home,
+  runs,
+  units,
+}: {
+  home: string
+  runs: readonly RunAssessment[]
+  units: UnitSystem
+}) => (
+  <MarkedRows
+    title="Runs between them"
+    rows={runs.map((one) => ({
+      one,
+      href: `${home}/runs/${one.deviceId}`,
+      is: one.ends,
+      figures: one.way ? printReading(one.way.headline, units) : '',
+    }))}
+  />
+)
+
+interface Row {
+  readonly one: Pick<EquipmentAssessment, 'deviceId' | 'mark' | 'name' | 'findings' | 'log'>
+  readonly href: string
+  /** What it is, where nothing is wrong with it. */
+  readonly is: string
+  readonly figures: string
+}
+
+function MarkedRows({ title, rows }: { title: string; rows: readonly Row[] }) {
+  if (rows.length === 0) return null
+  const id = title.toLowerCase().replaceAll(' ', '-')
   return (
-    <Box as="section" mt={5} aria-labelledby="equipment">
-      <Heading as="h2" id="equipment" fontSize="md" borderBottomWidth="1.5px" borderColor="ink" pb={1}>
-        Equipment
+    <Box as="section" mt={5} aria-labelledby={id}>
+      <Heading as="h2" id={id} fontSize="md" borderBottomWidth="1.5px" borderColor="ink" pb={1}>
+        {title}
       </Heading>
       <Box as="ul" listStyleType="none">
-        {equipment.map((one) => {
-          const worst = worstOf(one.findings)
-          return (
-            <HStack
-              as="li"
-              key={one.deviceId}
-              gap={3}
-              flexWrap="wrap"
-              borderBottomWidth="1px"
-              borderColor="rule"
-              _hover={{ bg: 'sheet' }}
-            >
-              <HStack asChild gap={2.5} minH="44px" flex="1" minW="200px">
-                <GoLink href={`${home}/equipment/${one.deviceId}`}>
-                  <Text as="span" fontFamily="mono" fontSize="sm">
-                    {one.mark}
-                  </Text>
-                  {one.name}
-                </GoLink>
-              </HStack>
-              <Text color={worst ? VERDICTS[worst.verdict].color : 'soft'} fontWeight={worst ? 500 : 400}>
-                {worst ? `${VERDICTS[worst.verdict].sign} ${worst.short}` : one.kind}
-              </Text>
-              <Text className="figures" minW={{ md: '210px' }}>
-                {loadWords(one, units)}
-              </Text>
-              <HStack
-                asChild
-                gap={1.5}
-                minH="44px"
-                minW="64px"
-                justify="flex-end"
-                color={MARKS[one.log.mark].color}
-              >
-                <GoLink href={`${home}/equipment/${one.deviceId}/log`}>
-                  <Text as="span" aria-hidden>
-                    {MARKS[one.log.mark].sign}
-                  </Text>
-                  <VisuallyHidden>{`${one.mark} log: ${MARKS[one.log.mark].word}, `}</VisuallyHidden>
-                  {one.log.done}/{one.log.total}
-                </GoLink>
-              </HStack>
-            </HStack>
-          )
-        })}
+        {rows.map((row) => (
+          <MarkedRow key={row.one.deviceId} {...row} />
+        ))}
       </Box>
     </Box>
+  )
+}
+
+function MarkedRow({ one: { mark, name, findings, log }, href, is, figures }: Row) {
+  const worst = worstOf(findings)
+  return (
+    <HStack
+      as="li"
+      gap={3}
+      flexWrap="wrap"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      _hover={{ bg: 'sheet' }}
+    >
+      <HStack asChild gap={2.5} minH="44px" flex="1" minW="200px">
+        <GoLink href={href}>
+          <Text as="span" fontFamily="mono" fontSize="sm">
+            {mark}
+          </Text>
+          {name}
+        </GoLink>
+      </HStack>
+      <Text color={worst ? VERDICTS[worst.verdict].color : 'soft'} fontWeight={worst ? 500 : 400}>
+        {worst ? `${VERDICTS[worst.verdict].sign} ${worst.short}` : is}
+      </Text>
+      <Text className="figures" minW={{ md: '210px' }}>
+        {figures}
+      </Text>
+      <HStack asChild gap={1.5} minH="44px" minW="64px" justify="flex-end" color={MARKS[log.mark].color}>
+        <GoLink href={`${href}/log`}>
+          <Text as="span" aria-hidden>
+            {MARKS[log.mark].sign}
+          </Text>
+          <VisuallyHidden>{`${mark} log: ${MARKS[log.mark].word}, `}</VisuallyHidden>
+          {log.done}/{log.total}
+        </GoLink>
+      </HStack>
+    </HStack>
   )
 }

@@ -5,6 +5,7 @@ import { equipmentStanding, type EquipmentAssessment } from '@/core/assess'
 import { worstOf } from '@/core/findings'
 import { STANDS, STATES, type Equipment, type Stand } from '@/core/job'
 import { print, type UnitSystem } from '@/core/units'
+import { RunRows } from '../board/EquipmentRows'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
@@ -14,8 +15,8 @@ import { PortTable } from './PortTable'
 /** Recorder, switches, plates, supplies: each with its runs by port and its steps, by where it stands. */
 export function EquipmentPage() {
   const { job } = useJob()
-  const { equipment } = useAssessed()
-  const { sentence, next } = equipmentStanding(equipment)
+  const { equipment, runs } = useAssessed()
+  const { sentence, next } = equipmentStanding(equipment, runs)
   const home = `/jobs/${job.id}/equipment`
   const standing = (stand: Stand) => job.equipment.flatMap((one, i) => (one.stands === stand ? [i] : []))
   return (
@@ -24,6 +25,11 @@ export function EquipmentPage() {
       <Button asChild minH="44px" colorPalette="copper" mb={5} className="no-print">
         <GoLink href={`${home}/new`}>Add equipment</GoLink>
       </Button>
+      {job.devices.length + job.equipment.length < 2 ? null : (
+        <Button asChild minH="44px" variant="outline" colorPalette="inky" mb={5} ms={3} className="no-print">
+          <GoLink href={`/jobs/${job.id}/runs/new`}>Add a run</GoLink>
+        </Button>
+      )}
       {equipment.length === 0 ? (
         <Nothing>Every run ends somewhere: say where, and its port and its steps stand here.</Nothing>
       ) : null}
@@ -47,6 +53,7 @@ export function EquipmentPage() {
           </Part>
         )
       })}
+      <RunRows home={`/jobs/${job.id}`} runs={runs} units={job.units} />
     </Box>
   )
 }

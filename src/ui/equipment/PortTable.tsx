@@ -6,7 +6,7 @@ import { GoLink } from '../kit/go'
 export function PortTable({ jobId, uses }: { jobId: string; uses: EquipmentAssessment['uses'] }) {
   return (
     <Box as="ul" listStyleType="none" aria-label="Runs by port" className="figures">
-      {uses.map(({ port, deviceId, mark, name, cable, end }) => (
+      {uses.map(({ port, of, deviceId, mark, name, cable, end }) => (
         <Box
           as="li"
           key={deviceId}
@@ -18,9 +18,11 @@ export function PortTable({ jobId, uses }: { jobId: string; uses: EquipmentAsses
           borderBottomWidth="1px"
           borderColor="rule"
         >
-          <Text color={port === null ? 'soft' : 'ink'}>{port === null ? 'no port' : `port ${port}`}</Text>
+          <Text color={port === null ? 'soft' : 'ink'}>{port ?? 'no port'}</Text>
           <Box asChild minH="44px" display="flex" alignItems="center" gap={2}>
-            <GoLink href={`/jobs/${jobId}/devices/${deviceId}/power`}>
+            <GoLink
+              href={`/jobs/${jobId}/${of === 'run' ? `runs/${deviceId}` : `devices/${deviceId}/power`}`}
+            >
               <Text as="span" fontFamily="mono" fontSize="sm">
                 {mark}
               </Text>

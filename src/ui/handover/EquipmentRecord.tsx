@@ -1,9 +1,10 @@
 'use client'
 
 import { Box, Text } from '@chakra-ui/react'
-import { equipmentRecord } from '@/core/handover'
+import type { EquipmentAssessment, RunAssessment } from '@/core/assess'
+import { equipmentRecord, runRecord, type DeviceRecord } from '@/core/handover'
 import { printReading } from '@/core/units'
-import { useEquipment, useJob } from '../job/JobProvider'
+import { useEquipment, useJob, useRun } from '../job/JobProvider'
 import { VERDICTS } from '../kit/Verdict'
 import { RecordEnd, RecordFacts, RecordHead, RecordLog } from './RecordParts'
 
@@ -13,10 +14,37 @@ export function EquipmentRecord({ equipmentId }: { equipmentId: string }) {
   const found = useEquipment(equipmentId)
   if (!found) return null
   const { equipment, assessed } = found
-  const record = equipmentRecord(job, equipment, assessed)
+  return (
+    <MarkedRecord
+      assessed={assessed}
+      aside={assessed.kind}
+      record={equipmentRecord(job, equipment, assessed)}
+    />
+  )
+}
+
+/** One run as it is handed over. */
+export function RunRecord({ runId }: { runId: string }) {
+  const { job } = useJob()
+  const found = useRun(runId)
+  if (!found) return null
+  const { run, assessed } = found
+  return <MarkedRecord assessed={assessed} aside={assessed.carries} record={runRecord(job, run, assessed)} />
+}
+
+function MarkedRecord({
+  assessed,
+  aside,
+  record,
+}: {
+  assessed: EquipmentAssessment | RunAssessment
+  aside: string
+  record: DeviceRecord
+}) {
+  const { job } = useJob()
   return (
     <Box as="article" mb={8}>
-      <RecordHead marked={equipment} aside={assessed.kind} />
+      <RecordHead marked={assessed} aside={aside} />
       <Text mb={3}>{assessed.sentence}</Text>
       <RecordFacts record={record} />
       {assessed.findings

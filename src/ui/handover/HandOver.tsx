@@ -6,12 +6,12 @@ import { MOST_AT_ONCE } from '@/core/assess'
 import { PLANNED_STAGES } from '@/core/findings'
 import { PIN_SCHEMES, SEALING_POLICIES } from '@/core/job'
 import { inSentence, printReading } from '@/core/units'
-import { EquipmentRows } from '../board/EquipmentRows'
+import { EquipmentRows, RunRows } from '../board/EquipmentRows'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DeviceRecord } from './DeviceRecord'
-import { EquipmentRecord } from './EquipmentRecord'
+import { EquipmentRecord, RunRecord } from './EquipmentRecord'
 import { PdfButton } from './PdfButton'
 import { Signatures } from './Signatures'
 
@@ -106,6 +106,7 @@ export function HandOver() {
         </Table.Root>
       </Table.ScrollArea>
       <EquipmentRows home={`/jobs/${job.id}`} equipment={assessment.equipment} units={job.units} />
+      <RunRows home={`/jobs/${job.id}`} runs={assessment.runs} units={job.units} />
       <Signatures deviceId={null} />
       {large ? (
         <Text>Each device’s record opens from the table. The PDF has all of them, one after the other.</Text>
@@ -118,6 +119,9 @@ export function HandOver() {
       )}
       {job.equipment.map(({ id }) => (
         <EquipmentRecord key={id} equipmentId={id} />
+      ))}
+      {job.runs.map(({ id }) => (
+        <RunRecord key={id} runId={id} />
       ))}
     </Box>
   )

@@ -10,10 +10,10 @@ import {
   type ReactNode,
 } from 'react'
 import { Button, Text } from '@chakra-ui/react'
-import type { Assessment, DeviceAssessment, EquipmentAssessment } from '@/core/assess'
+import type { Assessment, DeviceAssessment, EquipmentAssessment, RunAssessment } from '@/core/assess'
 import { CATALOGUE } from '@/catalogue'
 import { withOwn, type Catalogue } from '@/core/parts'
-import type { Change, Device, Equipment, Job } from '@/core/job'
+import type { Change, Device, Equipment, Job, Run } from '@/core/job'
 import { useWay } from '../kit/go'
 import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
 import { say, type Said } from './commands'
@@ -127,6 +127,14 @@ export function useEquipment(
   const assessment = useAssessed()
   const index = job.equipment.findIndex(({ id }) => id === equipmentId)
   return index < 0 ? null : { equipment: job.equipment[index]!, assessed: assessment.equipment[index]! }
+}
+
+/** One run with what it comes to; null when there is none. */
+export function useRun(runId: string): { readonly run: Run; readonly assessed: RunAssessment } | null {
+  const { job } = useJob()
+  const assessment = useAssessed()
+  const index = job.runs.findIndex(({ id }) => id === runId)
+  return index < 0 ? null : { run: job.runs[index]!, assessed: assessment.runs[index]! }
 }
 
 /** One device of the job with its assessment; null when the job has none with this id. */

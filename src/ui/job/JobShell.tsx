@@ -40,7 +40,7 @@ export function JobShell({ children }: { children: ReactNode }) {
     {
       way: '/equipment',
       label: 'Equipment',
-      of: ['equipment', 'add equipment', 'one piece', 'equipment log'],
+      of: ['equipment', 'add equipment', 'one piece', 'equipment log', 'add run', 'one run', 'run log'],
     },
     { way: '/pull-sheet', label: 'Pull sheet', of: ['pull sheet'] },
     {
@@ -67,6 +67,11 @@ export function JobShell({ children }: { children: ReactNode }) {
       value: `${home}/equipment/${id}`,
       label: `${mark} ${name}`,
       kind: 'equipment',
+    })),
+    ...job.runs.map(({ id, mark, name }) => ({
+      value: `${home}/runs/${id}`,
+      label: `${mark} ${name}`,
+      kind: 'run',
     })),
     ...places.map(({ way, label }) => ({ value: `${home}${way}`, label, kind: 'screen' })),
     ...job.faults.map(({ id, title }) => ({

@@ -129,14 +129,17 @@ function barColour(current: boolean, recorded: boolean, verdict: StepState['verd
 }
 
 function AllRecorded({ device, assessed, record }: Pick<InstallLogProps, 'device' | 'assessed' | 'record'>) {
+  const { details } = device
   return (
     <>
-      <Sentence next="Write down what stands on the label, then look at its record.">
+      <Sentence next={details ? 'Write down what stands on the label, then look at its record.' : undefined}>
         {assessed.sentence}
       </Sentence>
-      <Part title="Written on it and given to it">
-        <DetailFields device={device} />
-      </Part>
+      {details ? (
+        <Part title="Written on it and given to it">
+          <DetailFields device={{ id: device.id, details }} />
+        </Part>
+      ) : null}
       <Button asChild colorPalette="copper" minH="56px" w={{ base: '100%', md: 'auto' }} px={8} mb={4}>
         <GoLink href={record}>To its record</GoLink>
       </Button>

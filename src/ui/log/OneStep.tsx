@@ -16,7 +16,8 @@ import { PhotoButton, PhotoStrip } from './Photos'
 import { StepEntry, StepNote, useEntry } from './StepEntry'
 
 /** What has a log: a camera or a piece of equipment. */
-export type Logged = Pick<Device, 'id' | 'details'>
+/** What is logged; a run has no label to write on. */
+export type Logged = Pick<Device, 'id'> & Partial<Pick<Device, 'details'>>
 export type LoggedAssessment = Pick<
   DeviceAssessment,
   'steps' | 'earlier' | 'log' | 'proposedFaults' | 'sentence'

@@ -3,6 +3,7 @@
 import { Box } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
+import { allAssessed } from '@/core/assess'
 import type { FaultFacts } from '@/core/job'
 import { proposalOf } from '@/core/test'
 import { useAssessed, useJob } from '../job/JobProvider'
@@ -16,7 +17,7 @@ export function NewFault() {
   const assessment = useAssessed()
   const query = useSearchParams()
   const [deviceId, findingId, stepId] = [query.get('device'), query.get('finding'), query.get('step')]
-  const device = [...assessment.devices, ...assessment.equipment].find((one) => one.deviceId === deviceId)
+  const device = allAssessed(assessment).find((one) => one.deviceId === deviceId)
   const finding = device?.findings.find(({ id }) => id === findingId)
   const proposal =
     finding && device

@@ -3,6 +3,7 @@
 import { Box, Button, HStack, Image, Text } from '@chakra-ui/react'
 import { GoLink } from '../kit/go'
 import { format } from 'date-fns'
+import { allAssessed } from '@/core/assess'
 import { everyOne, SEVERITIES, type Fault } from '@/core/job'
 import { dueDay, punchListState } from '@/core/test'
 import { useAssessed, useJob } from '../job/JobProvider'
@@ -22,7 +23,7 @@ export function PunchList() {
   const assessment = useAssessed()
   const today = format(new Date(), 'yyyy-MM-dd')
   const standing = punchListState(job.faults, today)
-  const proposals = [...assessment.devices, ...assessment.equipment].flatMap((device) =>
+  const proposals = allAssessed(assessment).flatMap((device) =>
     device.proposedFaults.map((proposal) => ({ device, proposal })),
   )
   const home = `/jobs/${job.id}/punch-list`

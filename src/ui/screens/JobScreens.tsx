@@ -23,6 +23,8 @@ import { FaultPage } from '../punch/FaultPage'
 import { NewFault } from '../punch/NewFault'
 import { PunchList } from '../punch/PunchList'
 import { JobSettings } from '../settings/JobSettings'
+import { AddRun } from '../runs/AddRun'
+import { RunLog, RunSheet } from '../runs/RunSheet'
 import { screenAt, titleOf, type Screen, type ScreenName } from './address'
 
 const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams) => ReactNode> = {
@@ -34,6 +36,9 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
   'add equipment': () => <AddEquipment />,
   'equipment log': ({ device }) => <EquipmentLog key={device} equipmentId={device!} />,
   'one piece': ({ device }) => <EquipmentSheet key={device} equipmentId={device!} />,
+  'add run': () => <AddRun />,
+  'run log': ({ device }) => <RunLog key={device} runId={device!} />,
+  'one run': ({ device }) => <RunSheet key={device} runId={device!} />,
   'parts': () => <PartsPage />,
   'new part': () => <PartForm held={null} />,
   'own part': ({ part }) => <OnePart partId={part!} />,
@@ -93,6 +98,9 @@ const SHOWN_EARLY: ReadonlySet<ScreenName> = new Set([
   'add equipment',
   'equipment log',
   'one piece',
+  'add run',
+  'run log',
+  'one run',
   'parts',
   'new part',
   'own part',

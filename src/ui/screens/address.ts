@@ -11,6 +11,9 @@ export const ADDRESSES = {
   'add equipment': 'equipment/new',
   'equipment log': 'equipment/:device/log',
   'one piece': 'equipment/:device',
+  'add run': 'runs/new',
+  'run log': 'runs/:device/log',
+  'one run': 'runs/:device',
   'parts': 'parts',
   'new part': 'parts/new',
   'own part': 'parts/:part',
@@ -47,7 +50,7 @@ export function screenAt(way: readonly string[]): Screen | null {
 /** What a browser's tab calls a screen: what it is about first, so that many tabs can be told apart. */
 export function titleOf(
   { name, words }: Screen,
-  job: Pick<Job, 'name' | 'devices' | 'equipment' | 'faults' | 'ownParts'>,
+  job: Pick<Job, 'name' | 'devices' | 'equipment' | 'runs' | 'faults' | 'ownParts'>,
 ): string {
   const device = everyOne(job).find(({ id }) => id === words.device)
   const of = device ? `${device.mark} ${device.name}` : ''
@@ -58,10 +61,13 @@ export function titleOf(
     'add': 'Add a device',
     'plan': 'Plan',
     'device': `${of || 'No such device'} · ${words.tab ?? ''}`,
-    'equipment': 'Equipment',
+    'equipment': 'Equipment and runs',
     'add equipment': 'Add equipment',
     'equipment log': `${of || 'No such equipment'} · log`,
     'one piece': of || 'No such equipment',
+    'add run': 'Add a run',
+    'run log': `${of || 'No such run'} · log`,
+    'one run': of || 'No such run',
     'parts': 'Own parts',
     'new part': 'Enter a part',
     'own part': part?.part.name ?? 'No such part',

@@ -6,6 +6,7 @@ import { Id } from '../fields'
 import { Details, DeviceChoice, NO_DETAILS, NO_PLANS, type Device, type Job } from '../job'
 import { isMarked, isUsed, wrongMark, wrongReplaced } from './marked'
 import { changed, fieldsOf, kind, put, reasonsOf, refuse, type Applied, type Reason } from './kind'
+import { known, wrongWay } from './planned'
 
 /** Commands about a device: its parts, what is planned of it, and what stands on its label. */
 
@@ -99,23 +100,11 @@ type Unknown = {
   readonly [S in PlannedStage]?: (plan: Plans[S], job: Job, catalogue: Catalogue) => Reason | null
 }
 
-const known = (path: string, id: string | null, table: ReadonlyMap<string, unknown>): Reason | null =>
-  id === null || table.has(id) ? null : { path, message: `The catalogue has no part "${id}".` }
-
 /** What a plan names that is not there, or holds twice. */
 const UNKNOWN: Unknown = {
   mount: ({ fixingId, woodId }, _, { fixings, woods }) =>
     known('/fixingId', fixingId, fixings) ?? known('/woodId', woodId, woods),
-  route: ({ segments }, _, { conduits }) => {
-    for (const [index, { conduitId }] of segments.entries()) {
-      const wrong = known(`/segments/${index}/conduitId`, conduitId, conduits)
-      if (wrong) return wrong
-    }
-    const ids = new Set(segments.map(({ id }) => id))
-    return ids.size < segments.length
-      ? { path: '/segments', message: 'Two segments have the same id.' }
-      : null
-  },
+  route: (route, _, catalogue) => wrongWay(route, catalogue),
   terminate: ({ cameraEndId, headEndId }, _, { connectors }) =>
     known('/cameraEndId', cameraEndId, connectors) ?? known('/headEndId', headEndId, connectors),
   seal: ({ choices }, _, { seals }) => {

@@ -17,7 +17,7 @@ export const putEquipment = kind({
     if (!before && isMarked(job, equipmentId)) return refuse('/equipmentId', 'A device has this id already.')
     if (!before && job.equipment.length >= MOST_EQUIPMENT)
       return refuse('/equipmentId', `A job holds at most ${MOST_EQUIPMENT} pieces of equipment.`)
-    const start = before ?? { ...USUAL_EQUIPMENT, mark: nextMark(job), details: NO_DETAILS }
+    const start = before ?? { ...USUAL_EQUIPMENT, mark: nextMark(job, 'E'), details: NO_DETAILS }
     const made = Equipment.safeParse({ ...start, ...change, id: equipmentId })
     if (!made.success) return { ok: false, reasons: reasonsOf(made.error, '/change') }
     const { partId } = made.data

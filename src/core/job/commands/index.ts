@@ -3,8 +3,9 @@ import { addDevice, editDetails, editDevice, removeDevice, setPlan } from './dev
 import { putEquipment, removeEquipment } from './equipment'
 import { editFault, fixFault, raiseFault, recheckFault } from './faults'
 import { addPhoto, clearStep, recordStep, removePhoto } from './log'
-import { signRecord } from './signing'
 import { putPart, removePart } from './parts'
+import { putRun, removeRun } from './runs'
+import { signRecord } from './signing'
 import { createJob, editJob, editThing, putThing, removeThing, setBackground, setSite } from './site'
 
 /** Every kind of command there is: types, checks and what is said of them follow from this table. */
@@ -15,6 +16,8 @@ export const COMMANDS = {
   removePart,
   putEquipment,
   removeEquipment,
+  putRun,
+  removeRun,
   setSite,
   setBackground,
   putThing,

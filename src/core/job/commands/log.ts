@@ -1,6 +1,6 @@
 import { Id } from '../fields'
 import { Outcome, PhotoFacts, StepRecord, type Job } from '../job'
-import { isMarked } from './marked'
+import { everyOne, isMarked } from './marked'
 import { changed, kind, refuse, type Applied, type Envelope } from './kind'
 
 /** Commands of the install log: steps and photos. */
@@ -9,7 +9,7 @@ const StepId = StepRecord.shape.stepId
 
 /** Many steps recorded one after the other: the same as one by one, in one pass. */
 export function recordedAll(job: Job, commands: readonly (Recorded & Envelope)[]): Applied {
-  const known = new Set([...job.devices, ...job.equipment].map(({ id }) => id))
+  const known = new Set(everyOne(job).map(({ id }) => id))
   const records = [...job.records]
   const at = new Map(records.map((record, index) => [keyOf(record), index]))
   for (const command of commands) {

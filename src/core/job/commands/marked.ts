@@ -2,9 +2,9 @@ import type { State } from '../choices'
 import type { Job } from '../job'
 import type { Reason } from './kind'
 
-/** What cameras and equipment have in common: a mark, a record of their own, and what they replace. */
+/** What cameras, equipment and runs have in common: a mark, a record of their own, and what they replace. */
 
-type Marked = Pick<Job, 'devices' | 'equipment'>
+type Marked = Pick<Job, 'devices' | 'equipment' | 'runs'>
 
 interface Standing {
   readonly id: string
@@ -12,17 +12,24 @@ interface Standing {
   readonly replaces: string | null
 }
 
-/** Cameras, then equipment: everything that has a mark. */
-export const everyOne = ({ devices, equipment }: Marked) => [...devices, ...equipment]
+/** What a run can end at: cameras, then equipment. */
+export const thingsOf = ({ devices, equipment }: Pick<Job, 'devices' | 'equipment'>) => [
+  ...devices,
+  ...equipment,
+]
+
+/** Cameras, equipment, then runs: everything that has a mark. */
+export const everyOne = (job: Marked) => [...thingsOf(job), ...job.runs]
 
 /** True when something with a mark has this id. */
-export const isMarked = ({ devices, equipment }: Marked, wanted: string): boolean =>
-  devices.some(({ id }) => id === wanted) || equipment.some(({ id }) => id === wanted)
+export const isMarked = (job: Marked, wanted: string): boolean =>
+  [job.devices, job.equipment, job.runs].some((list) => list.some(({ id }) => id === wanted))
 
-/** The next free mark for equipment: E1, E2 … after the highest there is. */
-export function nextMark(job: Marked): string {
-  const taken = everyOne(job).map(({ mark }) => Number(/^E(\d{1,4})$/.exec(mark)?.[1] ?? 0))
-  return `E${Math.max(0, ...taken) + 1}`
+/** The next free mark: E1, E2 … for equipment, R1, R2 … for runs, after the highest there is. */
+export function nextMark(job: Marked, letter: 'E' | 'R'): string {
+  const pattern = new RegExp(`^${letter}(\\d{1,4})$`)
+  const taken = everyOne(job).map(({ mark }) => Number(pattern.exec(mark)?.[1] ?? 0))
+  return `${letter}${Math.max(0, ...taken) + 1}`
 }
 
 export function wrongMark(job: Marked, of: string, mark: string | undefined, under: string): Reason | null {
@@ -30,6 +37,8 @@ export function wrongMark(job: Marked, of: string, mark: string | undefined, und
     mark === undefined ? undefined : everyOne(job).find((one) => one.mark === mark && one.id !== of)
   return other ? { path: `${under}/mark`, message: `${other.name} is marked ${mark} already.` } : null
 }
+
+const isRun = ({ runs }: Marked, wanted: string): boolean => runs.some(({ id }) => id === wanted)
 
 /** What is replaced stands in the job and is taken away; nothing replaces itself or is replaced twice. */
 export function wrongReplaced(job: Marked, { id, state, replaces }: Standing, under: string): Reason | null {
@@ -41,6 +50,7 @@ export function wrongReplaced(job: Marked, { id, state, replaces }: Standing, un
   if (state !== 'new') return { path, message: 'Only what is new replaces something.' }
   const old = everyOne(job).find((one) => one.id === replaces)
   if (!old || old.id === id) return { path, message: 'There is nothing with this id to replace.' }
+  if (isRun(job, old.id) !== isRun(job, id)) return { path, message: 'Only a run takes a run’s place.' }
   if (old.state !== 'taken away') return { path, message: `${old.mark} ${old.name} is not taken away.` }
   const other = everyOne(job).find((one) => one.replaces === replaces && one.id !== id)
   return other ? { path, message: `${other.mark} ${other.name} replaces it already.` } : null
@@ -51,6 +61,8 @@ export function isUsed(job: Job, wanted: string): string | null {
   const ofIt = (one: { readonly deviceId: string | null }) => one.deviceId === wanted
   if (job.records.some(ofIt) || job.photos.some(ofIt) || job.faults.some(ofIt))
     return 'Work, photos or faults are recorded on it; it stays in the record.'
+  const run = job.runs.find(({ fromId, toId }) => fromId === wanted || toId === wanted)
+  if (run) return `Run ${run.mark} ${run.name} ends at it: give the run another end first.`
   const after = everyOne(job).find(({ replaces }) => replaces === wanted)
   return after ? `${after.mark} ${after.name} replaces it: say there first that it does not.` : null
 }

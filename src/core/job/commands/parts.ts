@@ -7,7 +7,7 @@ import { everyOne } from './marked'
 /** Commands about parts that are entered from a maker's sheet. */
 
 /** Whatever is made with an own part. */
-export const usersOf = (job: Pick<Job, 'devices' | 'equipment'>, partId: string) =>
+export const usersOf = (job: Pick<Job, 'devices' | 'equipment' | 'runs'>, partId: string) =>
   everyOne(job).filter((one) => ownIdsIn(one).has(partId))
 
 export const putPart = kind({

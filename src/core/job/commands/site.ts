@@ -25,6 +25,7 @@ export function jobMade({ jobId, at, by, facts }: Envelope & { facts: JobFacts }
     things: [],
     ownParts: [],
     equipment: [],
+    runs: [],
     devices: [],
     records: [],
     photos: [],

@@ -5,7 +5,8 @@ import { MAKER, named, number, partKind, Source, whole, type WithId } from './fi
 
 const JACKETS = Object.keys(JACKET_NEEDS) as [keyof typeof JACKET_NEEDS, ...(keyof typeof JACKET_NEEDS)[]]
 
-export const CABLE_KINDS = ['pair', 'coax', 'coax and power', 'power', 'fibre'] as const
+/** `power` is mains; `cores` carry low voltage and signals. */
+export const CABLE_KINDS = ['pair', 'coax', 'coax and power', 'power', 'cores', 'earth', 'fibre'] as const
 export const COAX_KINDS = ['RG59', 'RG6'] as const
 export const CONDUCTORS = ['solid', 'stranded'] as const
 

@@ -1,0 +1,39 @@
+import type { Allowances, Policies } from '../job/job'
+import type { QuantityKind } from '../units'
+import type { Cable } from './kinds/cable'
+import type { Catalogue } from './parts'
+
+/** The place at one end of a cable, as its length needs it. */
+export interface EndPlace {
+  /** What the slack there is called by: "the device", "E1". */
+  readonly called: string
+  readonly slackM: number
+  readonly outdoors: boolean
+  readonly onPole: boolean
+}
+
+/** Values read off at the device, in metres, millimetres and volts; null while nobody has. */
+export interface Measured {
+  readonly installedM: number | null
+  readonly cableMm: number | null
+  readonly volts: number | null
+  /** What the far end of an old run was found to be made to. */
+  readonly pinScheme: Policies['pinScheme'] | null
+}
+
+/** What one cable rests on, whatever is at its ends: a camera's own, or a run between any two things. */
+export interface RunContext {
+  readonly cable: Cable
+  /** Across its jacket, mm: as measured once somebody has, else by the catalogue. */
+  readonly cableMm: number
+  /** The near end first; stretches are told from there. */
+  readonly ends: readonly [near: EndPlace, far: EndPlace]
+  readonly allowances: Allowances
+  readonly policies: Policies
+  readonly measured: Measured
+  /** Diameters (mm) of all cables in each conduit of the job that several runs share, by its name. */
+  readonly conduits: ReadonlyMap<string, readonly number[]>
+  readonly catalogue: Catalogue
+  /** Prints a value in the job's units, for the sentences of findings and steps. */
+  readonly printed: (value: number, kind: QuantityKind) => string
+}

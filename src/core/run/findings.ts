@@ -1,0 +1,217 @@
+import { finding, type Finding } from '../findings'
+import { PURPOSES, type Connector } from '../parts'
+import { surgeOn } from '../power'
+import { assessRoute, unjudgedRoute } from '../route'
+import { matchFindings } from '../terminate'
+import { inSentence, quantity, text } from '../units'
+import { CARRIES } from './carries'
+import { routeOf, type RunEnd, type RunOf } from './context'
+
+/** What a run is judged by. */
+export const RUN_JUDGED =
+  'What it carries over which cable, both ends and their ports, its length and way, lightning'
+
+/** What is wrong with a run, and what is right with it. */
+export function runFindings(context: RunOf): Finding[] {
+  const { run, ends } = context
+  const route = routeOf(run)
+  if (run.state === 'taken away') return []
+  const found = [
+    ...assessRoute(context, route).findings,
+    carriedFinding(context),
+    ...ends.flatMap((end) => endFindings(context, end)),
+    surgeOn(
+      context,
+      route,
+      ends.every(({ part }) => part?.kind === 'protector'),
+    ),
+  ].filter((one) => one !== null)
+  return found.some(({ stage }) => stage === 'terminate') ? found : [...found, endsGood(context)]
+}
+
+const endsGood = ({ run, ends: [from, to] }: RunOf): Finding =>
+  finding('terminate', 'match', {
+    verdict: 'good',
+    title: 'Both ends suit the cable',
+    figure: text(`${from.connector!.name}, ${inSentence(to.connector!.name)}`),
+    limit: null,
+    reason: `${CARRIES[run.carries].name} from ${from.mark}, ${from.portName} to ${to.mark}, ${to.portName}.`,
+    source: 'catalogue',
+  })
+
+function carriedFinding({ run, cable, catalogue }: RunOf): Finding | null {
+  const { name, cables } = CARRIES[run.carries]
+  const carry: readonly string[] = cables
+  if (carry.includes(cable.kind)) return null
+  const other = [...catalogue.cables.values()].find(({ kind }) => carry.includes(kind))
+  return finding('terminate', 'carries', {
+    verdict: 'stop',
+    title: 'This cable does not carry it',
+    short: 'wrong cable',
+    figure: text(cable.name),
+    limit: text(`${carry.join(' or ')} cable`),
+    reason: `${name} wants ${carry.join(' or ')} cable.`,
+    source: 'catalogue',
+    advice: other ? `Take ${other.name}.` : 'No cable of the catalogue carries it.',
+  })
+}
+
+function endFindings(context: RunOf, end: RunEnd): Finding[] {
+  if (end.state === 'taken away') return [goneFinding(end)]
+  const { key, connector, mark } = end
+  const port = portFinding(context, end)
+  return [
+    ...(port ? [port] : []),
+    ...(connector
+      ? [
+          ...suits(context, end, connector),
+          ...matchFindings(context, connector, { key, called: `${mark} end` }),
+        ]
+      : [
+          finding('terminate', `open:${key}`, {
+            verdict: 'check',
+            title: `What it ends with at ${mark} is not chosen`,
+            short: 'end not chosen',
+            figure: text('not chosen'),
+            limit: text('a connector'),
+            reason: 'Nobody has judged that end, and nothing is loaded for it.',
+            source: 'job',
+            advice: `Choose what is made at ${mark}.`,
+          }),
+        ]),
+  ]
+}
+
+/** Whether what it carries comes out of such a connector. */
+function suits({ run, catalogue, cable }: RunOf, { key, mark }: RunEnd, connector: Connector): Finding[] {
+  const { name, ends } = CARRIES[run.carries]
+  const fitting: readonly string[] = ends
+  if (fitting.includes(connector.kind)) return []
+  const other = [...catalogue.connectors.values()].find(
+    ({ kind, takes, coax }) => fitting.includes(kind) && takes.includes(cable.kind) && coax === cable.coax,
+  )
+  return [
+    finding('terminate', `end:${key}`, {
+      verdict: 'stop',
+      title: 'It does not end with that',
+      short: 'wrong connector',
+      figure: text(connector.name),
+      limit: text(ends.join(' or ')),
+      reason: `At the ${mark} end: ${inSentence(name)} goes in through a ${ends.join(' or ')}.`,
+      source: 'catalogue',
+      advice: other ? `Take ${other.name}.` : 'No connector of the catalogue is one for this cable.',
+    }),
+  ]
+}
+
+const goneFinding = ({ key, mark, name }: RunEnd): Finding =>
+  finding('terminate', `gone:${key}`, {
+    verdict: 'stop',
+    title: 'It ends at what is taken away',
+    short: 'its end is taken away',
+    figure: text(`${mark} ${name}`),
+    limit: text('stays or is new'),
+    reason: 'What hangs on it goes dark with it.',
+    source: 'job',
+    advice: 'Choose another end for it, or have the run taken away too.',
+  })
+
+/** Whether the end has a port for it, the one chosen is there and free; null where all is well. */
+function portFinding({ run }: RunOf, end: RunEnd): Finding | null {
+  const { key, mark, name, port, portName, shared } = end
+  const offered = portsAt(end, run.carries)
+  const stop = (
+    what: string,
+    title: string,
+    short: string,
+    figure: string,
+    limit: string,
+    reason: string,
+    advice: string,
+  ) =>
+    finding('terminate', `${what}:${key}`, {
+      verdict: 'stop',
+      title,
+      short,
+      figure: text(figure),
+      limit: text(limit),
+      reason,
+      source: 'catalogue',
+      advice,
+    })
+  if (offered.length === 0)
+    return stop(
+      'no-port',
+      `${mark} has no port for it`,
+      'no port for it',
+      inSentence(CARRIES[run.carries].name),
+      has(end),
+      `${name} has nothing that it ends in.`,
+      'Choose another end, or something between the two that takes it.',
+    )
+  if (port === null)
+    return finding('terminate', `port:${key}`, {
+      verdict: 'check',
+      title: `Its port at ${mark} is not chosen`,
+      short: 'port not chosen',
+      figure: text('not chosen'),
+      limit: quantity(offered.length, 'count'),
+      reason: 'Whoever comes next finds it by its port, and nobody sees yet whether it is free.',
+      source: 'job',
+      advice: `Choose its port at ${mark}.`,
+    })
+  if (!offered.includes(port))
+    return stop(
+      'other-port',
+      `${mark} has no such port`,
+      'no such port',
+      portName!,
+      has(end),
+      `${inSentence(CARRIES[run.carries].name)} ends there at ${offered.length} other places.`,
+      `Choose another port at ${mark}.`,
+    )
+  if (shared.length === 0) return null
+  return stop(
+    'taken',
+    `Two cables in one port of ${mark}`,
+    'port is taken',
+    `${portName}: ${[run.mark, ...shared.map((use) => use.mark)].join(', ')}`,
+    'one cable a port',
+    `${shared[0]!.mark} ${shared[0]!.name} ends there too.`,
+    'Choose a free port for one of them.',
+  )
+}
+
+const has = ({ part, camera }: RunEnd): string =>
+  (part
+    ? part.ports.map(({ purpose, count }) => `${count} × ${inSentence(PURPOSES[purpose])}`).join(', ')
+    : camera!.unusedTails.join(', ')) || 'none'
+
+/** Where something can end: ports of equipment that are made for it, any tail of a camera. */
+export function portsAt(
+  { part, camera }: Pick<RunEnd, 'part' | 'camera'>,
+  carries: RunOf['run']['carries'],
+): string[] {
+  if (camera) return [...camera.unusedTails]
+  const takes: readonly string[] = CARRIES[carries].ports
+  return (part?.ports ?? [])
+    .filter(({ purpose }) => takes.includes(purpose))
+    .flatMap(({ purpose, count }) => Array.from({ length: count }, (_, i) => `${purpose}-${i + 1}`))
+}
+
+/** What is not judged of a run, each with the reason. */
+export const unjudgedRun = (context: RunOf): string[] => {
+  const { run, ends } = context
+  const cameras = ends.filter(({ camera }) => camera !== null)
+  return [
+    ...unjudgedRoute(context, routeOf(run)),
+    ...cameras.map(
+      ({ mark, portName }) =>
+        `Whether ${portName ?? 'a tail'} of ${mark} is made for it, and how it passes into ${mark}: its label and ` +
+        'its seal sheet tell.',
+    ),
+    ...(run.carries === 'dc' ? ['The drop of its volts: nobody has said what hangs on it.'] : []),
+    ...(run.carries === 'mains' ? ['The circuit behind it: a licensed person proves it.'] : []),
+    ...(run.carries === 'fibre' ? ['Its loss in light: the log asks whether the link comes up.'] : []),
+  ]
+}

@@ -1,0 +1,5 @@
+export { CARRIES, type Carried } from './carries'
+export { routeOf, runContext, type RunEnd, type RunOf } from './context'
+export { portsAt, RUN_JUDGED, runFindings, unjudgedRun } from './findings'
+export { runLoad } from './load'
+export { endsInWords, runTasks } from './tasks'

@@ -1,0 +1,268 @@
+'use client'
+
+import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { RunAssessment } from '@/core/assess'
+import { portWords } from '@/core/equipment'
+import type { Finding } from '@/core/findings'
+import { RunChoice, STATES, thingsOf, type Run, type Way } from '@/core/job'
+import { CARRIES, RUN_JUDGED, type Carried } from '@/core/run'
+import { routeDrawing } from '@/drawings'
+import { replaceable } from '../equipment/replaceable'
+import { useCatalogue, useJob, useRun } from '../job/JobProvider'
+import { Choose, optionsOf, type Option } from '../kit/Choose'
+import { DrawingView, Sized } from '../kit/DrawingView'
+import { FigureList, FindingList, Judged } from '../kit/Findings'
+import { go, GoLink } from '../kit/go'
+import { LineField, refusal, refusalOf } from '../kit/LineField'
+import { Beside, Nothing, Part, Refusal, Sentence } from '../kit/Page'
+import { Removal } from '../kit/Removal'
+import { InstallLog } from '../log/InstallLog'
+import { cablesFor, connectorsFor } from './choices'
+import { WayEditor } from './WayEditor'
+
+/** The log of one run. */
+export function RunLog({ runId }: { runId: string }) {
+  const { job } = useJob()
+  const found = useRun(runId)
+  if (!found) return <NotThere />
+  const home = `/jobs/${job.id}/runs/${runId}`
+  const { run, assessed } = found
+  return (
+    <>
+      <Text px={{ base: 4, md: 6 }} pt={3} fontWeight={600}>
+        <GoLink href={home}>
+          <Text as="span" fontFamily="mono" fontSize="sm">
+            {run.mark}
+          </Text>{' '}
+          <Text as="span" textDecoration="underline">
+            {run.name}
+          </Text>
+        </GoLink>
+      </Text>
+      <InstallLog device={run} assessed={assessed} home={home} plan={home} record={home} />
+    </>
+  )
+}
+
+/** One run: what it carries, both its ends, its way, and what is wrong with it. */
+export function RunSheet({ runId }: { runId: string }) {
+  const { job } = useJob()
+  const found = useRun(runId)
+  if (!found) return <NotThere />
+  const { run, assessed } = found
+  const raise = (finding: Finding) =>
+    go(`/jobs/${job.id}/punch-list/new?device=${runId}&finding=${encodeURIComponent(finding.id)}`)
+  return (
+    <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }} minH="calc(100vh - 60px)">
+      <Box px={{ base: 3, md: 5 }} py={5} minW={0}>
+        <Sentence next={assessed.sentence}>
+          <Text as="span" fontFamily="mono" fontSize="lg">
+            {run.mark}
+          </Text>{' '}
+          {run.name}
+        </Sentence>
+        <Button asChild colorPalette="copper" minH="48px" px={6} mb={5} className="no-print">
+          <GoLink href={`/jobs/${job.id}/runs/${runId}/log`}>
+            Log {assessed.log.done}/{assessed.log.total}
+          </GoLink>
+        </Button>
+        <Ends run={run} assessed={assessed} />
+        {run.state === 'taken away' ? null : <TheWay run={run} assessed={assessed} />}
+        <About run={run} />
+        <Remove run={run} />
+      </Box>
+      <Beside title="Does it reach, and does it fit at both ends">
+        {assessed.way ? <FigureList figures={assessed.way.figures} units={job.units} /> : null}
+        <FindingList findings={assessed.findings} units={job.units} onRaise={raise} />
+        <Judged judged={RUN_JUDGED} unjudged={assessed.unjudged} />
+      </Beside>
+    </Grid>
+  )
+}
+
+/** Keeps fields of a run, and says why they were refused. */
+function useKeep(run: Run) {
+  const { send } = useJob()
+  const [refused, setRefused] = useState<string | null>(null)
+  const keep = (change: Partial<RunChoice>) => send({ type: 'putRun', runId: run.id, change })
+  const choose = (change: Partial<RunChoice>) => void refusalOf(keep(change)).then(setRefused)
+  return { keep, choose, refused }
+}
+
+const NOT_CHOSEN: Option = { value: '', label: 'Not chosen yet' }
+
+function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
+  const { job } = useJob()
+  const catalogue = useCatalogue()
+  const { choose, refused } = useKeep(run)
+  const things = thingsOf(job).map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))
+  const ports = (at: string, offered: readonly string[]): Option[] => {
+    const piece = job.equipment.find(({ id }) => id === at)
+    const part = piece && catalogue.equipment.get(piece.partId)
+    return [NOT_CHOSEN, ...offered.map((port) => ({ value: port, label: portWords(port, part) }))]
+  }
+  const made = [NOT_CHOSEN, ...connectorsFor(run.carries, run.cableId, catalogue)]
+  return (
+    <Part title="From where to where">
+      <SimpleGrid columns={{ base: 1, md: 3 }} gap={4}>
+        <Choose
+          label="From"
+          value={run.fromId}
+          options={things}
+          onChoose={(fromId) => choose({ fromId, fromPort: null })}
+        />
+        <Choose
+          label="Port there"
+          value={run.fromPort ?? ''}
+          options={ports(run.fromId, assessed.ports[0])}
+          onChoose={(port) => choose({ fromPort: port || null })}
+        />
+        <Choose
+          label="Ends there with"
+          value={run.fromEndId ?? ''}
+          options={made}
+          onChoose={(end) => choose({ fromEndId: end || null })}
+        />
+        <Choose
+          label="To"
+          value={run.toId}
+          options={things}
+          onChoose={(toId) => choose({ toId, toPort: null })}
+        />
+        <Choose
+          label="Port at that end"
+          value={run.toPort ?? ''}
+          options={ports(run.toId, assessed.ports[1])}
+          onChoose={(port) => choose({ toPort: port || null })}
+        />
+        <Choose
+          label="Ends at that end with"
+          value={run.toEndId ?? ''}
+          options={made}
+          onChoose={(end) => choose({ toEndId: end || null })}
+        />
+      </SimpleGrid>
+      <Refusal>{refused}</Refusal>
+    </Part>
+  )
+}
+
+function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
+  const { job, send, preview } = useJob()
+  const change = (way: Partial<Way>) => ({ type: 'putRun', runId: run.id, change: way }) as const
+  return (
+    <Part title="Its way, told from where it comes">
+      {assessed.way ? (
+        <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 3 }} py={3} mb={3}>
+          <Sized>
+            {(width) => <DrawingView drawing={routeDrawing(assessed.way!.drawing, job.units, width)} />}
+          </Sized>
+        </Box>
+      ) : null}
+      <WayEditor
+        way={run}
+        units={job.units}
+        draft={(field) => `${job.id}:${run.id}:way:${field}`}
+        attempt={(way) => preview(change(way))}
+        keep={async (way) => {
+          const said = await send(change(way))
+          preview(null)
+          return said
+        }}
+        giveUp={() => preview(null)}
+      />
+    </Part>
+  )
+}
+
+function About({ run }: { run: Run }) {
+  const { job } = useJob()
+  const catalogue = useCatalogue()
+  const { keep, choose, refused } = useKeep(run)
+  const line = (key: 'mark' | 'name') => async (words: string) => {
+    const parsed = RunChoice.shape[key].safeParse(words)
+    return parsed.success ? refusalOf(keep({ [key]: parsed.data })) : parsed.error.issues[0]!.message
+  }
+  const old = replaceable(job.runs, run.id)
+  const { mark, name, carries, cableId, state, replaces } = run
+  return (
+    <Part title="What it is">
+      <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
+        <LineField
+          label="Mark"
+          mono
+          value={mark}
+          draftKey={`mark:${job.id}:${run.id}`}
+          onKeep={line('mark')}
+        />
+        <LineField label="Name" value={name} draftKey={`name:${job.id}:${run.id}`} onKeep={line('name')} />
+        <Choose
+          label="What it carries"
+          value={carries}
+          options={optionsOf(CARRIES)}
+          onChoose={(value) => choose({ carries: value as Carried, fromPort: null, toPort: null })}
+        />
+        <Choose
+          label="Cable"
+          value={cableId}
+          options={cablesFor(carries, catalogue)}
+          onChoose={(value) => choose({ cableId: value })}
+        />
+        <Choose
+          label="New or existing"
+          value={state}
+          options={optionsOf(STATES)}
+          onChoose={(value) =>
+            choose({ state: value as Run['state'], ...(value === 'new' ? {} : { replaces: null }) })
+          }
+        />
+        {state === 'new' && (old.length > 0 || replaces !== null) ? (
+          <Choose
+            label="Takes the place of"
+            value={replaces ?? ''}
+            options={[{ value: '', label: 'Nothing' }, ...old]}
+            onChoose={(value) => choose({ replaces: value === '' ? null : value })}
+          />
+        ) : null}
+      </SimpleGrid>
+      <Refusal>{refused}</Refusal>
+    </Part>
+  )
+}
+
+function Remove({ run }: { run: Run }) {
+  const { job, send } = useJob()
+  const [refused, setRefused] = useState<string | null>(null)
+  return (
+    <>
+      <Removal
+        label="Take it out of the job"
+        asks={`Take ${run.mark} ${run.name} out?`}
+        onRemove={async () => {
+          const said = await send({ type: 'removeRun', runId: run.id })
+          if (said.ok) go(`/jobs/${job.id}/equipment`)
+          else setRefused(refusal(said))
+        }}
+      />
+      <Refusal>{refused}</Refusal>
+    </>
+  )
+}
+
+function NotThere() {
+  const { job } = useJob()
+  return (
+    <Box p={5}>
+      <Nothing
+        action={
+          <Button asChild>
+            <GoLink href={`/jobs/${job.id}/equipment`}>To equipment and runs</GoLink>
+          </Button>
+        }
+      >
+        There is no run here with this address. It may have been taken out.
+      </Nothing>
+    </Box>
+  )
+}
