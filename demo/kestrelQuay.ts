@@ -67,6 +67,7 @@ export async function kestrelQuay(): Promise<JobFile> {
         way('b', 'under decking', 46, 0, 25),
         way('c', 'wall cavity', 5, 2.4, 20),
       ],
+      leadLengthM: 70,
     },
     {
       id: 'fibre-patch',

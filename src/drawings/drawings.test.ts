@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assemblyView, type ShownPart } from '@/core/assembly'
 import { assessDevice } from '@/core/assess'
-import type { Device, Sight } from '@/core/job'
+import type { Device, Route, Sight } from '@/core/job'
 import { anyJob } from '@/testing/anyJob'
 import { device, job, plannedThrough } from '@/testing/jobs'
 import { pictureOf } from '@/core/sight'
@@ -178,7 +178,7 @@ describe('the side elevation is to scale', () => {
 })
 
 describe('the route strip is in proportion', () => {
-  const route = (lengths: number[]) =>
+  const route = (lengths: number[], change: Partial<Route> = {}) =>
     stagesOf({
       route: {
         segments: lengths.map((lengthM, i) => ({
@@ -193,6 +193,7 @@ describe('the route strip is in proportion', () => {
         laid: 'new' as const,
         cordsM: 2,
         leadLengthM: null,
+        ...change,
       },
     }).route.result.drawing
   it('draws a stretch twice as long twice as wide', () => {
@@ -200,6 +201,23 @@ describe('the route strip is in proportion', () => {
     const boxes = drawing.marks.filter((mark) => mark.kind === 'shape' && mark.fill === 'sheet')
     const [first, second] = boxes.map((mark) => spotsOf(mark)[1]![0] - spotsOf(mark)[0]![0])
     expect(second! / first!).toBeCloseTo(2, 6)
+  })
+  it('fills the installed length: slack at both ends, stretches, loops; a lead is longer than its way', () => {
+    const strip = route([10, 20])
+    const wide = (drawing: ReturnType<typeof routeDrawing>, fill: string) =>
+      drawing.marks
+        .filter((mark) => mark.kind === 'shape' && mark.fill === fill)
+        .reduce((sum, mark) => sum + spotsOf(mark)[1]![0] - spotsOf(mark)[0]![0], 0)
+    const drawing = routeDrawing(strip, 'metric', 800)
+    expect(wide(drawing, 'soft') / wide(drawing, 'sheet')).toBeCloseTo((strip.installedM - 30) / 30, 6)
+    expect(wordsOf(drawing).some((said) => said.startsWith('cut'))).toBe(true)
+    const lead = routeDrawing(route([10], { leadLengthM: 20 }), 'metric', 800)
+    expect(wordsOf(lead).filter((said) => /^(cut|way|lead)/.test(said))).toEqual([
+      'way 14.0 m',
+      'lead 20.0 m',
+    ])
+    const kept = wordsOf(routeDrawing(route([10], { laid: 'kept' }), 'metric', 800))
+    expect(kept.filter((said) => /^(cut|way|lead)/.test(said))).toEqual(['way 14.0 m'])
   })
   it('marks the limit only when it is near enough to matter', () => {
     expect(wordsOf(routeDrawing(route([80]), 'metric', 800)).some((said) => said.startsWith('limit'))).toBe(

@@ -3,18 +3,19 @@ import { print, type UnitSystem } from '@/core/units'
 import { box, circle, dimensionAcross, line, words, type Drawing, type Mark } from './marks'
 
 /**
- * The run as a strip in proportion, device at the left, head end at the right, with the limit marked on the
+ * The run as a strip in proportion, near end at the left, far end at the right, with the limit marked on the
  * same scale.
  */
 export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): Drawing {
   const cut = (m: number) => print({ value: m, kind: 'cut' }, units)
   const [left, right, y, tall] = [16, 16, 74, 30]
-  const whole = Math.max(r.cutM, Math.min(r.limitM ?? 0, r.cutM * 1.6), 1)
+  const longest = r.cutM ?? Math.max(r.wayM, r.installedM)
+  const whole = Math.max(longest, Math.min(r.limitM ?? 0, longest * 1.6), 0.1)
   const perM = (width - left - right) / whole
   const at = (m: number) => left + m * perM
   const marks: Mark[] = [
-    words([left, 20], 'device', { size: 'small', tone: 'soft' }),
-    words([width - right, 20], 'head end', { size: 'small', tone: 'soft', anchor: 'end' }),
+    words([left, 20], r.ends[0].called, { size: 'small', tone: 'soft' }),
+    words([width - right, 20], r.ends[1].called, { size: 'small', tone: 'soft', anchor: 'end' }),
   ]
   let m = 0
   const place = (
@@ -33,8 +34,7 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
     m += lengthM
   }
   const item = (start: string) => r.items.find(({ label }) => label.startsWith(start))?.lengthM ?? 0
-  place(item('Drip'), 'soft', null, null)
-  place(item('Slack at the device'), 'soft', null, null)
+  place(r.ends[0].leftM, 'soft', null, null)
   for (const stretch of r.stretches)
     place(
       stretch.lengthM,
@@ -43,14 +43,24 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
       `${cut(stretch.lengthM)}, ${print({ value: stretch.temperatureC, kind: 'temperature' }, units)}`,
     )
   place(item('Service'), 'soft', null, null)
-  place(item('Slack at the head'), 'soft', null, null)
-  const extra = r.cutM - r.installedM
-  place(extra, 'hatch', null, null)
+  place(r.ends[1].leftM, 'soft', null, null)
+  if (r.cutM !== null) place(r.cutM - r.installedM, 'hatch', null, null)
   marks.push(circle([left, y + tall / 2], 5, 'ink', 'none'))
-  marks.push(
-    ...dimensionAcross(at(0), at(r.installedM), y + tall + 22, `installed ${cut(r.installedM)}`, width),
+  const lengths: [lengthM: number, says: string][] =
+    r.cutM === null
+      ? [
+          [r.wayM, `way ${cut(r.wayM)}`],
+          ...(r.installedM === r.wayM
+            ? []
+            : ([[r.installedM, `lead ${cut(r.installedM)}`]] satisfies [number, string][])),
+        ]
+      : [
+          [r.installedM, `installed ${cut(r.installedM)}`],
+          [r.cutM, `cut ${cut(r.cutM)}`],
+        ]
+  lengths.forEach(([lengthM, says], i) =>
+    marks.push(...dimensionAcross(at(0), at(lengthM), y + tall + 22 + 24 * i, says, width)),
   )
-  marks.push(...dimensionAcross(at(0), at(r.cutM), y + tall + 46, `cut ${cut(r.cutM)}`, width))
   if (r.limitM !== null && at(r.limitM) <= width - right + 1) {
     marks.push(
       line([at(r.limitM), y - 26], [at(r.limitM), y + tall + 10], 'ray'),
@@ -70,6 +80,6 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
     says:
       'The run in proportion: ' +
       `${r.stretches.map(({ name, lengthM }) => `${name} ${cut(lengthM)}`).join(', ') || 'no stretches'}; ` +
-      `installed ${cut(r.installedM)}, cut ${cut(r.cutM)}.`,
+      `${lengths.map(([, says]) => says).join(', ')}.`,
   }
 }

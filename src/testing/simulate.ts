@@ -36,6 +36,10 @@ class Hands {
   private get camera(): Camera {
     return CATALOGUE.cameras.get(this.device.cameraId)!
   }
+  /** What brings the cable there, or finds it there. */
+  private get there(): string {
+    return this.all.has('route/look') ? 'route/look' : 'route/pull'
+  }
   private get last(): number {
     return this.parts.length - 1
   }
@@ -69,17 +73,17 @@ class Hands {
       case 'mount/cut-out':
         return this.up[0] ? 'the base covers where it is drilled' : null
       case 'mount/wall-hole':
-        return this.up[0] ? 'the hole is behind the base' : this.needs('route/pull', id)
+        return this.up[0] ? 'the hole is behind the base' : this.needs(this.there, id)
       case 'mount/pilot':
         return this.up[0] ? 'the base covers where it is drilled' : null
       case 'route/pull':
         return this.past('mount/cable-hole') && this.past('mount/cut-out') ? null : 'there is no hole for it'
       case 'terminate/thread-on':
-        return this.has('terminate/camera-end') ? 'the plug is on already' : this.needs('route/pull', id)
+        return this.has('terminate/camera-end') ? 'the plug is on already' : this.needs(this.there, id)
       case 'seal/cable':
       case 'terminate/camera-end':
       case 'terminate/head-end':
-        return this.needs('route/pull', id)
+        return this.needs(this.there, id)
       case 'terminate/wire-map':
         return this.needs('terminate/camera-end', id) ?? this.needs('terminate/head-end', id)
       case 'seal/grease':
@@ -120,8 +124,8 @@ class Hands {
     if (part.fastened === 'from behind' && this.up[i - 1]) return 'its screws are behind what is up'
     if (part.fastened === 'from its front' && (i < this.last ? this.up[i + 1] : this.has('mount/close')))
       return 'its screws are covered'
-    if (i === 0 && !this.past('route/pull')) return 'the cable is not through yet'
-    const made = this.has('terminate/camera-end') || (this.finished && this.has('route/pull'))
+    if (i === 0 && !this.past(this.there)) return 'the cable is not through yet'
+    const made = this.has('terminate/camera-end') || (this.finished && this.has(this.there))
     const across = CATALOGUE.connectors.get(this.device.terminate?.cameraEndId ?? '')?.acrossMm ?? 0
     const narrow = part.openings.find((opening) => isEntry(opening) && opening.holeMm! < across)
     if (made && narrow && !this.finished) return `the plug does not pass the ${narrow.name}`
@@ -160,7 +164,7 @@ class Hands {
     const i = ref === 'camera' ? this.last : Number(ref!.slice('mount-'.length))
     const opening = this.parts[i]!.openings.find((one) => one.key === key)!
     if (opening.kind === 'wall edge') return this.up[i] ? null : 'there is no edge yet'
-    if (isEntry(opening) && !this.past('route/pull')) return 'there is no cable yet'
+    if (isEntry(opening) && !this.past(this.there)) return 'there is no cable yet'
     if (isEntry(opening) && !this.past('terminate/thread-on')) return 'its pieces are not on the cable'
     if (opening.side === 'rear' && !this.open(i)) return 'it is covered from behind'
     if (opening.side === 'inside' && !this.openInside(i)) return 'it is covered'

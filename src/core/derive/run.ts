@@ -142,7 +142,7 @@ export function assessRun(
   const next = steps.find(({ step }) => step.id === log.nextStepId)?.step.title ?? null
   const worst = worstOf(made.findings)
   const lead = {
-    'new': `${made.carries} over ${inSentence(made.cable)}.`,
+    'new': `${made.carries}: ${inSentence(made.cable)}.`,
     'kept': 'Was there and stays.',
     'taken away': 'Was there; is taken away.',
   }[state]

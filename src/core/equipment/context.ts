@@ -55,13 +55,14 @@ export function portUses(job: Cabled, catalogue: Catalogue): Uses {
 }
 
 /**
- * A port in words: those of the purpose that a thing is made for have their number alone, others say which,
- * a camera's tail has its name.
+ * A port in words: those that feed or carry the network have their number alone, others say what for, a
+ * camera's tail has its name.
  */
 export function portWords(port: string, part: EquipmentPart | undefined): string {
   const [, purpose, number] = /^([a-z]+)-(\d+)$/.exec(port) ?? []
   if (!part || purpose === undefined || !(purpose in PURPOSES)) return port
-  return part.ports[0]?.purpose === purpose
+  const fed = part.feeds !== null && part.ports[0]?.purpose === purpose
+  return purpose === 'network' || fed
     ? `port ${number}`
     : `${inSentence(PURPOSES[purpose as Purpose])} ${number}`
 }

@@ -102,7 +102,7 @@ describe('the pull sheet', () => {
           const d = j.devices.find((one) => one.mark === mark)
           const run = assess(j, CATALOGUE).runs.find((one) => one.mark === mark)
           const route = d ? assessDevice(d, j, CATALOGUE).stages!.route.result.drawing : run!.way!.drawing
-          if (cutM !== null) expect(cutM).toBeCloseTo(route.cutM, 9)
+          if (cutM !== null) expect(cutM).toBeCloseTo(route.cutM!, 9)
         }
         for (const { count, spare } of list.van)
           expect([Number.isFinite(count), count >= 0, spare >= 0]).toEqual([true, true, true])

@@ -24,7 +24,7 @@ export const Way = z.strictObject({
   /** Patch leads at both ends together, outside the fixed link. */
   cordsM: between(0, 50, 'm'),
   /** Length of a ready-made lead; null when the cable is cut from a drum or box. */
-  leadLengthM: between(0.5, 100, 'm').nullable(),
+  leadLengthM: between(0.5, 1000, 'm').nullable(),
 })
 export type Way = z.infer<typeof Way>
 

@@ -1,6 +1,6 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import { SPACES } from '../job/choices'
-import { remembered, type DeviceContext, type RunContext } from '../parts'
+import { remembered, type DeviceContext, type EndPlace, type RunContext } from '../parts'
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { jacketFinding } from './jacket'
@@ -11,6 +11,7 @@ import {
   installedM,
   lengthItems,
   lengthUsedM,
+  loopsM,
   meanC,
   ROOM_C,
   segmentM,
@@ -22,8 +23,15 @@ import {
 import { ROUTE_LIMITS } from './limits'
 import type { Route, Way } from './plan'
 
+interface StripEnd {
+  readonly called: string
+  readonly leftM: number
+}
+
 /** What the route strip draws: stretches in proportion, metres. */
 export interface RouteStrip {
+  /** What its ends are called, and how much is left over there: the near one first. */
+  readonly ends: readonly [near: StripEnd, far: StripEnd]
   readonly stretches: readonly {
     readonly name: string
     readonly lengthM: number
@@ -31,8 +39,11 @@ export interface RouteStrip {
     readonly temperatureC: number
   }[]
   readonly items: readonly LengthItem[]
+  /** The way with its slack. */
+  readonly wayM: number
   readonly installedM: number
-  readonly cutM: number
+  /** What is cut from the box; null for a ready-made lead, and for what is there already. */
+  readonly cutM: number | null
   readonly limitM: number | null
   readonly usedM: number
 }
@@ -158,6 +169,7 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
     figures,
     findings,
     drawing: {
+      ends: stripEnds(context, route),
       stretches: route.segments.map((segment) => ({
         name: SPACES[segment.space].name,
         lengthM: segmentM(segment),
@@ -165,12 +177,23 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
         temperatureC: segment.temperatureC,
       })),
       items: run.items,
+      wayM: run.wayM,
       installedM: run.installedM,
-      cutM: run.cutM,
+      cutM: lead === null && pulled ? run.cutM : null,
       limitM: limitOf(context, route),
       usedM: pair ? run.usedM : run.installedM,
     },
   }
+}
+
+/** Both ends with what is left over there, slack and drip loop. */
+function stripEnds(context: RunContext, route: Route): RouteStrip['ends'] {
+  const loops = loopsM(context, route)
+  const end = ({ called, slackM }: EndPlace, loopM: number): StripEnd => ({
+    called: called.replace(/^the /, ''),
+    leftM: slackM + loopM,
+  })
+  return [end(context.ends[0], loops[0]), end(context.ends[1], loops[1])]
 }
 
 /** What is cut, item by item, or the lead that is taken. */

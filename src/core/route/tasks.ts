@@ -1,14 +1,15 @@
 import { SPACES } from '../job/choices'
 import type { RunContext } from '../parts'
 import { choice, measure, task, type Task } from '../procedure'
-import { installedM, lengthItems, loopsM, segmentM } from './length'
+import { dripLoopM, installedM, lengthItems, loopsM, segmentM } from './length'
 import { ROUTE_LIMITS } from './limits'
 import type { Route, Way } from './plan'
 import { runLengths } from './route'
 
 /** A cable pulled or looked over, its length read, its loop and slack left. */
 export function routeTasks(context: RunContext, route: Route, mark: string): Task[] {
-  if (route.laid === 'kept') return [lookedOver(context), ...lengthRead(context, route)]
+  if (route.laid === 'kept')
+    return [lookedOver(context, dripLoopM(context, route)), ...lengthRead(context, route)]
   return [pulling(context, route, mark), ...lengthRead(context, route), ...loopLeft(context, route)]
 }
 
@@ -36,7 +37,7 @@ function pulling(context: RunContext, way: Way, mark: string): Task {
 }
 
 /** A cable that was there is trusted only after a look at what can be seen of it. */
-const lookedOver = ({ cable, ends }: RunContext): Task =>
+const lookedOver = ({ cable, ends }: RunContext, loopM: number): Task =>
   task('pull', {
     id: 'route/look',
     gives: ['cable there'],
@@ -45,6 +46,7 @@ const lookedOver = ({ cable, ends }: RunContext): Task =>
       `it is ${cable.name}: read its jacket`,
       `at ${ends[0].called} and at ${ends[1].called}: no nick, no green copper, no water in it`,
       'jacket whole where it can be seen; clips hold it and do not pinch',
+      ...(loopM > 0 ? ['it hangs lower than its entry, so that rain drips off it'] : []),
     ],
     reason: 'An old fault is yours from the day you hang a new device on it.',
     entry: choice('sound', 'damaged', 'another cable than thought'),

@@ -160,3 +160,7 @@ export const routeOf = ({ state, segments, cordsM, leadLengthM }: Run): Route =>
   cordsM,
   leadLengthM,
 })
+
+/** An end that the factory has made. */
+export const isFinished = ({ connector }: Pick<RunEnd, 'connector'>): boolean =>
+  connector?.boot === 'moulded' || connector?.kind === 'fibre'

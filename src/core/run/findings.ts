@@ -5,7 +5,7 @@ import { assessRoute, unjudgedRoute } from '../route'
 import { matchFindings } from '../terminate'
 import { inSentence, quantity, text } from '../units'
 import { CARRIES } from './carries'
-import { routeOf, type RunEnd, type RunOf } from './context'
+import { isFinished, routeOf, type RunEnd, type RunOf } from './context'
 
 /** What a run is judged by. */
 export const RUN_JUDGED =
@@ -20,6 +20,7 @@ export function runFindings(context: RunOf): Finding[] {
     ...assessRoute(context, route).findings,
     carriedFinding(context),
     ...ends.flatMap((end) => endFindings(context, end)),
+    leadFinding(context),
     surgeOn(
       context,
       route,
@@ -102,6 +103,40 @@ function suits({ run, catalogue, cable }: RunOf, { key, mark }: RunEnd, connecto
       advice: other ? `Take ${other.name}.` : 'No connector of the catalogue is one for this cable.',
     }),
   ]
+}
+
+/** What the factory finishes comes in a length: it is never cut, and both its ends come with it. */
+function leadFinding(context: RunOf): Finding | null {
+  const { run, ends } = context
+  const chosen = ends.filter(({ connector }) => connector !== null)
+  const made = chosen.filter(isFinished)
+  const other = chosen.find((end) => !isFinished(end))
+  const common = {
+    verdict: 'stop',
+    figure: text(chosen.map(({ connector }) => connector!.name).join(', ')),
+    source: 'practice',
+  } as const
+  if (made.length > 0 && other)
+    return finding('terminate', 'one-end', {
+      ...common,
+      title: 'One end from the factory, the other made on site',
+      short: 'ends do not go together',
+      limit: text('both from the factory, or neither'),
+      reason: `What is cut at ${other.mark} is no lead any more, and nobody makes the other on site.`,
+      advice: 'Take a lead with both its ends, or make both on site.',
+    })
+  if (run.leadLengthM === null ? made.length === 0 : made.length === chosen.length) return null
+  return finding('terminate', 'lead', {
+    ...common,
+    title:
+      run.leadLengthM === null
+        ? 'A factory end cannot be made on site'
+        : 'A ready-made lead has its own ends',
+    short: run.leadLengthM === null ? 'factory end' : 'lead has its ends',
+    limit: text(run.leadLengthM === null ? 'an end made by hand' : 'factory ends'),
+    reason: run.leadLengthM === null ? 'The way cuts it from a drum.' : 'The way plans a ready-made lead.',
+    advice: 'Plan a ready-made lead and factory ends together, or neither.',
+  })
 }
 
 const goneFinding = ({ key, mark, name }: RunEnd): Finding =>

@@ -46,6 +46,7 @@ const GOOD: Readonly<Partial<Record<Carried, Partial<Run>>>> = {
     toId: 'fibre',
     toPort: 'fibre-1',
     toEndId: 'lc',
+    leadLengthM: 18,
   },
   dc: {
     carries: 'dc',
@@ -125,6 +126,10 @@ describe('what is said of a run', () => {
     ['stop terminate/other-port:to', 'network', { toPort: 'network-9' }],
     ['stop route/length', 'earth', { segments: [{ ...run().segments[0]!, lengthM: 40 }] }],
     ['stop route/jacket', 'dc', { segments: [{ ...run().segments[0]!, space: 'buried duct' as const }] }],
+    ['stop terminate/lead', 'fibre', { leadLengthM: null }],
+    ['stop terminate/lead', 'network', { leadLengthM: 14 }],
+    ['stop terminate/one-end', 'network', { toEndId: 'plug-moulded' }],
+    ['stop route/lead', 'fibre', { leadLengthM: 16 }],
     ['check power/surge', 'network', { cableId: 'cat6-outdoor', segments: outdoors(31) }],
   ] as const)('%s: %s %j', (expected, carries, change) =>
     expect(troubles(good(carries, change as Partial<Run>))).toContain(expected),
@@ -204,7 +209,7 @@ describe('its length', () => {
   it.each([
     ['from neighbour to neighbour at the head end', good('network'), 12],
     ['into the head end', good('audio'), 12 + 1 + 3],
-    ['from a pole outside', good('fibre', { segments: outdoors(12) }), 12 + 1 + 3 + 0.3],
+    ['from a pole outside', good('network', { fromId: 'jetty', segments: outdoors(12) }), 12 + 1 + 3 + 0.3],
     ['between two outside', good('dc', { toId: 'outside', segments: outdoors(12) }), 12 + 1 + 1 + 0.3 + 0.3],
   ])('%s', (_, one, lengthM) => {
     const { way } = assessed(one)
@@ -295,7 +300,7 @@ describe('its steps', () => {
       'at the device',
       'head end',
     ])
-    expect(of('terminate/connect').items).toEqual(['E6 microphone: port 1', 'E5 coax: audio 2'])
+    expect(of('terminate/connect').items).toEqual(['E6 microphone: audio 1', 'E5 coax: audio 2'])
     expect(of('test/carries').title).toBe('Sound from E6 arrives at E5')
   })
   it('a factory-made end is never made on site', () => {

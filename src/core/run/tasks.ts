@@ -2,7 +2,7 @@ import { choice, isolating, task, type Fact, type Need, type Task } from '../pro
 import { routeTasks } from '../route'
 import { leadProof, pairProofs, PINS, THERE } from '../terminate'
 import { CARRIES, type Carried } from './carries'
-import { routeOf, type RunEnd, type RunOf } from './context'
+import { isFinished, routeOf, type RunEnd, type RunOf } from './context'
 
 /** What is to do on a run, by whether it comes, stays or goes. */
 export function runTasks(context: RunOf): Task[] {
@@ -46,8 +46,7 @@ const drawnOut = ({ run, ends: [from, to] }: RunOf): Task[] => [
 ]
 
 /** What the factory has finished is not made on site. */
-const finished = ({ ends }: RunOf): boolean =>
-  ends.some(({ connector }) => connector?.boot === 'moulded' || connector?.kind === 'fibre')
+const finished = ({ ends }: RunOf): boolean => ends.some(isFinished)
 
 const FACT_OF = { from: 'near end', to: 'far end' } as const satisfies Record<RunEnd['key'], Fact>
 

@@ -5,6 +5,7 @@ import { carryOut } from '@/testing/simulate'
 import { assess, assessDevice } from '../assess'
 import { firstMisfit } from '../assembly'
 import type { Device, Job } from '../job'
+import { pullSheet } from '../pull'
 
 /**
  * Every usual kind of install as a whole: its kit planned as proposed, its steps carried out by the rules of
@@ -246,4 +247,41 @@ it('a sealing habit that asks for the whole coupling is met in the order in whic
   const thread = steps.find(({ id }) => id === 'terminate/thread-on')!
   expect(thread.items[0]).toMatch(/nut/)
   expect(ids.indexOf('terminate/thread-on')).toBeLessThan(ids.indexOf('terminate/camera-end'))
+})
+
+describe('a camera on a cable that was there before', () => {
+  const laid = (state: 'new' | 'kept', kitId = 'bullet-on-box') => {
+    const { of } = install(kitId)
+    return install(kitId, { route: { ...of.route!, laid: state } })
+  }
+  it('nothing is pulled, drilled for it or made at its head end; it is looked over and its hole sealed', () => {
+    const [fresh, kept] = [laid('new'), laid('kept')]
+    const gone = fresh.ids.filter((id) => !kept.ids.includes(id))
+    expect(gone.sort()).toEqual(['mount/cable-hole', 'route/drip-loop', 'route/pull', 'terminate/head-end'])
+    expect(kept.ids.filter((id) => !fresh.ids.includes(id))).toEqual(['route/look'])
+    expect(kept.ids).toContain('mount/wall-hole')
+    expect(kept.ids.indexOf('route/look')).toBeLessThan(kept.ids.indexOf('terminate/camera-end'))
+    expect(carryOut(kept.of, kept.ids)).toBeNull()
+    expect(troubles(kept)).toEqual([])
+  })
+  it('nothing of it is cut or loaded but the end at the camera, and the hole is not judged', () => {
+    const listed = ({ of, on }: ReturnType<typeof install>) => pullSheet({ ...on, devices: [of] }, CATALOGUE)
+    const { cuts, drills, van } = listed(laid('kept'))
+    expect(cuts).toEqual([])
+    expect(drills.filter(({ purpose }) => purpose === 'cable hole')).toEqual([])
+    expect(van.flatMap(({ kind, item }) => (kind === 'connector' ? [item] : []))).toEqual([
+      'RJ45 plug, no boot',
+    ])
+    expect(van.some(({ kind }) => kind === 'cable' || kind === 'support')).toBe(false)
+    const { on, of } = laid('kept')
+    expect(assessDevice(of, on, CATALOGUE).stages!.mount.unjudged.join(' ')).toContain(
+      'The hole that is there',
+    )
+  })
+  it('its length counts all the same: an old run that is too long stops it', () => {
+    const { of } = install('bullet-on-box')
+    const long = [{ ...of.route!.segments[0]!, lengthM: 95 }]
+    const route = { ...of.route!, laid: 'kept' as const, segments: long }
+    expect(troubles(install('bullet-on-box', { route }))).toContain('stop route/length')
+  })
 })

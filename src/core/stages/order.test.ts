@@ -43,14 +43,16 @@ const anyDevice = fc
     passage: fc.constantFrom(...(Object.keys(PASSAGES) as (keyof typeof PASSAGES)[])),
     sealing: fc.constantFrom('always' as const, 'by exposure' as const),
     film: fc.constantFrom(...(Object.keys(FILM_TIMES) as (keyof typeof FILM_TIMES)[])),
+    laid: fc.constantFrom('new' as const, 'kept' as const),
   })
-  .map(({ stack, exposure, surfaceId, passage, ...habits }) => {
+  .map(({ stack, exposure, surfaceId, passage, laid, ...habits }) => {
     const camera = CATALOGUE.cameras.get(stack.cameraId)!
     const on = job({ equipment: SUPPLIES, policies: { ...job().policies, ...habits } })
     const first = device({ ...stack, exposure, surfaceId, cableId: CABLE[camera.cable] })
     const mount = assessDevice(first, on, CATALOGUE).stages!.mount.input
     const planned = plannedThrough({ ...first, mount: { ...mount, passage } }, on)
-    return { of: { ...planned, power: { supplyId: SUPPLY[camera.cable], port: 1 } }, on }
+    const of = { ...planned, route: { ...planned.route!, laid } }
+    return { of: { ...of, power: { supplyId: SUPPLY[camera.cable], port: 1 } }, on }
   })
 
 const stepsOf = ({ of, on }: { of: Device; on: ReturnType<typeof job> }) => {

@@ -102,6 +102,8 @@ function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
     const part = piece && catalogue.equipment.get(piece.partId)
     return [NOT_CHOSEN, ...offered.map((port) => ({ value: port, label: portWords(port, part) }))]
   }
+  const markOf = (at: string) => thingsOf(job).find(({ id }) => id === at)?.mark ?? '?'
+  const [from, to] = [markOf(run.fromId), markOf(run.toId)]
   const made = [NOT_CHOSEN, ...connectorsFor(run.carries, run.cableId, catalogue)]
   return (
     <Part title="From where to where">
@@ -113,13 +115,13 @@ function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
           onChoose={(fromId) => choose({ fromId, fromPort: null })}
         />
         <Choose
-          label="Port there"
+          label={`Port at ${from}`}
           value={run.fromPort ?? ''}
           options={ports(run.fromId, assessed.ports[0])}
           onChoose={(port) => choose({ fromPort: port || null })}
         />
         <Choose
-          label="Ends there with"
+          label={`Ends at ${from} with`}
           value={run.fromEndId ?? ''}
           options={made}
           onChoose={(end) => choose({ fromEndId: end || null })}
@@ -131,13 +133,13 @@ function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
           onChoose={(toId) => choose({ toId, toPort: null })}
         />
         <Choose
-          label="Port at that end"
+          label={`Port at ${to}`}
           value={run.toPort ?? ''}
           options={ports(run.toId, assessed.ports[1])}
           onChoose={(port) => choose({ toPort: port || null })}
         />
         <Choose
-          label="Ends at that end with"
+          label={`Ends at ${to} with`}
           value={run.toEndId ?? ''}
           options={made}
           onChoose={(end) => choose({ toEndId: end || null })}

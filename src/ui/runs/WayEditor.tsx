@@ -181,7 +181,7 @@ export function WayEditor({ way, units, draft, attempt, keep, giveUp }: WayEdito
             units={units}
             value={way.leadLengthM}
             least={0.5}
-            most={100}
+            most={1000}
             draftKey={draft('lead')}
             onTry={(leadLengthM) => attempt({ leadLengthM })}
             onKeep={(leadLengthM) => leadLengthM !== null && keep({ leadLengthM })}
