@@ -87,7 +87,7 @@ test('a run is added, its ends and way chosen, its steps recorded, and it stands
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Cut 8\.\d+ m of Cat 6.*and pull it$/)
   await page.getByRole('button', { name: 'Record, next step' }).click()
   await page.goto(`${home()}/equipment`)
-  await expect(page.getByRole('listitem').filter({ hasText: 'uplink 2' })).toContainText(
+  await expect(page.getByRole('listitem').filter({ hasText: 'uplink 2' }).first()).toContainText(
     'Recorder to the rack',
   )
   await page.goto(`${home()}/pull-sheet`)

@@ -1,6 +1,6 @@
 import { byGravity, gravest, worstOf, type Finding, type StageAssessment, type Verdict } from '../findings'
 import type { Job, Run } from '../job/job'
-import { ownIdsIn, type Catalogue, type Neighbours } from '../parts'
+import { ownIdsIn, type Catalogue, type Neighbours, type OwnPart } from '../parts'
 import {
   contradictionFinding,
   inForcedOrder,
@@ -57,7 +57,7 @@ type Of = Pick<
 >
 
 interface Planned extends Pick<RunAssessment, 'carries' | 'ends' | 'cable' | 'ports' | 'unjudged'> {
-  readonly words: string
+  readonly restsOn: readonly unknown[]
   readonly way: NonNullable<RunAssessment['way']>
   readonly steps: readonly Step[]
   readonly findings: readonly Finding[]
@@ -68,31 +68,43 @@ const STAGES = ['route', 'terminate'] as const
 
 const KNOWN = new WeakMap<Run, Planned>()
 
+/** Everything that the plan of a run rests on, in words or as the very object. */
+function groundOf({ run, cable, ends, conduits, measured, printed, ...of }: RunOf, own: readonly OwnPart[]) {
+  const shared = run.segments.flatMap(({ conduitName }) => conduits.get(conduitName) ?? [])
+  return [
+    cable,
+    of.mainsV,
+    of.replaced,
+    of.allowances,
+    of.policies,
+    measured.installedM,
+    printed(1, 'length'),
+    shared.join(),
+    ...own,
+    ...ends.flatMap(({ part, camera, connector, shared, mark, name, state, place, outdoors, onPole }) => [
+      part,
+      camera,
+      connector,
+      shared.map((use) => `${use.mark} ${use.name}`).join(),
+      [mark, name, state, place, outdoors, onPole].join(),
+    ]),
+  ]
+}
+
 /** What rests on its plan: the same as before while nothing of what it rests on has changed. */
 function planned(context: RunOf, job: Pick<Of, 'ownParts'>): Planned {
-  const { run, cable, ends, conduits, mainsV, measured, allowances, policies, printed, replaced } = context
-  const shared = run.segments.map(({ conduitName }) => conduits.get(conduitName) ?? [])
-  const ids = ownIdsIn(run)
+  const { run, cable, ends } = context
+  const ids = job.ownParts.length > 0 ? ownIdsIn(run) : NO_IDS
   const entered = job.ownParts.filter(({ id }) => ids.has(id))
-  const words = JSON.stringify([
-    ends,
-    cable,
-    shared,
-    mainsV,
-    measured,
-    allowances,
-    policies,
-    replaced,
-    entered,
-    printed(1, 'length'),
-  ])
+  const restsOn = groundOf(context, entered)
   const known = KNOWN.get(run)
-  if (known?.words === words) return known
-  const { findings: _, ...way } = assessRoute(context, routeOf(run))
+  if (known?.restsOn.length === restsOn.length && known.restsOn.every((one, i) => one === restsOn[i]))
+    return known
+  const { findings: onTheWay, ...way } = assessRoute(context, routeOf(run))
   const { steps, contradictions } = inForcedOrder(runTasks(context))
   const unread = run.state === 'taken away' ? [] : STAGES.map((stage) => unreadOfStage(stage, entered))
   const made: Planned = {
-    words,
+    restsOn,
     carries: CARRIES[run.carries].name,
     ends: endsInWords(context),
     cable: cable.name,
@@ -101,7 +113,7 @@ function planned(context: RunOf, job: Pick<Of, 'ownParts'>): Planned {
     way,
     steps,
     findings: byGravity([
-      ...runFindings(context),
+      ...runFindings(context, onTheWay),
       ...contradictions.map(contradictionFinding),
       ...unread.filter((one) => one !== null),
     ]),
@@ -109,6 +121,8 @@ function planned(context: RunOf, job: Pick<Of, 'ownParts'>): Planned {
   KNOWN.set(run, made)
   return made
 }
+
+const NO_IDS: ReadonlySet<string> = new Set()
 
 /** Everything computed for one run. */
 export function assessRun(
@@ -137,7 +151,7 @@ export function assessRun(
       verdict: 'stop',
       sentence: `The catalogue lacks ${context.missing.join(', ')}. Choose other parts.`,
     }
-  const { words: _, steps: tasks, ...made } = planned(context, job)
+  const { restsOn: _, steps: tasks, ...made } = planned(context, job)
   const { steps, earlier, log } = logOf(tasks, recorded, job.units)
   const next = steps.find(({ step }) => step.id === log.nextStepId)?.step.title ?? null
   const worst = worstOf(made.findings)

@@ -1,4 +1,5 @@
 import { PLACE_OF, portUses, portWords, type PortUse } from '../equipment'
+import { byId } from '../job/byId'
 import { EXPOSURES, type State } from '../job/choices'
 import type { Job, Run } from '../job/job'
 import type { Place } from '../order'
@@ -66,7 +67,7 @@ export function runContext(
   const from = endOf('from', run, job, catalogue, find)
   const to = endOf('to', run, job, catalogue, find)
   if (!cable || !from || !to || missing.length > 0) return { missing }
-  const old = run.replaces === null ? undefined : job.runs.find(({ id }) => id === run.replaces)
+  const old = run.replaces === null ? undefined : byId(job.runs, run.replaces)
   return {
     run,
     cable,
@@ -117,7 +118,7 @@ function withSlack(from: Bare, to: Bare, { deviceSlackM, headEndSlackM }: Job['a
 }
 
 function equipmentAt(id: string, { equipment }: Of, catalogue: Catalogue, find: Find) {
-  const piece = equipment.find((one) => one.id === id)
+  const piece = byId(equipment, id)
   const part = piece && find(catalogue.equipment, piece.partId)
   if (!part) return null
   const { mark, name, state, stands, exposure } = piece
@@ -135,7 +136,7 @@ function equipmentAt(id: string, { equipment }: Of, catalogue: Catalogue, find: 
 }
 
 function cameraAt(id: string, { devices }: Of, catalogue: Catalogue, find: Find) {
-  const device = devices.find((one) => one.id === id)
+  const device = byId(devices, id)
   const camera = device && find(catalogue.cameras, device.cameraId)
   const surface = device && find(catalogue.surfaces, device.surfaceId)
   if (!camera || !surface) return null

@@ -1,7 +1,7 @@
 import { finding, type Finding } from '../findings'
 import { PURPOSES, type Connector } from '../parts'
 import { surgeOn } from '../power'
-import { assessRoute, unjudgedRoute } from '../route'
+import { unjudgedRoute } from '../route'
 import { matchFindings } from '../terminate'
 import { inSentence, quantity, text } from '../units'
 import { CARRIES } from './carries'
@@ -11,19 +11,18 @@ import { isFinished, routeOf, type RunEnd, type RunOf } from './context'
 export const RUN_JUDGED =
   'What it carries over which cable, both ends and their ports, its length and way, lightning'
 
-/** What is wrong with a run, and what is right with it. */
-export function runFindings(context: RunOf): Finding[] {
+/** What is wrong with a run, and what is right with it; `way` are the findings of its route. */
+export function runFindings(context: RunOf, way: readonly Finding[]): Finding[] {
   const { run, ends } = context
-  const route = routeOf(run)
   if (run.state === 'taken away') return []
   const found = [
-    ...assessRoute(context, route).findings,
+    ...way,
     carriedFinding(context),
     ...ends.flatMap((end) => endFindings(context, end)),
     leadFinding(context),
     surgeOn(
       context,
-      route,
+      run,
       ends.every(({ part }) => part?.kind === 'protector'),
     ),
   ].filter((one) => one !== null)
