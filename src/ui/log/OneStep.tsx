@@ -6,16 +6,15 @@ import type { ReactNode } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Outcome } from '@/core/job'
 import { PLACES } from '@/core/order'
-import { together, type Because, type StepState } from '@/core/procedure'
-import { inSentence } from '@/core/units'
+import { isAsked, together, type Because, type StepState } from '@/core/procedure'
+import { inSentence, type UnitSystem } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { VerdictLine } from '../kit/Verdict'
 import { PhotoButton, PhotoStrip } from './Photos'
-import { StepEntry, StepNote, useEntry } from './StepEntry'
+import { StepEntry, StepNote, useEntry, type Using } from './StepEntry'
 
-/** What has a log: a camera or a piece of equipment. */
 /** What is logged; a run has no label to write on. */
 export type Logged = Pick<Device, 'id'> & Partial<Pick<Device, 'details'>>
 export type LoggedAssessment = Pick<
@@ -40,26 +39,38 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
   const photos = job.photos.filter((photo) => photo.deviceId === device.id && photo.stepId === step.id)
   const proposal = assessed.proposedFaults.find(({ origin }) => origin === `step:${step.id}`)
   const rest = together(steps, index)
+  const draftOf = (stepId: string) => `step:${job.id}:${device.id}:${stepId}`
+  const asked = rest.find(isAsked) ?? null
+  const also = useEntry({
+    state: asked ?? state,
+    units: job.units,
+    draftKey: asked ? draftOf(asked.step.id) : `${draftOf(step.id)}:alone`,
+  })
   const using = useEntry({
     state,
     units: job.units,
-    draftKey: `step:${job.id}:${device.id}:${step.id}`,
+    draftKey: draftOf(step.id),
     onRecord: async (outcome: Outcome, withRest: boolean) => {
       const record = ({ step: { id: stepId, title } }: StepState, said: Outcome) =>
         send({ type: 'recordStep', deviceId: device.id, stepId, title, outcome: said })
       const said = await record(state, outcome)
       if (!said.ok) return refusal(said)
-      const also = withRest ? rest : []
-      for (const state of also) {
-        const done = await record(state, DONE)
+      const taken = withRest ? rest : []
+      for (const state of taken) {
+        const done = await record(state, state === asked ? (also.now as Outcome) : DONE)
         if (!done.ok) return refusal(done)
       }
-      const last = index + also.length
+      if (withRest) also.forget()
+      const last = index + taken.length
       const following = steps.findIndex((other, i) => i > last && other.record === null)
       onGo(following >= 0 ? following : null)
       return null
     },
   })
+  const recordAll = () => {
+    if (asked && typeof also.now === 'string') also.refuse()
+    else void using.keep(true)
+  }
   return (
     <>
       <HStack justify="space-between" gap={2}>
@@ -122,7 +133,7 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
       ) : null}
       <StepEntry state={state} units={job.units} using={using} />
       {rest.length > 0 && !using.typed.leaving ? (
-        <AndThese rest={rest} onRecord={() => void using.keep(true)} />
+        <AndThese rest={rest} also={also} units={job.units} onRecord={recordAll} />
       ) : null}
       {record ? (
         <Box mb={3}>
@@ -182,8 +193,19 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
 
 const DONE: Outcome = { state: 'done', value: null, choice: null, note: '' }
 
-/** Plain steps that follow at once, here too: said done with this one in one tap. */
-function AndThese({ rest, onRecord }: { rest: readonly StepState[]; onRecord: () => void }) {
+/** Steps that follow at once, here too: recorded with this one in one tap. */
+function AndThese({
+  rest,
+  also,
+  units,
+  onRecord,
+}: {
+  rest: readonly StepState[]
+  /** What is entered for the one of them that is asked. */
+  also: Using
+  units: UnitSystem
+  onRecord: () => void
+}) {
   return (
     <Box
       borderWidth="1px"
@@ -198,19 +220,27 @@ function AndThese({ rest, onRecord }: { rest: readonly StepState[]; onRecord: ()
         Then, here too
       </Text>
       <Box as="ul" listStyleType="none">
-        {rest.map(({ step }) => (
-          <Box as="li" key={step.id} py={1} borderBottomWidth="1px" borderColor="rule">
-            <Text fontWeight={500}>{step.title}</Text>
-            {step.detail ? <Text fontSize="sm">{step.detail}</Text> : null}
-            {step.items.length > 0 ? <Text fontSize="sm">{step.items.join(' · ')}</Text> : null}
-            {step.caution ? (
-              <Text fontSize="sm" fontWeight={500}>
-                <span aria-hidden>⚠ </span>
-                {step.caution}
-              </Text>
-            ) : null}
-          </Box>
-        ))}
+        {rest.map((state) => {
+          const { step } = state
+          return (
+            <Box as="li" key={step.id} py={1} borderBottomWidth="1px" borderColor="rule">
+              <Text fontWeight={500}>{step.title}</Text>
+              {step.detail ? <Text fontSize="sm">{step.detail}</Text> : null}
+              {step.items.length > 0 ? <Text fontSize="sm">{step.items.join(' · ')}</Text> : null}
+              {step.caution ? (
+                <Text fontSize="sm" fontWeight={500}>
+                  <span aria-hidden>⚠ </span>
+                  {step.caution}
+                </Text>
+              ) : null}
+              {isAsked(state) ? (
+                <Box mt={2}>
+                  <StepEntry state={state} units={units} using={also} onEnter={onRecord} pad={false} />
+                </Box>
+              ) : null}
+            </Box>
+          )
+        })}
       </Box>
       <Button mt={3} minH="52px" w="100%" variant="outline" colorPalette="inky" onClick={onRecord}>
         This and {rest.length === 1 ? 'the next are' : `the next ${rest.length} are`} done

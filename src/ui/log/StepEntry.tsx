@@ -25,7 +25,7 @@ interface EntryProps {
   readonly units: UnitSystem
   readonly draftKey: string
   /** Answers with the reason when the record is not taken over, once it is kept otherwise. */
-  readonly onRecord: (outcome: Outcome, withRest: boolean) => Promise<string | null>
+  readonly onRecord?: (outcome: Outcome, withRest: boolean) => Promise<string | null>
 }
 
 /**
@@ -54,7 +54,7 @@ export function useEntry({ state, units, draftKey, onRecord }: EntryProps) {
   const now = outcomeOf(entry, typed, units)
   const judged = typeof now !== 'string' && (entry.kind === 'measure' || entry.kind === 'choice')
   const keep = async (withRest = false) => {
-    const refused = typeof now === 'string' ? now : await onRecord(now, withRest)
+    const refused = typeof now === 'string' ? now : ((await onRecord?.(now, withRest)) ?? null)
     setError(refused)
     if (refused === null) setDraft(null)
   }
@@ -63,6 +63,11 @@ export function useEntry({ state, units, draftKey, onRecord }: EntryProps) {
     change,
     error,
     keep,
+    /** What is meant; in words what is missing for it. */
+    now,
+    /** Says what is missing, where somebody wanted to record it. */
+    refuse: () => setError(typeof now === 'string' ? now : null),
+    forget: () => setDraft(null),
     live: judged ? judge({ ...step, photo: null }, now, photos, units) : null,
   }
 }
@@ -85,17 +90,23 @@ function outcomeOf(entry: Entry, typed: Typed, units: UnitSystem): Outcome | str
   return { state: 'done', value: null, choice: null, note }
 }
 
-type Using = ReturnType<typeof useEntry>
+export type Using = ReturnType<typeof useEntry>
 
 /** The entry of a step with its verdict, or what is wrong with it, right below. */
 export function StepEntry({
   state: { step },
   units,
   using: { typed, change, error, keep, live },
+  onEnter = keep,
+  pad = true,
 }: {
   state: StepState
   units: UnitSystem
   using: Using
+  /** What the enter key does. */
+  onEnter?: () => void | Promise<void>
+  /** Whether there is room for a number pad. */
+  pad?: boolean
 }) {
   const { entry } = step
   return (
@@ -106,7 +117,7 @@ export function StepEntry({
           units={units}
           typed={typed}
           change={change}
-          keep={keep}
+          onEnter={onEnter}
           invalid={error !== null}
         />
       ) : null}
@@ -138,7 +149,7 @@ export function StepEntry({
         ) : null}
         {live && !error ? <VerdictLine verdict={live.verdict}>{live.says}</VerdictLine> : null}
       </Box>
-      {entry.kind === 'measure' && !typed.leaving ? (
+      {pad && entry.kind === 'measure' && !typed.leaving ? (
         <Pad entry={entry} units={units} typed={typed} change={change} />
       ) : null}
     </Stack>
@@ -155,9 +166,9 @@ function Measured({
   units,
   typed,
   change,
-  keep,
+  onEnter,
   invalid,
-}: MeasuredProps & { keep: () => Promise<void>; invalid: boolean }) {
+}: MeasuredProps & { onEnter: () => void | Promise<void>; invalid: boolean }) {
   const parsed = typed.words.trim() === '' ? null : parse(typed.words, entry.quantity, units)
   return (
     <Field.Root invalid={invalid || (parsed !== null && !parsed.ok)}>
@@ -168,7 +179,7 @@ function Measured({
         <Input
           value={typed.words}
           onChange={(event) => change({ words: event.target.value })}
-          onKeyDown={(event) => event.key === 'Enter' && void keep()}
+          onKeyDown={(event) => event.key === 'Enter' && void onEnter()}
           bg="sheet"
           borderColor="ink"
           borderWidth="2px"
