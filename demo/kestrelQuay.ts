@@ -48,6 +48,7 @@ export async function kestrelQuay(): Promise<JobFile> {
     { id: 'jetty-protector', name: 'Jetty protector', partId: 'protector-outdoor', ...onSite },
     { id: 'jetty-fibre', name: 'Fibre from the jetty', partId: 'fibre-converter' },
     { id: 'old-recorder', name: 'Old recorder', partId: 'recorder-coax-8', state: 'taken away' },
+    { id: 'slip-recorder', name: 'Slip recorder', partId: 'recorder-coax-8', state: 'kept' },
   )
   const patched = { cableId: 'lead-thin', fromEndId: 'plug-moulded', toEndId: 'plug-moulded' } as const
   yard.lead(
@@ -431,8 +432,10 @@ export async function kestrelQuay(): Promise<JobFile> {
         place: KESTREL_PLACES['13'],
       },
       route: {
+        laid: 'kept',
         segments: [way('a', 'clipped outside', 64, -1, 30), way('b', 'garage or basement', 18, 0, 22)],
       },
+      terminate: { recorderId: 'slip-recorder', recorderPort: 'video-1' },
       power: { supplyId: 'slip-dc', port: 1 },
     },
   })

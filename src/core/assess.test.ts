@@ -1,3 +1,4 @@
+import { NO_RECORDER } from '@/core/terminate/plan'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
@@ -187,7 +188,7 @@ describe('every kind of install is expressible and assessed', () => {
       {
         cameraId: 'analogue-bullet-2mp',
         cableId: 'rg6',
-        terminate: { cameraEndId: 'bnc-crimp-6', headEndId: 'bnc-crimp-6' },
+        terminate: { cameraEndId: 'bnc-crimp-6', headEndId: 'bnc-crimp-6', ...NO_RECORDER },
       },
       DC,
       ['power/match'],

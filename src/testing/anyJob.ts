@@ -197,6 +197,8 @@ const route = fc.record({
 const terminate = fc.record({
   cameraEndId: part(CATALOGUE.connectors),
   headEndId: part(CATALOGUE.connectors),
+  recorderId: fc.constantFrom(null, 'plate', 'gone'),
+  recorderPort: fc.constantFrom(null, 'video-1', 'video-99'),
 })
 const OPENINGS = [
   'camera/tail',

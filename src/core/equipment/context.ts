@@ -1,8 +1,8 @@
 import { EXPOSURES, type Exposure, type Stand } from '../job/choices'
 import type { Device, Equipment, Job } from '../job/job'
 import type { Place } from '../order'
-import { PURPOSES, type Catalogue, type EquipmentPart, type Purpose } from '../parts'
-import { inSentence, print, type QuantityKind } from '../units'
+import { portWords, type Catalogue, type EquipmentPart } from '../parts'
+import { print, type QuantityKind } from '../units'
 
 /** One cable that ends at a piece of equipment: at which port, and what is at its other end. */
 export interface PortUse {
@@ -54,19 +54,6 @@ export function portUses(job: Cabled, catalogue: Catalogue): Uses {
   return uses
 }
 
-/**
- * A port in words: those that feed or carry the network have their number alone, others say what for, a
- * camera's tail has its name.
- */
-export function portWords(port: string, part: EquipmentPart | undefined): string {
-  const [, purpose, number] = /^([a-z]+)-(\d+)$/.exec(port) ?? []
-  if (!part || purpose === undefined || !(purpose in PURPOSES)) return port
-  const fed = part.feeds !== null && part.ports[0]?.purpose === purpose
-  return purpose === 'network' || fed
-    ? `port ${number}`
-    : `${inSentence(PURPOSES[purpose as Purpose])} ${number}`
-}
-
 const inOrder = new Intl.Collator('en', { numeric: true }).compare
 
 function usesFromScratch(
@@ -83,15 +70,19 @@ function usesFromScratch(
   const named = (table: ReadonlyMap<string, { readonly name: string }>, id: string | null | undefined) =>
     id == null ? '' : (table.get(id)?.name ?? id)
   for (const { id, mark, name, state, cableId, power, terminate } of devices) {
-    if (!power || state === 'taken away') continue
+    if (state === 'taken away') continue
+    const about = { of: 'device', deviceId: id, mark, name, cable: named(cables, cableId) } as const
+    if (terminate?.recorderId != null) {
+      const { recorderId, recorderPort, headEndId } = terminate
+      const port = recorderPort && portWords(recorderPort, parts.get(recorderId))
+      add(recorderId, { ...about, port, end: named(connectors, headEndId) })
+    }
+    if (!power) continue
     add(power.supplyId, {
+      ...about,
       port: power.port === null ? null : `port ${power.port}`,
-      of: 'device',
-      deviceId: id,
-      mark,
-      name,
-      cable: named(cables, cableId),
-      end: named(connectors, terminate?.headEndId),
+      // The connector of a coax cable sits at the recorder, not where its cores are fed.
+      end: terminate?.recorderId == null ? named(connectors, terminate?.headEndId) : '',
     })
   }
   for (const { id, mark, name, state, cableId, ...run } of runs) {

@@ -6,7 +6,9 @@ import type { EquipmentContext } from './context'
 /** What is wrong with a piece of equipment where it stands. */
 export function equipmentFindings(context: EquipmentContext): Finding[] {
   if (context.equipment.state === 'taken away') return gone(context)
-  return [caseFinding(context), entriesFinding(context)].filter((one) => one !== null)
+  return [caseFinding(context), entriesFinding(context), ...inputFindings(context)].filter(
+    (one) => one !== null,
+  )
 }
 
 /** What is taken away feeds nobody. */
@@ -26,6 +28,28 @@ function gone({ uses }: EquipmentContext): Finding[] {
       advice: 'Give them another end: cameras another supply on their power sheets, runs another device.',
     }),
   ]
+}
+
+/** Two pictures in one video input; ports that feed are judged with what they feed. */
+function inputFindings({ uses }: EquipmentContext): Finding[] {
+  const ports = new Set(uses.flatMap(({ port }) => (port?.startsWith('video ') ? [port] : [])))
+  return [...ports].flatMap((port) => {
+    const at = uses.filter((use) => use.port === port)
+    return at.length < 2
+      ? []
+      : [
+          finding('terminate', `taken-${port.replace(' ', '-')}`, {
+            verdict: 'stop',
+            title: 'Two pictures in one input',
+            short: 'input is taken',
+            figure: text(`${port}: ${at.map(({ mark }) => mark).join(', ')}`),
+            limit: text('one cable an input'),
+            reason: 'An input shows one picture.',
+            source: 'catalogue',
+            advice: 'Choose a free input for one of them.',
+          }),
+        ]
+  })
 }
 
 /** Whether its case keeps out what reaches it; null for a circuit, which is no thing with a case. */

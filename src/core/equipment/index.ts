@@ -1,10 +1,3 @@
-export {
-  equipmentContext,
-  PLACE_OF,
-  portUses,
-  portWords,
-  type EquipmentContext,
-  type PortUse,
-} from './context'
+export { equipmentContext, PLACE_OF, portUses, type EquipmentContext, type PortUse } from './context'
 export { equipmentFindings, unjudgedEquipment } from './findings'
 export { equipmentTasks } from './tasks'

@@ -1,3 +1,4 @@
+import { NO_RECORDER } from '../terminate/plan'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
@@ -259,7 +260,7 @@ describe('devices', () => {
       {
         type: 'setPlan',
         deviceId: 'device-1',
-        plan: { terminate: { cameraEndId: 'none', headEndId: 'jack' } },
+        plan: { terminate: { ...NO_RECORDER, cameraEndId: 'none', headEndId: 'jack' } },
       },
       '/plan/terminate/cameraEndId',
     ],
@@ -267,9 +268,19 @@ describe('devices', () => {
       {
         type: 'setPlan',
         deviceId: 'device-1',
-        plan: { terminate: { cameraEndId: 'plug', headEndId: 'none' } },
+        plan: { terminate: { ...NO_RECORDER, cameraEndId: 'plug', headEndId: 'none' } },
       },
       '/plan/terminate/headEndId',
+    ],
+    [
+      {
+        type: 'setPlan',
+        deviceId: 'device-1',
+        plan: {
+          terminate: { cameraEndId: 'plug', headEndId: 'jack', recorderId: 'gone', recorderPort: null },
+        },
+      },
+      '/plan/terminate/recorderId',
     ],
     [
       {

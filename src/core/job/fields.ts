@@ -22,6 +22,8 @@ const UNSEEN =
 const plain = (words: string) => !UNSEEN.test(words)
 const UNSEEN_WORDS = 'It holds signs that cannot be seen (control signs or broken ones): type it again.'
 export const PartId = z.string().min(1, 'Choose a part.').max(64)
+/** `uplink-1` at equipment, a tail's name at a camera; null where none is chosen. */
+export const Port = z.string().trim().min(1).max(60).nullable()
 export const Name = z
   .string()
   .trim()

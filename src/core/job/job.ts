@@ -22,7 +22,7 @@ import {
   UNIT_SYSTEMS,
   type Cause,
 } from './choices'
-import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId, Words } from './fields'
+import { between, Day, Id, keysOf, Line, Moment, Name, Note, PartId, Port, Words } from './fields'
 import { FloorBackground, PlanThing, Site } from './plan'
 
 export { Mount } from '../mount/plan'
@@ -78,9 +78,6 @@ export const Details = z.strictObject({
   passwordReplaced: z.boolean(),
 })
 export type Details = z.infer<typeof Details>
-
-/** `uplink-1` at equipment, a tail's name at a camera; null where none is chosen. */
-const Port = z.string().trim().min(1).max(60).nullable()
 
 /** What is chosen when a device is added; everything else about it is planned stage by stage. */
 export const DeviceChoice = z.strictObject({

@@ -1,3 +1,4 @@
+import { NO_RECORDER } from '@/core/terminate/plan'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
@@ -180,7 +181,7 @@ it('a length read off the jacket goes into the findings, the resistance and the 
       segments: [{ ...way('').segments[0]!, space: 'loft', conduitId: null, lengthM: 40 }],
     },
     power: { supplyId: 'switch', port: 1 },
-    terminate: { cameraEndId: 'plug', headEndId: 'jack' },
+    terminate: { cameraEndId: 'plug', headEndId: 'jack', ...NO_RECORDER },
   })
   const read = (value: number | null) => {
     const records =

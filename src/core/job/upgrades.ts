@@ -1,3 +1,4 @@
+import { NO_RECORDER } from '../terminate/plan'
 import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './job'
 
 /**
@@ -109,22 +110,34 @@ const UPGRADES: readonly Upgrade[] = [
   {
     // 9 knows runs that are no camera's own, and whether a cable was there before.
     job: (job) => ({ runs: [], ...job }),
-    plans: { route: (route) => ({ laid: 'new', ...route }) },
+    plans: {
+      route: (route) => ({ laid: 'new', ...route }),
+      terminate: (terminate) => ({ ...NO_RECORDER, ...terminate }),
+    },
     command: (command) =>
       command.type === 'setPlan'
         ? {
             ...command,
-            plan: changedIf(command.plan, (plan) =>
-              'route' in plan ? { ...plan, route: changedIf(plan.route, asPulled) } : plan,
-            ),
+            plan: changedIf(command.plan, (plan) => ({
+              ...plan,
+              ...('route' in plan ? { route: changedIf(plan.route, whole(WAY, { laid: 'new' })) } : {}),
+              ...('terminate' in plan
+                ? { terminate: changedIf(plan.terminate, whole(ENDS, NO_RECORDER)) }
+                : {}),
+            })),
           }
         : command,
   },
 ]
 
-/** A way that comes whole is of a cable that is pulled; single fields of one leave it as it is. */
-const asPulled: Change = (route) =>
-  ['segments', 'cordsM', 'leadLengthM'].every((field) => field in route) ? { laid: 'new', ...route } : route
+const WAY = ['segments', 'cordsM', 'leadLengthM'] as const
+const ENDS = ['cameraEndId', 'headEndId'] as const
+
+/** A plan that comes whole gets what it did not know; single fields of one leave the rest as it is. */
+const whole =
+  (fields: readonly string[], unknown: Rough): Change =>
+  (plan) =>
+    fields.every((field) => field in plan) ? { ...unknown, ...plan } : plan
 
 /** Supplies become equipment with marks of their own: E1, E2 … after the highest there is. */
 function withEquipment(job: Rough): Rough {

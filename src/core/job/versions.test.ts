@@ -169,7 +169,10 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
     {
       type: 'setPlan',
       deviceId: 'device-2',
-      plan: { route: { segments: [], cordsM: 2, leadLengthM: null } },
+      plan: {
+        route: { segments: [], cordsM: 2, leadLengthM: null },
+        terminate: { cameraEndId: 'plug', headEndId: 'jack' },
+      },
     },
     { type: 'setPlan', deviceId: 'device-2', plan: { route: { cordsM: 1.5 } } },
   ].map((change) => ({ ...change, version: 8, madeOn: '', base: null })),
@@ -197,6 +200,8 @@ describe('commands of every version are still taken', () => {
     expect(made.equipment).toEqual([equipment({ name: 'Rack switch', partId: 'switch-16' })])
     const [only, second] = made.devices
     expect(second!.route).toEqual({ laid: 'new', segments: [], cordsM: 1.5, leadLengthM: null })
+    const ends = { cameraEndId: 'plug', headEndId: 'jack', recorderId: null, recorderPort: null }
+    expect([only!.terminate, second!.terminate]).toEqual([ends, ends])
     expect([only!.route!.laid, made.runs]).toEqual(['new', []])
     expect(only).toMatchObject({ state: 'new', replaces: null })
     expect(only).toMatchObject({ name: 'Double doors', details, power: { supplyId: 'switch', port: 2 } })

@@ -35,6 +35,7 @@ export {
 } from './sheet'
 export { supplyOf } from './supply'
 export type * from './parts'
+export { portsFor, portWords } from './ports'
 export { remembered } from './remembered'
 export {
   neighboursOf,

@@ -1,3 +1,4 @@
+import { NO_RECORDER } from '@/core/terminate/plan'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, equipment, job } from '@/testing/jobs'
@@ -47,14 +48,18 @@ describe('the circuit over data pairs', () => {
   it('counts cable, patch leads and contacts: two pairs side by side, there and back', () => {
     const outdoors = {
       exposure: 'dry indoors' as const,
-      terminate: { cameraEndId: 'plug', headEndId: 'jack' },
+      terminate: { cameraEndId: 'plug', headEndId: 'jack', ...NO_RECORDER },
       route: route(56, 5),
     }
     // 60 m with slack (1 m, 3 m); there two wires side by side, back two more; 5 m of 26 AWG leads; three
     // contacts of 0.2 Ω.
     const leg = (wireOhm(23, 60) + wireOhm(26, 5) + 3 * 0.2) / 2
     expect(assess('switch-16', outdoors).drawing.circuitOhm).toBeCloseTo(2 * leg, 2)
-    const direct = { ...outdoors, terminate: { cameraEndId: 'plug', headEndId: 'plug' }, route: route(56, 0) }
+    const direct = {
+      ...outdoors,
+      terminate: { cameraEndId: 'plug', headEndId: 'plug', ...NO_RECORDER },
+      route: route(56, 0),
+    }
     expect(assess('switch-16', direct).drawing.circuitOhm).toBeCloseTo(wireOhm(23, 60) + 2 * 0.2, 2)
   })
   /**

@@ -1,10 +1,11 @@
-import { PLACE_OF, portUses, portWords, type PortUse } from '../equipment'
+import { PLACE_OF, portUses, type PortUse } from '../equipment'
 import { byId } from '../job/byId'
 import { EXPOSURES, type State } from '../job/choices'
 import type { Job, Run } from '../job/job'
 import type { Place } from '../order'
 import {
   NOT_MEASURED,
+  portWords,
   type Camera,
   type Catalogue,
   type Connector,

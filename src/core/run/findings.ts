@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../findings'
-import { PURPOSES, type Connector } from '../parts'
+import { portsFor, PURPOSES, type Connector } from '../parts'
 import { surgeOn } from '../power'
 import { unjudgedRoute } from '../route'
 import { matchFindings } from '../terminate'
@@ -227,10 +227,7 @@ export function portsAt(
   carries: RunOf['run']['carries'],
 ): string[] {
   if (camera) return [...camera.unusedTails]
-  const takes: readonly string[] = CARRIES[carries].ports
-  return (part?.ports ?? [])
-    .filter(({ purpose }) => takes.includes(purpose))
-    .flatMap(({ purpose, count }) => Array.from({ length: count }, (_, i) => `${purpose}-${i + 1}`))
+  return portsFor(part ?? undefined, CARRIES[carries].ports)
 }
 
 /** What is not judged of a run, each with the reason. */

@@ -13,7 +13,7 @@ import { pullSheet } from '../pull'
  * practice, no source; none is a list of steps, all are pairs.
  */
 
-const SUPPLIES = ['switch-16', 'dc-12-5', 'mains-circuit'].map((partId, i) =>
+const SUPPLIES = ['switch-16', 'dc-12-5', 'mains-circuit', 'recorder-coax-8'].map((partId, i) =>
   equipment({ id: partId, name: partId, partId, mark: `E${i + 1}` }),
 )
 const FED_BY = { 'pair': 'switch-16', 'coax and power': 'dc-12-5', 'mains': 'mains-circuit' } as const
@@ -24,7 +24,10 @@ function install(kitId: string, change: Partial<Device> = {}, habits: Partial<Jo
   const on = job({ equipment: SUPPLIES, policies: { ...job().policies, ...habits } })
   const parts = { ...choice, mountIds: [...choice.mountIds], accessoryIds: [...choice.accessoryIds] }
   const fed = FED_BY[CATALOGUE.cameras.get(choice.cameraId)!.cable]
-  const of = { ...plannedThrough(device({ ...parts, ...change }), on), power: { supplyId: fed, port: 1 } }
+  const planned = plannedThrough(device({ ...parts, ...change }), on)
+  const input = planned.terminate?.recorderId ? { recorderPort: 'video-1' } : {}
+  const terminate = planned.terminate && { ...planned.terminate, ...input }
+  const of = { ...planned, terminate, power: { supplyId: fed, port: 1 } }
   const assessed = assessDevice(of, on, CATALOGUE)
   const steps = assessed.steps.map(({ step }) => step)
   return { of, on, steps, ids: steps.map(({ id }) => id), findings: assessed.findings }

@@ -1,3 +1,4 @@
+import { NO_RECORDER } from '@/core/terminate/plan'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, job } from '@/testing/jobs'
@@ -63,14 +64,14 @@ describe('camera and cable', () => {
     expect(stops({}, { cameraEndId: 'jack' }).find(({ id }) => id === 'terminate/jack')?.advice).toBe(
       'Make the RJ45 plug at the camera.',
     )
-    expect(stops({}, { cameraEndId: 'plug', headEndId: 'jack' })).toEqual([])
+    expect(stops({}, { cameraEndId: 'plug', headEndId: 'jack', ...NO_RECORDER })).toEqual([])
   })
 })
 
 it('judges the strain relief by the jacket as measured', () => {
   const good = (mm: number | null) => {
     const c = context({}, mm)
-    return assessTerminate(c, { cameraEndId: 'plug', headEndId: 'jack' }).findings.every(
+    return assessTerminate(c, { cameraEndId: 'plug', headEndId: 'jack', ...NO_RECORDER }).findings.every(
       ({ verdict }) => verdict === 'good',
     )
   }

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
+import { assess } from '../assess'
+import type { Device, Job } from '../job'
 import { resolve } from '../parts'
 import { proposeSeal } from '../seal'
-import { device, job } from '@/testing/jobs'
+import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import {
   assessTerminate,
   awgDiameterMm,
@@ -14,8 +16,11 @@ import {
   threadOnOrder,
 } from '.'
 
+const YARD = job({
+  equipment: [equipment(), equipment({ id: 'coax', mark: 'E5', name: 'Rack', partId: 'recorder-coax-8' })],
+})
 const context = (change: Parameters<typeof device>[0] = {}) => {
-  const found = resolve(device(change), job(), CATALOGUE)
+  const found = resolve(device(change), YARD, CATALOGUE)
   if ('missing' in found) throw new Error(found.missing.join())
   return found
 }
@@ -114,7 +119,7 @@ describe('findings', () => {
     [
       'terminate/match good',
       { cableId: 'rg59-18-2', cameraId: 'analogue-bullet-2mp' },
-      { cameraEndId: 'bnc-twist-59', headEndId: 'bnc-twist-59' },
+      { cameraEndId: 'bnc-twist-59', headEndId: 'bnc-twist-59', recorderPort: 'video-8' },
     ],
     ['terminate/kind:camera stop', {}, { cameraEndId: 'bnc-twist-59' }],
     ['terminate/coax:head stop', { cableId: 'rg59' }, { headEndId: 'bnc-twist-6' }],
@@ -150,5 +155,55 @@ describe('findings', () => {
       expect([cable.id, stops.map(({ title }) => title)]).toEqual([cable.id, []])
     }
     expect(proposeSeal(context()).choices.map(({ sealId }) => sealId)).not.toContain(null)
+  })
+})
+
+describe('where an analogue picture goes', () => {
+  const analogue = { cableId: 'rg59-18-2', cameraId: 'analogue-bullet-2mp' }
+  const at = (recorderId: string | null, recorderPort: string | null, of: Partial<Device> = analogue) => {
+    const planned = plannedThrough(device(of), YARD)
+    return { ...planned, terminate: { ...planned.terminate!, recorderId, recorderPort } }
+  }
+  const said = (one: Device, change: Partial<Job> = {}) => {
+    const on = { ...YARD, ...change }
+    const { findings } = assess({ ...on, devices: [one] }, CATALOGUE).devices[0]!
+    return findings.flatMap(({ id, verdict }) =>
+      id.startsWith('terminate/') && verdict !== 'good' ? [`${verdict} ${id}`] : [],
+    )
+  }
+  it('a recorder is proposed where there is one, its input is asked for', () => {
+    expect(proposeTerminate(context(analogue))).toMatchObject({ recorderId: 'coax', recorderPort: null })
+    expect(proposeTerminate(context())).toMatchObject({ recorderId: null, recorderPort: null })
+  })
+  it.each([
+    ['check terminate/picture', null, null],
+    ['check terminate/input', 'coax', null],
+    ['stop terminate/recorder', 'switch', null],
+    ['stop terminate/other-input', 'coax', 'video-9'],
+    ['stop terminate/other-input', 'coax', 'audio-1'],
+  ] as const)('%s at %s, %s', (expected, id, port) => expect(said(at(id, port))).toEqual([expected]))
+  it('the first input and the last are inputs; a network camera is asked nothing', () => {
+    expect([said(at('coax', 'video-1')), said(at('coax', 'video-8'))]).toEqual([[], []])
+    expect(said(at(null, null, {}))).toEqual([])
+  })
+  it('a recorder that is taken away takes no picture', () => {
+    const equipment = YARD.equipment.map((one) => ({ ...one, state: 'taken away' as const }))
+    expect(said(at('coax', 'video-1'), { equipment })).toEqual(['stop terminate/recorder'])
+  })
+  it('stands at the recorder by its input, with its connector there; two in one input stop the recorder', () => {
+    const two = [at('coax', 'video-2'), { ...at('coax', 'video-2'), id: 'b', mark: '02' }]
+    const recorder = (devices: Device[]) => assess({ ...YARD, devices }, CATALOGUE).equipment[1]!
+    const named = ({ port, mark, end }: { port: string | null; mark: string; end: string }) => [
+      port,
+      mark,
+      end,
+    ]
+    expect(recorder(two.slice(0, 1)).uses.map(named)).toEqual([['video 2', '01', 'BNC, twist-on, RG59']])
+    const found = (devices: Device[]) =>
+      recorder(devices).findings.find(({ short }) => short === 'input is taken')
+    expect(found(two)).toMatchObject({ verdict: 'stop', figure: { text: 'video 2: 01, 02' } })
+    expect(
+      found([two[0]!, { ...two[1]!, terminate: { ...two[1]!.terminate, recorderPort: 'video-3' } }]),
+    ).toBeUndefined()
   })
 })

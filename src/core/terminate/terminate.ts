@@ -6,7 +6,9 @@ import { closedOpenings, needsPart, proposeSeal } from '../seal'
 import { inSentence, quantity, text } from '../units'
 import { cameraFinding, jackFinding } from './camera'
 import { grippedMm, matchFindings } from './match'
+import { isAnalogue, pictureFinding, recordersIn } from './picture'
 import { PINS, type Pin } from './pins'
+import { NO_RECORDER } from './plan'
 import { loopLeastOhm, loopLimitOhm, pairLoopOhm } from './resistance'
 
 /** One thing to thread onto the cable, in order; the last stands nearest to the plug. */
@@ -23,6 +25,8 @@ export interface CableEnds {
   readonly cameraEnd: string
   readonly headEnd: string
   readonly strip: string
+  /** Its picture goes to a video input. */
+  readonly analogue: boolean
 }
 
 const CAMERA_END = { key: 'camera', called: 'camera end' } as const
@@ -32,11 +36,12 @@ const HEAD_END = { key: 'head', called: 'head end' } as const
  * Start values: a plug without boot at the camera, at the head end what the job is used to, or what the
  * cable calls for.
  */
-export function proposeTerminate({ cable, catalogue, device, policies }: DeviceContext): Terminate {
+export function proposeTerminate(context: DeviceContext): Terminate {
+  const { cable, catalogue, device, policies } = context
   const all = [...catalogue.connectors.values()]
   if (device.route?.leadLengthM != null) {
     const made = (all.find(({ kind, boot }) => kind === 'plug' && boot === 'moulded') ?? all[0])!.id
-    return { cameraEndId: made, headEndId: made }
+    return { cameraEndId: made, headEndId: made, ...NO_RECORDER }
   }
   const suits = (connector: Connector) =>
     connector.takes.includes(cable.kind) &&
@@ -51,7 +56,8 @@ export function proposeTerminate({ cable, catalogue, device, policies }: DeviceC
   const plug = fitting.find((c) => suits(c) && c.kind !== 'jack') ?? fitting[0] ?? all[0]!
   const jack = fitting.find((c) => suits(c) && c.kind === 'jack')
   const head = policies.headEndWith === 'jack' ? (jack ?? plug) : plug
-  return { cameraEndId: plug.id, headEndId: head.id }
+  const recorderId = isAnalogue(context) ? (recordersIn(context)[0]?.id ?? null) : null
+  return { cameraEndId: plug.id, headEndId: head.id, recorderId, recorderPort: null }
 }
 
 /**
@@ -108,6 +114,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
   ]
   const findings = [
     cameraFinding(context),
+    pictureFinding(context, terminate),
     jackFinding(context, camera),
     ...matchFindings(context, camera, CAMERA_END),
     ...matchFindings(context, head, HEAD_END),
@@ -139,6 +146,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
       cameraEnd: camera.name,
       headEnd: head.name,
       strip: camera.strip,
+      analogue: isAnalogue(context),
     },
   }
 }

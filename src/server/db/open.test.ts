@@ -14,7 +14,8 @@ it('a record of the first version is brought up without loss', () => {
   first.exec(`INSERT INTO job VALUES ('j', 1, 'Yard', '', 'metric', '', '{}', '{}', '2026-01-01T00:00:00Z', 'Lead');
     INSERT INTO device VALUES ('j', 'd', 0, '01', 'Door', 'c', '[]', 's', 'marine', 'c', '[]',
       '{"heightM":3,"wish":{"place":"left","kept":true,"reason":"","agreedBy":""}}', '{"fixingId":"screw-8"}',
-      '{"segments":[{"id":"a"},{"id":"b"}]}', NULL, NULL, NULL, '{}');
+      '{"segments":[{"id":"a"},{"id":"b"}],"leadLengthM":null}', '{"cameraEndId":"plug","headEndId":"jack"}',
+      NULL, NULL, '{}');
     INSERT INTO step_record VALUES ('j', 'd', 'test/unpack', 0, 'done', NULL, NULL, '', '2026-01-01T00:00:00Z', 'Lead');
     INSERT INTO supply VALUES ('j', 's', 0, 'Switch', 'switch-8'), ('j', 't', 1, 'Other', 'dc-12-5');
     INSERT INTO fault VALUES ('j', 'f', 0, 'd', NULL, NULL, 'Loose', 'looks', 'loose', '', NULL, 'open',
@@ -46,10 +47,17 @@ it('a record of the first version is brought up without loss', () => {
   })
   expect(JSON.parse(now.prepare('SELECT route FROM device').pluck().get() as string)).toEqual({
     laid: 'new',
+    leadLengthM: null,
     segments: [
       { id: 'a', conduitName: '' },
       { id: 'b', conduitName: '' },
     ],
+  })
+  expect(JSON.parse(now.prepare('SELECT terminate FROM device').pluck().get() as string)).toEqual({
+    cameraEndId: 'plug',
+    headEndId: 'jack',
+    recorderId: null,
+    recorderPort: null,
   })
   expect(now.prepare('SELECT count(*) FROM device WHERE route IS NOT NULL').pluck().get()).toBe(1)
   expect(now.prepare('SELECT step_id, title FROM step_record').all()).toEqual([

@@ -2,17 +2,24 @@
 
 import { Box, Heading, SimpleGrid, Text } from '@chakra-ui/react'
 import type { DeviceAssessment } from '@/core/assess'
+import { portsFor, portWords } from '@/core/parts'
 import { cableEndsDrawing } from '@/drawings'
-import { useCatalogue } from '../job/JobProvider'
-import { Choose, partOptions } from '../kit/Choose'
+import { useCatalogue, useJob } from '../job/JobProvider'
+import { Choose, NOT_CHOSEN, partOptions } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { usePlan } from './plan'
 
 /** What goes on the cable, in what order, and which wire to which contact. */
 export function TerminateSheet({ assessed }: { assessed: DeviceAssessment }) {
+  const { job } = useJob()
   const catalogue = useCatalogue()
   const { input, result, keep } = usePlan('terminate', assessed)
-  const { threadOn, strip } = result.drawing
+  const { threadOn, strip, analogue } = result.drawing
+  const partOf = (partId: string | undefined) => catalogue.equipment.get(partId ?? '')
+  const recorders = job.equipment
+    .filter(({ partId }) => portsFor(partOf(partId), ['video']).length > 0)
+    .map(({ id, mark, name }) => ({ value: id, label: `${mark} ${name}` }))
+  const recorder = partOf(job.equipment.find(({ id }) => id === input.recorderId)?.partId)
   return (
     <>
       <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 3 }} py={3}>
@@ -33,6 +40,28 @@ export function TerminateSheet({ assessed }: { assessed: DeviceAssessment }) {
           hint={catalogue.connectors.get(input.headEndId)?.strip}
           onChoose={(headEndId) => keep({ headEndId })}
         />
+        {analogue ? (
+          <>
+            <Choose
+              label="Its picture goes to"
+              value={input.recorderId ?? ''}
+              options={[NOT_CHOSEN, ...recorders]}
+              onChoose={(id) => keep({ recorderId: id || null, recorderPort: null })}
+            />
+            <Choose
+              label="Input there"
+              value={input.recorderPort ?? ''}
+              options={[
+                NOT_CHOSEN,
+                ...portsFor(recorder, ['video']).map((port) => ({
+                  value: port,
+                  label: portWords(port, recorder),
+                })),
+              ]}
+              onChoose={(port) => keep({ recorderPort: port || null })}
+            />
+          </>
+        ) : null}
       </SimpleGrid>
       <Heading as="h3" fontSize="md" mt={5} mb={1}>
         Before you crimp: thread on, in this order

@@ -20,6 +20,9 @@ export const partOptions = (
   table: ReadonlyMap<string, { readonly id: string; readonly name: string }>,
 ): Option[] => [...table.values()].map(({ id, name }) => ({ value: id, label: name }))
 
+/** Where nobody has decided yet. */
+export const NOT_CHOSEN: Option = { value: '', label: 'Not chosen yet' }
+
 interface ChooseProps {
   readonly label: string
   readonly value: string

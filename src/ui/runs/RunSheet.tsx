@@ -3,14 +3,14 @@
 import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { RunAssessment } from '@/core/assess'
-import { portWords } from '@/core/equipment'
 import type { Finding } from '@/core/findings'
 import { RunChoice, STATES, thingsOf, type Run, type Way } from '@/core/job'
+import { portWords } from '@/core/parts'
 import { CARRIES, RUN_JUDGED, type Carried } from '@/core/run'
 import { routeDrawing } from '@/drawings'
 import { replaceable } from '../equipment/replaceable'
 import { useCatalogue, useJob, useRun } from '../job/JobProvider'
-import { Choose, optionsOf, type Option } from '../kit/Choose'
+import { Choose, NOT_CHOSEN, optionsOf, type Option } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { FigureList, FindingList, Judged } from '../kit/Findings'
 import { go, GoLink } from '../kit/go'
@@ -89,8 +89,6 @@ function useKeep(run: Run) {
   const choose = (change: Partial<RunChoice>) => void refusalOf(keep(change)).then(setRefused)
   return { keep, choose, refused }
 }
-
-const NOT_CHOSEN: Option = { value: '', label: 'Not chosen yet' }
 
 function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
   const { job } = useJob()

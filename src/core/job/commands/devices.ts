@@ -105,8 +105,12 @@ const UNKNOWN: Unknown = {
   mount: ({ fixingId, woodId }, _, { fixings, woods }) =>
     known('/fixingId', fixingId, fixings) ?? known('/woodId', woodId, woods),
   route: (route, _, catalogue) => wrongWay(route, catalogue),
-  terminate: ({ cameraEndId, headEndId }, _, { connectors }) =>
-    known('/cameraEndId', cameraEndId, connectors) ?? known('/headEndId', headEndId, connectors),
+  terminate: ({ cameraEndId, headEndId, recorderId }, { equipment }, { connectors }) =>
+    known('/cameraEndId', cameraEndId, connectors) ??
+    known('/headEndId', headEndId, connectors) ??
+    (recorderId === null || equipment.some(({ id }) => id === recorderId)
+      ? null
+      : { path: '/recorderId', message: 'There is no equipment with this id in the job.' }),
   seal: ({ choices }, _, { seals }) => {
     for (const [index, { sealId }] of choices.entries()) {
       const wrong = known(`/choices/${index}/sealId`, sealId, seals)

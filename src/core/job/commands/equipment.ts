@@ -37,6 +37,12 @@ export const removeEquipment = kind({
     const fed = job.devices.find(({ power }) => power?.supplyId === equipmentId)
     if (fed)
       return refuse('/equipmentId', `Device ${fed.mark} is fed from it: choose another supply there first.`)
+    const seen = job.devices.find(({ terminate }) => terminate?.recorderId === equipmentId)
+    if (seen)
+      return refuse(
+        '/equipmentId',
+        `The picture of device ${seen.mark} goes to it: choose another there first.`,
+      )
     const used = isUsed(job, equipmentId)
     if (used) return refuse('/equipmentId', used)
     return changed(job, { equipment: job.equipment.filter(({ id }) => id !== equipmentId) })

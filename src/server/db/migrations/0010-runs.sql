@@ -1,4 +1,4 @@
--- Cables that are no camera's own; whether a camera's cable is pulled for it or was there before.
+-- Cables that are no camera's own; whether a camera's cable was there before; where an analogue picture goes.
 
 CREATE TABLE run (
   job_id TEXT NOT NULL REFERENCES job (id),
@@ -23,4 +23,6 @@ CREATE TABLE run (
 ) STRICT;
 CREATE INDEX run_order ON run (job_id, position);
 
-UPDATE device SET route = json_patch('{"laid":"new"}', route) WHERE route IS NOT NULL;
+UPDATE device SET route = json_set(route, '$.laid', 'new') WHERE route IS NOT NULL;
+UPDATE device SET terminate = json_set(terminate, '$.recorderId', json('null'), '$.recorderPort', json('null'))
+WHERE terminate IS NOT NULL;
