@@ -30,7 +30,7 @@ const VIEWS = [
   ['phone-plan', PHONE, '/jobs/kestrel-quay/plan'],
   ['phone-board', PHONE, '/jobs/kestrel-quay'],
   ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
-  ['phone-loft', PHONE, '/jobs/kestrel-quay/devices/device-01/log?step=terminate%2Fthread-on', 'loft'],
+  ['phone-loft', PHONE, '/jobs/kestrel-quay/runs/jetty-link', 'loft'],
 ]
 const PORT = 3271
 const data = mkdtempSync(join(tmpdir(), 'neat-bracket-shots-'))

@@ -68,10 +68,11 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
     )
   }
   marks.push(
-    words([left, y + tall + 76], 'grey: slack and loops · tinted: above 40 °C · hatched: cut off and waste', {
-      size: 'small',
-      tone: 'soft',
-    }),
+    words(
+      [left, y + tall + 76],
+      `grey: slack and loops · tinted: above 40 °C${r.cutM === null ? '' : ' · hatched: cut off and waste'}`,
+      { size: 'small', tone: 'soft' },
+    ),
   )
   return {
     width,

@@ -2,7 +2,8 @@ import type { DeviceContext } from '../parts'
 import type { Terminate } from './plan'
 
 /** What the two ends are judged by. */
-export const TERMINATE_JUDGED = 'Ends against cable and camera, their jackets, what goes on before the plug'
+export const TERMINATE_JUDGED =
+  'Ends against cable and camera, their jackets, what goes on before the plug, where an analogue picture goes'
 
 /** What is not judged of the ends, and why. */
 export const unjudgedTerminate = (_: DeviceContext, __: Terminate): string[] => [

@@ -2,7 +2,7 @@ import { Box, Heading, HStack, Text, VisuallyHidden } from '@chakra-ui/react'
 import type { EquipmentAssessment, RunAssessment } from '@/core/assess'
 import { worstOf } from '@/core/findings'
 import { printReading, type UnitSystem } from '@/core/units'
-import { loadWords } from '../equipment/EquipmentPage'
+import { loadWords } from '../equipment/loadWords'
 import { GoLink } from '../kit/go'
 import { MARKS, VERDICTS } from '../kit/Verdict'
 

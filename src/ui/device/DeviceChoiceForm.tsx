@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Field, Input, SimpleGrid, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, SimpleGrid, Stack, Text } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
@@ -8,6 +8,7 @@ import { DeviceChoice, EXPOSURES, type Reason } from '@/core/job'
 import { useCatalogue } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
+import { FormLine } from '../kit/FormLine'
 import { Refusal } from '../kit/Page'
 import { Tick } from '../kit/Tick'
 import { EnterPart } from '../parts/EnterPart'
@@ -71,26 +72,13 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
       ) : null}
       <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
         <SimpleGrid columns={2} gap={4} gridTemplateColumns="90px 1fr">
-          <Field.Root invalid={errors.mark !== undefined}>
-            <Field.Label fontWeight={400} color="soft">
-              Mark
-            </Field.Label>
-            <Input {...register('mark')} bg="sheet" borderColor="ink" minH="44px" fontFamily="mono" />
-            <Field.ErrorText role="alert">{errors.mark?.message}</Field.ErrorText>
-          </Field.Root>
-          <Field.Root invalid={errors.name !== undefined}>
-            <Field.Label fontWeight={400} color="soft">
-              Name of the place
-            </Field.Label>
-            <Input
-              {...register('name')}
-              bg="sheet"
-              borderColor="ink"
-              minH="44px"
-              placeholder="Workshop doors"
-            />
-            <Field.ErrorText role="alert">{errors.name?.message}</Field.ErrorText>
-          </Field.Root>
+          <FormLine label="Mark" mono error={errors.mark?.message} field={register('mark')} />
+          <FormLine
+            label="Name of the place"
+            example="Workshop doors"
+            error={errors.name?.message}
+            field={register('name')}
+          />
         </SimpleGrid>
         <StandingFields control={control} ofId={ofId} />
         <Controller

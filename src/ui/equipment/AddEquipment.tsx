@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Field, Input, SimpleGrid } from '@chakra-ui/react'
+import { Box, Button, SimpleGrid } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { Controller, useForm } from 'react-hook-form'
@@ -10,6 +10,7 @@ import { EquipmentChoice, EXPOSURES, STANDS, STATES } from '@/core/job'
 import { useCatalogue, useJob } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
+import { FormLine } from '../kit/FormLine'
 import { go } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { Refusal, Sentence } from '../kit/Page'
@@ -56,19 +57,12 @@ export function AddEquipment() {
       </Sentence>
       <form onSubmit={(event) => void keep(event)} noValidate>
         <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
-          <Field.Root invalid={formState.errors.name !== undefined}>
-            <Field.Label fontWeight={400} color="soft">
-              Name
-            </Field.Label>
-            <Input
-              {...register('name')}
-              bg="sheet"
-              borderColor="ink"
-              minH="44px"
-              placeholder="Office recorder"
-            />
-            <Field.ErrorText role="alert">{formState.errors.name?.message}</Field.ErrorText>
-          </Field.Root>
+          <FormLine
+            label="Name"
+            example="Office recorder"
+            error={formState.errors.name?.message}
+            field={register('name')}
+          />
           <Controller
             name="partId"
             control={control}

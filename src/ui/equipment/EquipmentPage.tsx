@@ -4,12 +4,13 @@ import { Box, Button, Heading, HStack, Text } from '@chakra-ui/react'
 import { equipmentStanding, type EquipmentAssessment } from '@/core/assess'
 import { worstOf } from '@/core/findings'
 import { STANDS, STATES, type Equipment, type Stand } from '@/core/job'
-import { print, type UnitSystem } from '@/core/units'
+import type { UnitSystem } from '@/core/units'
 import { RunRows } from '../board/EquipmentRows'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { MARKS, VERDICTS } from '../kit/Verdict'
+import { loadWords } from './loadWords'
 import { PortTable } from './PortTable'
 
 /** Recorder, switches, plates, supplies: each with its runs by port and its steps, by where it stands. */
@@ -57,14 +58,6 @@ export function EquipmentPage() {
     </Box>
   )
 }
-
-/** What hangs on it of what it can carry, in words; empty where it feeds nothing. */
-export const loadWords = ({ load }: EquipmentAssessment, units: UnitSystem): string =>
-  load
-    ? `${print({ value: load.loadW, kind: 'power' }, units)} of ` +
-      `${print({ value: load.budgetW, kind: 'power' }, units)}, ${load.portsUsed} of ` +
-      `${load.ports} ports`
-    : ''
 
 function Piece({
   jobId,

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Field, Input, SimpleGrid } from '@chakra-ui/react'
+import { Box, Button, SimpleGrid } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
@@ -11,6 +11,7 @@ import { CARRIES, type Carried } from '@/core/run'
 import { useCatalogue, useJob } from '../job/JobProvider'
 import { Choose, optionsOf } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
+import { FormLine } from '../kit/FormLine'
 import { go } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { Refusal, Sentence } from '../kit/Page'
@@ -50,19 +51,12 @@ export function AddRun() {
       </Sentence>
       <form onSubmit={(event) => void keep(event)} noValidate>
         <SimpleGrid columns={{ base: 1, md: 2 }} gap={4}>
-          <Field.Root invalid={errors.name !== undefined}>
-            <Field.Label fontWeight={400} color="soft">
-              Name
-            </Field.Label>
-            <Input
-              {...register('name')}
-              bg="sheet"
-              borderColor="ink"
-              minH="44px"
-              placeholder="Jetty switch to the office"
-            />
-            <Field.ErrorText role="alert">{errors.name?.message}</Field.ErrorText>
-          </Field.Root>
+          <FormLine
+            label="Name"
+            example="Jetty switch to the office"
+            error={errors.name?.message}
+            field={register('name')}
+          />
           <Controller
             name="carries"
             control={control}

@@ -1,23 +1,20 @@
 'use client'
 
-import { Box, Button, Grid, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, SimpleGrid } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { RunAssessment } from '@/core/assess'
-import type { Finding } from '@/core/findings'
-import { RunChoice, STATES, thingsOf, type Run, type Way } from '@/core/job'
+import { RunChoice, thingsOf, type Run, type Way } from '@/core/job'
 import { portWords } from '@/core/parts'
 import { CARRIES, RUN_JUDGED, type Carried } from '@/core/run'
 import { routeDrawing } from '@/drawings'
+import { MarkedLog, MarkedSheet, NotThere, StandingChoices, TakeOut } from '../equipment/Marked'
 import { replaceable } from '../equipment/replaceable'
 import { useCatalogue, useJob, useRun } from '../job/JobProvider'
 import { Choose, NOT_CHOSEN, optionsOf, type Option } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
-import { FigureList, FindingList, Judged } from '../kit/Findings'
-import { go, GoLink } from '../kit/go'
-import { LineField, refusal, refusalOf } from '../kit/LineField'
-import { Beside, Nothing, Part, Refusal, Sentence } from '../kit/Page'
-import { Removal } from '../kit/Removal'
-import { InstallLog } from '../log/InstallLog'
+import { FigureList } from '../kit/Findings'
+import { LineField, refusalOf } from '../kit/LineField'
+import { Part, Refusal } from '../kit/Page'
 import { cablesFor, connectorsFor } from './choices'
 import { WayEditor } from './WayEditor'
 
@@ -25,59 +22,29 @@ import { WayEditor } from './WayEditor'
 export function RunLog({ runId }: { runId: string }) {
   const { job } = useJob()
   const found = useRun(runId)
-  if (!found) return <NotThere />
-  const home = `/jobs/${job.id}/runs/${runId}`
-  const { run, assessed } = found
-  return (
-    <>
-      <Text px={{ base: 4, md: 6 }} pt={3} fontWeight={600}>
-        <GoLink href={home}>
-          <Text as="span" fontFamily="mono" fontSize="sm">
-            {run.mark}
-          </Text>{' '}
-          <Text as="span" textDecoration="underline">
-            {run.name}
-          </Text>
-        </GoLink>
-      </Text>
-      <InstallLog device={run} assessed={assessed} home={home} plan={home} record={home} />
-    </>
-  )
+  if (!found) return <NotThere what="run" />
+  return <MarkedLog marked={found.run} assessed={found.assessed} home={`/jobs/${job.id}/runs/${runId}`} />
 }
 
 /** One run: what it carries, both its ends, its way, and what is wrong with it. */
 export function RunSheet({ runId }: { runId: string }) {
-  const { job } = useJob()
+  const { job, send } = useJob()
   const found = useRun(runId)
-  if (!found) return <NotThere />
+  if (!found) return <NotThere what="run" />
   const { run, assessed } = found
-  const raise = (finding: Finding) =>
-    go(`/jobs/${job.id}/punch-list/new?device=${runId}&finding=${encodeURIComponent(finding.id)}`)
   return (
-    <Grid templateColumns={{ base: 'minmax(0, 1fr)', xl: 'minmax(0, 1fr) 296px' }} minH="calc(100vh - 60px)">
-      <Box px={{ base: 3, md: 5 }} py={5} minW={0}>
-        <Sentence next={assessed.sentence}>
-          <Text as="span" fontFamily="mono" fontSize="lg">
-            {run.mark}
-          </Text>{' '}
-          {run.name}
-        </Sentence>
-        <Button asChild colorPalette="copper" minH="48px" px={6} mb={5} className="no-print">
-          <GoLink href={`/jobs/${job.id}/runs/${runId}/log`}>
-            Log {assessed.log.done}/{assessed.log.total}
-          </GoLink>
-        </Button>
-        <Ends run={run} assessed={assessed} />
-        {run.state === 'taken away' ? null : <TheWay run={run} assessed={assessed} />}
-        <About run={run} />
-        <Remove run={run} />
-      </Box>
-      <Beside title="Does it reach, and does it fit at both ends">
-        {assessed.way ? <FigureList figures={assessed.way.figures} units={job.units} /> : null}
-        <FindingList findings={assessed.findings} units={job.units} onRaise={raise} />
-        <Judged judged={RUN_JUDGED} unjudged={assessed.unjudged} />
-      </Beside>
-    </Grid>
+    <MarkedSheet
+      assessed={assessed}
+      home={`/jobs/${job.id}/runs/${runId}`}
+      question="Does it reach, and does it fit at both ends"
+      figures={assessed.way ? <FigureList figures={assessed.way.figures} units={job.units} /> : null}
+      judged={RUN_JUDGED}
+    >
+      <Ends run={run} assessed={assessed} />
+      {run.state === 'taken away' ? null : <TheWay run={run} assessed={assessed} />}
+      <About run={run} />
+      <TakeOut marked={run} onRemove={() => send({ type: 'removeRun', runId })} />
+    </MarkedSheet>
   )
 }
 
@@ -209,60 +176,9 @@ function About({ run }: { run: Run }) {
           options={cablesFor(carries, catalogue)}
           onChoose={(value) => choose({ cableId: value })}
         />
-        <Choose
-          label="New or existing"
-          value={state}
-          options={optionsOf(STATES)}
-          onChoose={(value) =>
-            choose({ state: value as Run['state'], ...(value === 'new' ? {} : { replaces: null }) })
-          }
-        />
-        {state === 'new' && (old.length > 0 || replaces !== null) ? (
-          <Choose
-            label="Takes the place of"
-            value={replaces ?? ''}
-            options={[{ value: '', label: 'Nothing' }, ...old]}
-            onChoose={(value) => choose({ replaces: value === '' ? null : value })}
-          />
-        ) : null}
+        <StandingChoices state={state} replaces={replaces} old={old} onChoose={choose} />
       </SimpleGrid>
       <Refusal>{refused}</Refusal>
     </Part>
-  )
-}
-
-function Remove({ run }: { run: Run }) {
-  const { job, send } = useJob()
-  const [refused, setRefused] = useState<string | null>(null)
-  return (
-    <>
-      <Removal
-        label="Take it out of the job"
-        asks={`Take ${run.mark} ${run.name} out?`}
-        onRemove={async () => {
-          const said = await send({ type: 'removeRun', runId: run.id })
-          if (said.ok) go(`/jobs/${job.id}/equipment`)
-          else setRefused(refusal(said))
-        }}
-      />
-      <Refusal>{refused}</Refusal>
-    </>
-  )
-}
-
-function NotThere() {
-  const { job } = useJob()
-  return (
-    <Box p={5}>
-      <Nothing
-        action={
-          <Button asChild>
-            <GoLink href={`/jobs/${job.id}/equipment`}>To equipment and runs</GoLink>
-          </Button>
-        }
-      >
-        There is no run here with this address. It may have been taken out.
-      </Nothing>
-    </Box>
   )
 }
