@@ -16,13 +16,14 @@ const plansOf = ({ sight, mount, route, terminate, seal }: Device) =>
 
 test.beforeAll(async ({ playwright, baseURL }) => {
   const { job } = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: Job }
+  const camera = job.devices.find(({ mountIds }) => mountIds[0] === 'junction-box')!
   const changes: Change[] = [
     { type: 'createJob', facts: { ...factsOf(job), name: 'Cable yard', units: 'metric' } },
     { type: 'putEquipment', equipmentId: 'switch', change: { name: 'Rack switch', partId: 'switch-16' } },
     { type: 'putEquipment', equipmentId: 'recorder', change: { name: 'Recorder', partId: 'recorder-16' } },
     { type: 'putEquipment', equipmentId: 'panel', change: { name: 'Panel', partId: 'jack-panel-16' } },
-    { type: 'addDevice', deviceId: 'camera', choice: DeviceChoice.strip().parse(job.devices[0]) },
-    { type: 'setPlan', deviceId: 'camera', plan: plansOf(job.devices[0]!) },
+    { type: 'addDevice', deviceId: 'camera', choice: DeviceChoice.strip().parse(camera) },
+    { type: 'setPlan', deviceId: 'camera', plan: plansOf(camera) },
   ]
   const commands = changes.map((change) => ({
     ...change,
@@ -137,4 +138,30 @@ test('whether a camera’s cable was there before is said on its route, and its 
   await page.goto(`${home()}/devices/camera/log`)
   await expect(steps.getByRole('link', { name: 'Look over the cable that stays' })).toBeVisible()
   await expect(steps.getByRole('link', { name: /and pull it/ })).toHaveCount(0)
+})
+
+test('on its drawing a part is changed for another that fits; what does not fit says why', async ({
+  page,
+}) => {
+  await page.goto(`${home()}/devices/camera/device`)
+  await awake(page)
+  const part = page.getByRole('button', { name: 'Junction box, 120 mm', exact: true })
+  await expect(async () => {
+    await part.click() // the drawing is fitted to the screen first
+    await expect(part).toHaveAttribute('aria-pressed', 'true', { timeout: 1000 })
+  }).toPass()
+  const place = page.getByLabel('In its place')
+  await page
+    .getByText(/parts do not fit here, and why/)
+    .first()
+    .click()
+  await expect(page.getByRole('list', { name: 'Parts that do not fit here' })).toContainText(
+    /needs a|offers a/,
+  )
+  const others = await place.locator('option').allTextContents()
+  const other = others.find((name) => name !== 'Junction box, 120 mm')!
+  await place.selectOption({ label: other })
+  await expect(page.getByRole('button', { name: other, exact: true })).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('button', { name: other, exact: true })).toBeVisible()
 })

@@ -16,4 +16,5 @@ export {
   type Placed,
 } from './assembly'
 export { assemblyView, type AssemblyView, type ShownOpening, type ShownPart, type ShownPiece } from './view'
+export { inPlaceOf, type Candidate } from './inPlace'
 export { firstMisfit, fits, type Misfit } from './fit'

@@ -9,7 +9,7 @@ import {
   type Surface,
 } from '../parts'
 import type { StepState } from '../procedure'
-import { calledIn, partsOf } from './assembly'
+import { calledIn, partsOf, type Stack } from './assembly'
 import { firstMisfit, type Misfit } from './fit'
 
 /** A piece that sits round the cable, and which way round. */
@@ -47,6 +47,7 @@ export interface ShownPart {
 }
 
 export interface AssemblyView {
+  readonly stack: Stack
   readonly facing: Surface['facing']
   readonly surfaceName: string
   readonly holding: Surface['holding']
@@ -98,6 +99,7 @@ export function assemblyView(
     }
   })
   return {
+    stack: { mounts: context.mounts, camera: context.camera },
     facing: surface.facing,
     surfaceName: surface.name,
     holding: surface.holding,

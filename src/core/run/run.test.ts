@@ -303,6 +303,15 @@ describe('its steps', () => {
     expect(of('terminate/connect').items).toEqual(['E6 microphone: audio 1', 'E5 coax: audio 2'])
     expect(of('test/carries').title).toBe('Sound from E6 arrives at E5')
   })
+  it('what takes the place of an old run is drawn in by it', () => {
+    const old = good('network', { state: 'taken away' })
+    const next = good('network', { id: 'run-2', mark: 'R2', replaces: 'run-1' })
+    const steps = (one: Run) => assess(yard([old, one]), CATALOGUE).runs[1]!.steps.map(({ step }) => step)
+    const ids = steps(next).map(({ id }) => id)
+    expect(ids.slice(0, 2)).toEqual(['route/tie-on', 'route/pull'])
+    expect(steps(next)[0]!.title).toBe('Tie R2 to R1 Uplink, free at both ends')
+    expect(steps({ ...next, replaces: null }).map(({ id }) => id)).not.toContain('route/tie-on')
+  })
   it('a factory-made end is never made on site', () => {
     const ids = assessed(good('fibre')).steps.map(({ step }) => step.id)
     expect(ids.filter((id) => id.endsWith('-end'))).toEqual([])

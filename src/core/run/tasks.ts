@@ -13,6 +13,7 @@ export function runTasks(context: RunOf): Task[] {
   if (run.state === 'kept') return [...dead, ...laid, works(context, [THERE])]
   return [
     ...dead,
+    ...drawnIn(context),
     ...laid,
     ...endTasks(context),
     ...proofs(context),
@@ -44,6 +45,20 @@ const drawnOut = ({ run, ends: [from, to] }: RunOf): Task[] => [
     entry: choice('drawn out', 'capped and named as dead'),
   }),
 ]
+
+/** An old cable that lies loose is the best string there is. */
+const drawnIn = ({ run, replaced }: RunOf): Task[] =>
+  replaced === null
+    ? []
+    : [
+        task('pull', {
+          id: 'route/tie-on',
+          before: [{ fact: 'cable there', because: 'The old one is in its way, and draws it in.' }],
+          title: `Tie ${run.mark} to ${replaced}, free at both ends`,
+          detail: 'It draws the new one in where it lies loose; clipped or stapled it stays, named as dead.',
+          reason: 'Where one cable came through, another goes through.',
+        }),
+      ]
 
 /** What the factory has finished is not made on site. */
 const finished = ({ ends }: RunOf): boolean => ends.some(isFinished)

@@ -2,15 +2,17 @@
 
 import { Box, Grid, Heading, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { assemblyView, type AssemblyView, type ShownPart } from '@/core/assembly'
+import { assemblyView, inPlaceOf, type AssemblyView, type ShownPart } from '@/core/assembly'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device } from '@/core/job'
 import type { StepState } from '@/core/procedure'
 import { assemblyDrawing, type PlacedPart } from '@/drawings'
 import { useJob, useCatalogue } from '../job/JobProvider'
+import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { GoLink } from '../kit/go'
-import { Sentence } from '../kit/Page'
+import { refusal } from '../kit/LineField'
+import { Refusal, Sentence } from '../kit/Page'
 
 /** How the device goes together: drawn apart, with what each part closes and the steps up there. */
 export function AssemblySheet({ device, assessed }: { device: Device; assessed: DeviceAssessment }) {
@@ -37,7 +39,10 @@ export function AssemblySheet({ device, assessed }: { device: Device; assessed: 
         </Box>
         <Box borderLeftWidth={{ xl: '1px' }} borderTopWidth={{ base: '1px', xl: 0 }} borderColor="rule" p={4}>
           {part ? (
-            <OfPart part={part} />
+            <>
+              <OfPart part={part} />
+              <InItsPlace key={part.ref} device={device} view={view} part={part} />
+            </>
           ) : (
             <Text color="soft">Point at a part: what it closes, what comes before.</Text>
           )}
@@ -155,6 +160,50 @@ function OfPart({ part }: { part: ShownPart }) {
           Round the cable: {name}, {way}
         </Text>
       ))}
+    </Box>
+  )
+}
+
+/** Another part in the place of this one: what fits is offered, and why the rest does not. */
+function InItsPlace({ device, view, part }: { device: Device; view: AssemblyView; part: ShownPart }) {
+  const catalogue = useCatalogue()
+  const { send } = useJob()
+  const [refused, setRefused] = useState<string | null>(null)
+  const isCamera = part.ref === 'camera'
+  const here = isCamera ? device.cameraId : device.mountIds[Number(part.ref.slice('mount-'.length))]!
+  const candidates = inPlaceOf(view.stack, part.ref, catalogue)
+  const fitting = candidates.filter(({ why }) => why === null)
+  const others = candidates.filter(({ why }) => why !== null)
+  const change = async (id: string) => {
+    const mountIds = device.mountIds.map((old, i) => (part.ref === `mount-${i}` ? id : old))
+    const said = await send({
+      type: 'editDevice',
+      deviceId: device.id,
+      change: isCamera ? { cameraId: id } : { mountIds },
+    })
+    setRefused(refusal(said))
+  }
+  return (
+    <Box mb={4} className="no-print">
+      <Choose
+        label="In its place"
+        value={here}
+        options={fitting.map(({ id, name }) => ({ value: id, label: name }))}
+        onChoose={(id) => void change(id)}
+      />
+      <Refusal>{refused}</Refusal>
+      <Box as="details" mt={1}>
+        <Box as="summary" cursor="pointer" color="soft" minH="44px" display="flex" alignItems="center">
+          {others.length} parts do not fit here, and why
+        </Box>
+        <Box as="ul" aria-label="Parts that do not fit here">
+          {others.map(({ id, name, why }) => (
+            <Text as="li" listStyleType="none" key={id} py={0.5} fontSize="sm">
+              <strong>{name}</strong>: {why}
+            </Text>
+          ))}
+        </Box>
+      </Box>
     </Box>
   )
 }
