@@ -28,6 +28,14 @@ function jobOf(count: number, onPlan = false): Job {
   return { ...demo, devices, records: [], photos: [], faults: [] }
 }
 
+/** As many runs as there may be beside the cameras' own, each a new one: what is known of one is not used. */
+const runsOf = (count: number): Job['runs'] =>
+  Array.from({ length: count }, (_, i) => ({
+    ...demo.runs[i % demo.runs.length]!,
+    id: `run-${i}`,
+    mark: `R${i}`,
+  }))
+
 const median = (bench: Bench, name: string): number => {
   const { result } = bench.tasks.find((task) => task.name === name)!
   if (result.state !== 'completed') throw new Error(`${name} did not run.`)
@@ -45,6 +53,7 @@ async function assessing(): Promise<void> {
   const before = { job, assessment: assess(job, CATALOGUE) }
   const onPlan = jobOf(100, true)
   let n = 0
+  bench.add('with runs', () => void assess({ ...job, runs: runsOf(700) }, CATALOGUE))
   bench.add('one device', () => void assessDevice(job.devices[n++ % 500]!, job, CATALOGUE))
   bench.add('one of 500 changed', () => {
     const devices = job.devices.with(250, { ...job.devices[250]!, name: `n${n++}` })
@@ -72,6 +81,9 @@ async function assessing(): Promise<void> {
         `${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ` +
         `${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`,
     )
+  console.log(
+    `  500 devices and 700 runs more, 1,200 cables in all   ${median(bench, 'with runs').toFixed(0)} ms`,
+  )
   console.log(
     '  growth 10 → 500: × ' +
       `${(median(bench, 'assess 500') / median(bench, 'assess 10')).toFixed(1)} for × 50 devices`,

@@ -86,7 +86,17 @@ test('a run is added, its ends and way chosen, its steps recorded, and it stands
   await awake(page)
   await page.getByRole('link', { name: /^Log 0\// }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Cut 8\.\d+ m of Cat 6.*and pull it$/)
-  await page.getByRole('button', { name: 'Record, next step' }).click()
+  // What follows on the same way is answered here too, and nothing is recorded while its answer is missing.
+  const too = page.getByRole('group', { name: 'Then, here too' })
+  await too.getByRole('button', { name: 'This and the next are done' }).click()
+  await expect(too.getByText('Write the measured value.')).toBeVisible()
+  await too.getByLabel('Installed length').fill('8.1 m')
+  await page.reload()
+  await awake(page)
+  await expect(too.getByLabel('Installed length')).toHaveValue('8.1 m')
+  await too.getByRole('button', { name: 'This and the next are done' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Make its end at E2/)
+  await expect(page.getByText(/^Step 3 of/)).toBeVisible()
   await page.goto(`${home()}/equipment`)
   await expect(page.getByRole('listitem').filter({ hasText: 'uplink 2' }).first()).toContainText(
     'Recorder to the rack',

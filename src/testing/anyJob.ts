@@ -288,7 +288,7 @@ const anyRun = fc.record({
   state: keys(STATES),
   cableId: part(CATALOGUE.cables),
   ends: fc.uniqueArray(fc.nat(6), { minLength: 2, maxLength: 2 }),
-  ports: fc.array(fc.constantFrom(null, 'uplink-1', 'network-1', 'audio tail', 'dc-40'), {
+  ports: fc.array(fc.constantFrom(null, 'uplink-1', 'network-1', 'audio tail', 'dc-40', 'constructor-1'), {
     minLength: 2,
     maxLength: 2,
   }),

@@ -7,7 +7,7 @@ import { PURPOSES, type EquipmentPart, type Purpose } from './kinds/equipment'
  */
 export function portWords(port: string, part: EquipmentPart | undefined): string {
   const [, purpose, number] = /^([a-z]+)-(\d+)$/.exec(port) ?? []
-  if (!part || purpose === undefined || !(purpose in PURPOSES)) return port
+  if (!part || purpose === undefined || !Object.hasOwn(PURPOSES, purpose)) return port
   const fed = part.feeds !== null && part.ports[0]?.purpose === purpose
   return purpose === 'network' || fed
     ? `port ${number}`

@@ -124,6 +124,8 @@ describe('what is said of a run', () => {
     ['stop terminate/no-port:to', 'audio', { toId: 'switch', toPort: null }],
     ['stop terminate/other-port:to', 'network', { toPort: 'uplink-3' }],
     ['stop terminate/other-port:to', 'network', { toPort: 'network-9' }],
+    ['stop terminate/other-port:to', 'network', { toPort: 'constructor-1' }], // a word like any other
+    ['stop terminate/other-port:to', 'network', { toPort: '__proto__' }],
     ['stop route/length', 'earth', { segments: [{ ...run().segments[0]!, lengthM: 40 }] }],
     ['stop route/jacket', 'dc', { segments: [{ ...run().segments[0]!, space: 'buried duct' as const }] }],
     ['stop terminate/lead', 'fibre', { leadLengthM: null }],
