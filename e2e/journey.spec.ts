@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import sharp from 'sharp'
-import { accessible, watch } from './watch'
+import { accessible, asked, watch } from './watch'
 
 /** The one journey: a new camera from first sighting to printed record, on laptop and phone. */
 
@@ -28,7 +28,7 @@ async function fill(page: Page, label: string, words: string, within: Page | Loc
 /** Records the step on the screen in the way it asks to be recorded, as planned. */
 async function recordStep(page: Page): Promise<void> {
   const title = (await page.locator('h1').first().textContent()) ?? ''
-  const measured = page.getByRole('textbox').and(page.locator('[inputmode=decimal]'))
+  const measured = asked(page, '[inputmode=decimal]')
   if (await measured.isVisible()) {
     const limits =
       (await page
@@ -38,8 +38,8 @@ async function recordStep(page: Page): Promise<void> {
     const [low, high] = [...limits.matchAll(/[−-]?[\d.]+/g)].map(([n]) => Number(n.replace('−', '-')))
     await measured.fill(String(high === undefined ? low : (((low ?? 0) + high) / 2).toFixed(2)))
     await expect(page.getByText(/^✓ Good/)).toBeVisible()
-  } else if (await page.getByRole('radiogroup').isVisible()) {
-    await page.getByRole('radio').first().click()
+  } else if (await asked(page, '[role=radiogroup]').isVisible()) {
+    await asked(page, '[role=radiogroup]').getByRole('radio').first().click()
   }
   if (await page.getByText('▲ A photo is needed').isVisible()) {
     await page.getByTestId('photo-input').setInputFiles(await photo())

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 /** Collects what a page complains about; `quiet` expects that it did not. */
 export function watch(page: Page): { quiet: () => void } {
@@ -26,3 +26,7 @@ export async function accessible(page: Page): Promise<void> {
 export async function awake(page: Page): Promise<void> {
   await page.waitForFunction(() => window.neatBracketTap?.done)
 }
+
+/** What a step itself asks to be entered; what follows in the same tap is asked below, in a group of its own. */
+export const asked = (page: Page, what: '[inputmode=decimal]' | '[role=radiogroup]'): Locator =>
+  page.locator(`${what}:not([aria-label="Then, here too"] *)`)
