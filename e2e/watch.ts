@@ -27,6 +27,6 @@ export async function awake(page: Page): Promise<void> {
   await page.waitForFunction(() => window.neatBracketTap?.done)
 }
 
-/** What a step itself asks to be entered; what follows in the same tap is asked below, in a group of its own. */
+/** What a step itself asks; what follows in the same tap is asked below, in a group of its own. */
 export const asked = (page: Page, what: '[inputmode=decimal]' | '[role=radiogroup]'): Locator =>
   page.locator(`${what}:not([aria-label="Then, here too"] *)`)
