@@ -6,8 +6,9 @@ import { useState } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
 import { DeviceChoice, EXPOSURES, type Reason } from '@/core/job'
 import { useCatalogue } from '../job/JobProvider'
-import { Choose, optionsOf, partOptions } from '../kit/Choose'
+import { optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
+import { FormChoice } from '../kit/FormChoice'
 import { FormLine } from '../kit/FormLine'
 import { Refusal } from '../kit/Page'
 import { Tick } from '../kit/Tick'
@@ -81,43 +82,25 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
           />
         </SimpleGrid>
         <StandingFields control={control} ofId={ofId} />
-        <Controller
+        <FormChoice
+          control={control}
           name="cameraId"
-          control={control}
-          render={({ field }) => (
-            <Choose
-              label="Camera"
-              value={field.value}
-              options={partOptions(catalogue.cameras)}
-              onChoose={field.onChange}
-            />
-          )}
+          label="Camera"
+          options={partOptions(catalogue.cameras)}
         />
-        <Controller
+        <FormChoice
+          control={control}
           name="surfaceId"
-          control={control}
-          render={({ field }) => (
-            <Choose
-              label="Surface"
-              value={field.value}
-              options={partOptions(catalogue.surfaces)}
-              onChoose={field.onChange}
-              hint={surface?.watch}
-            />
-          )}
+          label="Surface"
+          options={partOptions(catalogue.surfaces)}
+          hint={surface?.watch}
         />
-        <Controller
-          name="exposure"
+        <FormChoice
           control={control}
-          render={({ field }) => (
-            <Choose
-              label="Exposure"
-              value={field.value}
-              options={optionsOf(EXPOSURES)}
-              onChoose={field.onChange}
-              hint={EXPOSURES[exposure].why}
-            />
-          )}
+          name="exposure"
+          label="Exposure"
+          options={optionsOf(EXPOSURES)}
+          hint={EXPOSURES[exposure].why}
         />
         <Controller
           name="mountIds"
@@ -127,17 +110,11 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
           )}
         />
         <Stack gap={4}>
-          <Controller
-            name="cableId"
+          <FormChoice
             control={control}
-            render={({ field }) => (
-              <Choose
-                label="Cable"
-                value={field.value}
-                options={partOptions(catalogue.cables)}
-                onChoose={field.onChange}
-              />
-            )}
+            name="cableId"
+            label="Cable"
+            options={partOptions(catalogue.cables)}
           />
           <Controller
             name="accessoryIds"

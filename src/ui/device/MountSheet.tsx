@@ -9,6 +9,7 @@ import { mountDrawing } from '@/drawings'
 import { useJob, useCatalogue } from '../job/JobProvider'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
+import { PlanQuantity } from '../kit/PlanQuantity'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import { usePlan } from './plan'
@@ -17,7 +18,8 @@ import { usePlan } from './plan'
 export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
   const catalogue = useCatalogue()
   const { job } = useJob()
-  const { input, result, planned, attempt, keep, giveUp, units, draft } = usePlan('mount', assessed)
+  const plan = usePlan('mount', assessed)
+  const { input, result, planned, attempt, keep, giveUp, units, draft } = plan
   const fixing = catalogue.fixings.get(input.fixingId)
   // What holds here first; what does not stays on offer, because a backing board or another surface may be
   // meant.
@@ -52,17 +54,15 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
             })
           }}
         />
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="How many"
           kind="count"
-          units={units}
           value={input.fixingCount}
           least={1}
           most={24}
-          draftKey={draft('count')}
-          onTry={(count) => attempt({ fixingCount: Math.round(count) })}
-          onKeep={(count) => count !== null && keep({ fixingCount: Math.round(count) })}
-          onGiveUp={giveUp}
+          field="count"
+          as={(count) => ({ fixingCount: Math.round(count) })}
         />
         <Choose
           label="Through the hole goes"
@@ -78,66 +78,58 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
               options={[...partOptions(catalogue.woods), { value: 'unknown', label: 'Not known' }]}
               onChoose={(woodId) => keep({ woodId: woodId === 'unknown' ? null : woodId })}
             />
-            <QuantityField
+            <PlanQuantity
+              plan={plan}
               label="Thread in solid wood"
               kind="size"
-              units={units}
               value={input.threadInWoodMm}
               least={0}
               most={200}
-              draftKey={draft('thread')}
+              field="thread"
               hint={fixing ? `of ${fixing.threadMm} mm` : ''}
-              onTry={(threadInWoodMm) => attempt({ threadInWoodMm })}
-              onKeep={(threadInWoodMm) => threadInWoodMm !== null && keep({ threadInWoodMm })}
-              onGiveUp={giveUp}
+              as={(threadInWoodMm) => ({ threadInWoodMm })}
             />
           </>
         ) : (
-          <QuantityField
+          <PlanQuantity
+            plan={plan}
             label="Maker’s pull-out figure, if known"
             kind="force"
-            units={units}
             value={input.makersPullN}
             least={1}
             most={100000}
-            optional
-            draftKey={draft('pull')}
+            field="pull"
             hint="for one fixing"
-            onTry={(makersPullN) => attempt({ makersPullN })}
-            onKeep={(makersPullN) => keep({ makersPullN })}
-            onGiveUp={giveUp}
+            as={(makersPullN) => ({ makersPullN })}
+            none={{ makersPullN: null }}
           />
         )}
         {holding === 'wood' || holding === 'masonry' || holding === 'hollow masonry' ? (
-          <QuantityField
+          <PlanQuantity
+            plan={plan}
             label="Nearest edge or joint from a fixing"
             kind="size"
-            units={units}
             value={input.edgeMm}
             least={0}
             most={2000}
-            optional
-            draftKey={draft('edge')}
+            field="edge"
             hint="measure it"
-            onTry={(edgeMm) => attempt({ edgeMm })}
-            onKeep={(edgeMm) => keep({ edgeMm })}
-            onGiveUp={giveUp}
+            as={(edgeMm) => ({ edgeMm })}
+            none={{ edgeMm: null }}
           />
         ) : null}
         {holding !== 'pole' && holding !== 'box' ? (
-          <QuantityField
+          <PlanQuantity
+            plan={plan}
             label="Vent slot or joist from the cable hole"
             kind="size"
-            units={units}
             value={input.slotMm}
             least={0}
             most={2000}
-            optional
-            draftKey={draft('slot')}
+            field="slot"
             hint="from its middle; empty when none is near"
-            onTry={(slotMm) => attempt({ slotMm })}
-            onKeep={(slotMm) => keep({ slotMm })}
-            onGiveUp={giveUp}
+            as={(slotMm) => ({ slotMm })}
+            none={{ slotMm: null }}
           />
         ) : null}
         {holding === 'pole' ? (

@@ -9,7 +9,7 @@ import { useAssessed, useJob, useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { FindingList } from '../kit/Findings'
-import { QuantityField } from '../kit/QuantityField'
+import { PlanQuantity } from '../kit/PlanQuantity'
 import { usePlan } from './plan'
 
 /** Do the volts get there, and does the supply carry them all. */
@@ -17,7 +17,8 @@ export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
   const catalogue = useCatalogue()
   const { job } = useJob()
   const assessment = useAssessed()
-  const { input, result, keep, attempt, giveUp, units, draft } = usePlan('power', assessed)
+  const plan = usePlan('power', assessed)
+  const { input, result, keep, units } = plan
   const supply = assessment.equipment.find(({ deviceId }) => deviceId === input.supplyId)
   const load = supply?.load
   return (
@@ -35,18 +36,16 @@ export function PowerSheet({ assessed }: { assessed: DeviceAssessment }) {
           hint="Equipment is added on the Equipment page."
           onChoose={(supplyId) => keep({ supplyId })}
         />
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Port"
           kind="count"
-          units={units}
           value={input.port}
           least={1}
           most={512}
-          optional
-          draftKey={draft('port')}
-          onTry={(port) => attempt({ port: Math.round(port) })}
-          onKeep={(port) => keep({ port: port === null ? null : Math.round(port) })}
-          onGiveUp={giveUp}
+          field="port"
+          as={(port) => ({ port: Math.round(port) })}
+          none={{ port: null }}
         />
       </SimpleGrid>
       {supply && load ? (

@@ -11,7 +11,8 @@ import { usePlan } from './plan'
 
 /** Which way does the cable go, and how much. */
 export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
-  const { input, result, attempt, keep, giveUp, units, draft } = usePlan('route', assessed)
+  const plan = usePlan('route', assessed)
+  const { input, result, keep, units } = plan
   return (
     <>
       <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 3 }} py={3}>
@@ -28,7 +29,7 @@ export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
       <Text mt={4} fontFamily="heading" fontWeight={600}>
         The way, from the device to the head end
       </Text>
-      <WayEditor {...{ way: input, units, draft, attempt, keep, giveUp }} />
+      <WayEditor way={input} plan={plan} />
     </>
   )
 }

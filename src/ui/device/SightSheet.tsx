@@ -12,7 +12,7 @@ import { Choose } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { LineField, refusalOf } from '../kit/LineField'
 import { Part } from '../kit/Page'
-import { QuantityField } from '../kit/QuantityField'
+import { PlanQuantity } from '../kit/PlanQuantity'
 import { Tick } from '../kit/Tick'
 import { ElevationEditor } from './ElevationEditor'
 import { LensFinder } from './LensFinder'
@@ -23,7 +23,8 @@ import { SunChart } from './SunChart'
 export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; device: Device }) {
   const catalogue = useCatalogue()
   const { job } = useJob()
-  const { input, result, attempt, keep, giveUp, units, draft } = usePlan('sight', assessed)
+  const plan = usePlan('sight', assessed)
+  const { input, result, attempt, keep, units, draft } = plan
   const camera = catalogue.cameras.get(device.cameraId)
   const lens = camera?.lens.focalMm ?? [1, 100]
   const [least, most] = result.drawing.tiltRangeDeg
@@ -70,44 +71,38 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
         </Box>
       </Grid>
       <SimpleGrid columns={{ base: 2, md: 4 }} columnGap={3} rowGap={1} mt={3}>
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Lens height"
           kind="length"
-          units={units}
           value={input.heightM}
           least={0.3}
           most={60}
-          draftKey={draft('height')}
+          field="height"
           hint="drag the camera"
-          onTry={(heightM) => attempt({ heightM })}
-          onKeep={(heightM) => heightM !== null && keep({ heightM })}
-          onGiveUp={giveUp}
+          as={(heightM) => ({ heightM })}
         />
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Target distance"
           kind="length"
-          units={units}
           value={input.targetDistanceM}
           least={0.3}
           most={500}
-          draftKey={draft('distance')}
+          field="distance"
           hint="drag the target"
-          onTry={(targetDistanceM) => attempt({ targetDistanceM })}
-          onKeep={(targetDistanceM) => targetDistanceM !== null && keep({ targetDistanceM })}
-          onGiveUp={giveUp}
+          as={(targetDistanceM) => ({ targetDistanceM })}
         />
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Target height"
           kind="length"
-          units={units}
           value={input.targetHeightM}
           least={0}
           most={20}
-          draftKey={draft('target-height')}
+          field="target-height"
           hint={`a face: ${print({ value: 1.6, kind: 'length' }, units)}`}
-          onTry={(targetHeightM) => attempt({ targetHeightM })}
-          onKeep={(targetHeightM) => targetHeightM !== null && keep({ targetHeightM })}
-          onGiveUp={giveUp}
+          as={(targetHeightM) => ({ targetHeightM })}
         />
         <Choose
           label="Must show"
@@ -118,43 +113,37 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
           }))}
           onChoose={(level) => keep({ level: level as LevelId })}
         />
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Lens"
           kind="focal"
-          units={units}
           value={input.focalMm}
           least={0.5}
           most={300}
-          draftKey={draft('lens')}
+          field="lens"
           hint={lens[0] === lens[1] ? 'fixed' : `${lens[0]}–${lens[1]} mm`}
-          onTry={(focalMm) => attempt({ focalMm })}
-          onKeep={(focalMm) => focalMm !== null && keep({ focalMm })}
-          onGiveUp={giveUp}
+          as={(focalMm) => ({ focalMm })}
         />
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Tilt below level"
           kind="angle"
-          units={units}
           value={input.tiltDeg}
           least={-90}
           most={90}
-          draftKey={draft('tilt')}
+          field="tilt"
           hint={`${least} to ${most}° here`}
-          onTry={(tiltDeg) => attempt({ tiltDeg })}
-          onKeep={(tiltDeg) => tiltDeg !== null && keep({ tiltDeg })}
-          onGiveUp={giveUp}
+          as={(tiltDeg) => ({ tiltDeg })}
         />
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Shutter"
           kind="time"
-          units={units}
           value={input.shutterS}
           least={0.00001}
           most={2}
-          draftKey={draft('shutter')}
-          onTry={(shutterS) => attempt({ shutterS })}
-          onKeep={(shutterS) => shutterS !== null && keep({ shutterS })}
-          onGiveUp={giveUp}
+          field="shutter"
+          as={(shutterS) => ({ shutterS })}
         />
         <Box pt={{ base: 0, md: 6 }}>
           <Tick checked={input.portrait} onTick={(portrait) => keep({ portrait })}>

@@ -3,13 +3,14 @@
 import { Box, Button, SimpleGrid } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { Controller, useForm } from 'react-hook-form'
+import { useForm } from 'react-hook-form'
 import { v4 as uuid } from 'uuid'
 import type { z } from 'zod'
 import { EquipmentChoice, EXPOSURES, STANDS, STATES } from '@/core/job'
 import { useCatalogue, useJob } from '../job/JobProvider'
-import { Choose, optionsOf, partOptions } from '../kit/Choose'
+import { optionsOf, partOptions } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
+import { FormChoice } from '../kit/FormChoice'
 import { FormLine } from '../kit/FormLine'
 import { go } from '../kit/go'
 import { refusal } from '../kit/LineField'
@@ -18,12 +19,6 @@ import { EnterPart } from '../parts/EnterPart'
 
 const Asked = EquipmentChoice.pick({ name: true, partId: true, stands: true, exposure: true, state: true })
 type Asked = z.infer<typeof Asked>
-
-const CHOICES = {
-  state: { label: 'New or existing', options: optionsOf(STATES) },
-  stands: { label: 'Where it stands', options: optionsOf(STANDS) },
-  exposure: { label: 'Exposure', options: optionsOf(EXPOSURES) },
-} as const
 
 /** Adds what cameras end at or what stands beside them. */
 export function AddEquipment() {
@@ -63,33 +58,15 @@ export function AddEquipment() {
             error={formState.errors.name?.message}
             field={register('name')}
           />
-          <Controller
-            name="partId"
+          <FormChoice
             control={control}
-            render={({ field }) => (
-              <Choose
-                label="What it is"
-                value={field.value}
-                options={partOptions(catalogue.equipment)}
-                onChoose={field.onChange}
-              />
-            )}
+            name="partId"
+            label="What it is"
+            options={partOptions(catalogue.equipment)}
           />
-          {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((name) => (
-            <Controller
-              key={name}
-              name={name}
-              control={control}
-              render={({ field }) => (
-                <Choose
-                  label={CHOICES[name].label}
-                  value={field.value}
-                  options={CHOICES[name].options}
-                  onChoose={field.onChange}
-                />
-              )}
-            />
-          ))}
+          <FormChoice control={control} name="state" label="New or existing" options={optionsOf(STATES)} />
+          <FormChoice control={control} name="stands" label="Where it stands" options={optionsOf(STANDS)} />
+          <FormChoice control={control} name="exposure" label="Exposure" options={optionsOf(EXPOSURES)} />
         </SimpleGrid>
         <EnterPart />
         <Refusal>{failed}</Refusal>

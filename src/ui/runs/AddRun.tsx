@@ -3,14 +3,15 @@
 import { Box, Button, SimpleGrid } from '@chakra-ui/react'
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useState } from 'react'
-import { Controller, useForm, useWatch } from 'react-hook-form'
+import { useForm, useWatch } from 'react-hook-form'
 import { v4 as uuid } from 'uuid'
 import type { z } from 'zod'
 import { RunChoice, thingsOf } from '@/core/job'
 import { CARRIES, type Carried } from '@/core/run'
 import { useCatalogue, useJob } from '../job/JobProvider'
-import { Choose, optionsOf } from '../kit/Choose'
+import { optionsOf } from '../kit/Choose'
 import { useFormDraft } from '../kit/draft'
+import { FormChoice } from '../kit/FormChoice'
 import { FormLine } from '../kit/FormLine'
 import { go } from '../kit/go'
 import { refusal } from '../kit/LineField'
@@ -20,6 +21,8 @@ import { cablesFor } from './choices'
 
 const Asked = RunChoice.pick({ name: true, carries: true, cableId: true, fromId: true, toId: true })
 type Asked = z.infer<typeof Asked>
+
+const ENDS = 'Choose what it ends at.'
 
 /** Adds a cable between any two things: an uplink, the feed of a lamp, the earth of a protector. */
 export function AddRun() {
@@ -57,45 +60,19 @@ export function AddRun() {
             error={errors.name?.message}
             field={register('name')}
           />
-          <Controller
+          <FormChoice
+            control={control}
             name="carries"
-            control={control}
-            render={({ field }) => (
-              <Choose
-                label="What it carries"
-                value={field.value}
-                options={optionsOf(CARRIES)}
-                onChoose={(value) => {
-                  field.onChange(value)
-                  const first = cablesFor(value as Carried, catalogue)[0]
-                  if (first) setValue('cableId', first.value)
-                }}
-              />
-            )}
+            label="What it carries"
+            options={optionsOf(CARRIES)}
+            onChosen={(value) => {
+              const first = cablesFor(value as Carried, catalogue)[0]
+              if (first) setValue('cableId', first.value)
+            }}
           />
-          {(['fromId', 'toId'] as const).map((name) => (
-            <Controller
-              key={name}
-              name={name}
-              control={control}
-              render={({ field }) => (
-                <Choose
-                  label={name === 'fromId' ? 'From' : 'To'}
-                  value={field.value}
-                  options={things}
-                  onChoose={field.onChange}
-                  error={errors[name] && 'Choose what it ends at.'}
-                />
-              )}
-            />
-          ))}
-          <Controller
-            name="cableId"
-            control={control}
-            render={({ field }) => (
-              <Choose label="Cable" value={field.value} options={cables} onChoose={field.onChange} />
-            )}
-          />
+          <FormChoice control={control} name="fromId" label="From" options={things} missing={ENDS} />
+          <FormChoice control={control} name="toId" label="To" options={things} missing={ENDS} />
+          <FormChoice control={control} name="cableId" label="Cable" options={cables} />
         </SimpleGrid>
         <EnterPart />
         <Refusal>{failed}</Refusal>

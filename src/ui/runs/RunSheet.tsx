@@ -15,6 +15,7 @@ import { DrawingView, Sized } from '../kit/DrawingView'
 import { FigureList } from '../kit/Findings'
 import { LineField, refusalOf } from '../kit/LineField'
 import { Part, Refusal } from '../kit/Page'
+import type { Editing } from '../kit/PlanQuantity'
 import { cablesFor, connectorsFor } from './choices'
 import { WayEditor } from './WayEditor'
 
@@ -118,6 +119,17 @@ function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
 function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
   const { job, send, preview } = useJob()
   const change = (way: Partial<Way>) => ({ type: 'putRun', runId: run.id, change: way }) as const
+  const plan: Editing<Way> = {
+    units: job.units,
+    draft: (field) => `${job.id}:${run.id}:way:${field}`,
+    attempt: (way) => preview(change(way)),
+    keep: async (way) => {
+      const said = await send(change(way))
+      preview(null)
+      return said
+    },
+    giveUp: () => preview(null),
+  }
   return (
     <Part title="Its way, told from where it comes">
       {assessed.way ? (
@@ -127,18 +139,7 @@ function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
           </Sized>
         </Box>
       ) : null}
-      <WayEditor
-        way={run}
-        units={job.units}
-        draft={(field) => `${job.id}:${run.id}:way:${field}`}
-        attempt={(way) => preview(change(way))}
-        keep={async (way) => {
-          const said = await send(change(way))
-          preview(null)
-          return said
-        }}
-        giveUp={() => preview(null)}
-      />
+      <WayEditor way={run} plan={plan} />
     </Part>
   )
 }

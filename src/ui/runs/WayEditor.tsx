@@ -4,26 +4,15 @@ import { Box, Button, HStack, IconButton, SimpleGrid } from '@chakra-ui/react'
 import { ArrowUp, Trash2 } from 'lucide-react'
 import { v4 as uuid } from 'uuid'
 import { SPACES, type Segment, type SpaceId, type Way } from '@/core/job'
-import type { UnitSystem } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
-import type { Said } from '../job/commands'
 import { Choose, optionsOf, partOptions } from '../kit/Choose'
 import { LineField, refusalOf } from '../kit/LineField'
-import { QuantityField } from '../kit/QuantityField'
+import { PlanQuantity, type Editing } from '../kit/PlanQuantity'
 import { Tick } from '../kit/Tick'
 
-interface WayEditorProps {
-  readonly way: Way
-  readonly units: UnitSystem
-  /** Names the draft of a field. */
-  readonly draft: (field: string) => string
-  readonly attempt: (change: Partial<Way>) => void
-  readonly keep: (change: Partial<Way>) => Promise<Said>
-  readonly giveUp: () => void
-}
-
 /** The way of a cable, stretch by stretch, with its patch leads or its ready-made lead. */
-export function WayEditor({ way, units, draft, attempt, keep, giveUp }: WayEditorProps) {
+export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
+  const { keep, draft } = plan
   const catalogue = useCatalogue()
   const { segments } = way
   const changed = (id: string, change: Partial<Segment>) => ({
@@ -75,41 +64,35 @@ export function WayEditor({ way, units, draft, attempt, keep, giveUp }: WayEdito
               )
             }
           />
-          <QuantityField
+          <PlanQuantity
+            plan={plan}
             label="Length"
             kind="length"
-            units={units}
             value={segment.lengthM}
             least={0}
             most={1000}
-            draftKey={draft(`${segment.id}:length`)}
-            onTry={(lengthM) => attempt(changed(segment.id, { lengthM }))}
-            onKeep={(lengthM) => lengthM !== null && keep(changed(segment.id, { lengthM }))}
-            onGiveUp={giveUp}
+            field={`${segment.id}:length`}
+            as={(lengthM) => changed(segment.id, { lengthM })}
           />
-          <QuantityField
+          <PlanQuantity
+            plan={plan}
             label="Rise (− drop)"
             kind="length"
-            units={units}
             value={segment.riseM}
             least={-100}
             most={100}
-            draftKey={draft(`${segment.id}:rise`)}
-            onTry={(riseM) => attempt(changed(segment.id, { riseM }))}
-            onKeep={(riseM) => riseM !== null && keep(changed(segment.id, { riseM }))}
-            onGiveUp={giveUp}
+            field={`${segment.id}:rise`}
+            as={(riseM) => changed(segment.id, { riseM })}
           />
-          <QuantityField
+          <PlanQuantity
+            plan={plan}
             label="As hot as"
             kind="temperature"
-            units={units}
             value={segment.temperatureC}
             least={-40}
             most={90}
-            draftKey={draft(`${segment.id}:temperature`)}
-            onTry={(temperatureC) => attempt(changed(segment.id, { temperatureC }))}
-            onKeep={(temperatureC) => temperatureC !== null && keep(changed(segment.id, { temperatureC }))}
-            onGiveUp={giveUp}
+            field={`${segment.id}:temperature`}
+            as={(temperatureC) => changed(segment.id, { temperatureC })}
           />
           <HStack pt={{ md: 6 }} align="start">
             <IconButton
@@ -157,17 +140,15 @@ export function WayEditor({ way, units, draft, attempt, keep, giveUp }: WayEdito
         Add a stretch
       </Button>
       <SimpleGrid columns={{ base: 2, md: 3 }} gap={3} mt={4}>
-        <QuantityField
+        <PlanQuantity
+          plan={plan}
           label="Patch leads, both ends together"
           kind="length"
-          units={units}
           value={way.cordsM}
           least={0}
           most={50}
-          draftKey={draft('cords')}
-          onTry={(cordsM) => attempt({ cordsM })}
-          onKeep={(cordsM) => cordsM !== null && keep({ cordsM })}
-          onGiveUp={giveUp}
+          field="cords"
+          as={(cordsM) => ({ cordsM })}
         />
         <Box pt={{ md: 6 }}>
           <Tick checked={way.leadLengthM !== null} onTick={(lead) => keep({ leadLengthM: lead ? 30 : null })}>
@@ -175,17 +156,15 @@ export function WayEditor({ way, units, draft, attempt, keep, giveUp }: WayEdito
           </Tick>
         </Box>
         {way.leadLengthM !== null ? (
-          <QuantityField
+          <PlanQuantity
+            plan={plan}
             label="Length of the lead"
             kind="length"
-            units={units}
             value={way.leadLengthM}
             least={0.5}
             most={1000}
-            draftKey={draft('lead')}
-            onTry={(leadLengthM) => attempt({ leadLengthM })}
-            onKeep={(leadLengthM) => leadLengthM !== null && keep({ leadLengthM })}
-            onGiveUp={giveUp}
+            field="lead"
+            as={(leadLengthM) => ({ leadLengthM })}
           />
         ) : null}
       </SimpleGrid>
