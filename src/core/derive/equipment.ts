@@ -6,42 +6,24 @@ import {
   type EquipmentContext,
   type PortUse,
 } from '../equipment'
-import { byGravity, gravest, worstOf, type Finding, type Verdict } from '../findings'
+import { byGravity, type Finding } from '../findings'
 import type { Equipment, Job } from '../job/job'
 import { EQUIPMENT_KINDS, supplyOf, type Catalogue } from '../parts'
 import { supplyLoad, type Draw, type SupplyLoad } from '../power'
-import {
-  contradictionFinding,
-  inForcedOrder,
-  type EarlierStep,
-  type Step,
-  type StepState,
-} from '../procedure'
-import { proposedFaults, type FaultProposal } from '../test'
+import { contradictionFinding, inForcedOrder, type Step } from '../procedure'
 import { inSentence } from '../units'
-import { logOf, oldSentence, type DeviceRecords, type Log } from './log'
+import type { DeviceRecords } from './log'
+import { lacking, markedAssessment, type MarkedAssessment } from './marked'
 import { unreadOfEquipment } from './unread'
 
 /** What one piece of equipment comes to. */
-export interface EquipmentAssessment {
-  /** Its id: steps, photos and faults name it as they name a device. */
-  readonly deviceId: string
-  readonly mark: string
-  readonly name: string
+export interface EquipmentAssessment extends MarkedAssessment {
   /** Its part and kind in words; the part's id where the catalogue lacks it. */
   readonly partName: string
   readonly kind: string
   readonly uses: readonly PortUse[]
   /** What it feeds; null where it feeds nothing, and while devices are being computed. */
   readonly load: SupplyLoad | null
-  readonly findings: readonly Finding[]
-  readonly unjudged: readonly string[]
-  readonly steps: readonly StepState[]
-  readonly earlier: readonly EarlierStep[]
-  readonly log: Log
-  readonly proposedFaults: readonly FaultProposal[]
-  readonly verdict: Verdict
-  readonly sentence: string
 }
 
 /** What of a job equipment rests on, beside what its devices draw. */
@@ -68,7 +50,7 @@ function planned(context: EquipmentContext): Planned {
   return made
 }
 
-type Standing = Pick<EquipmentAssessment, 'mark' | 'name' | 'verdict' | 'log' | 'steps'>
+type Standing = Pick<MarkedAssessment, 'mark' | 'name' | 'verdict' | 'log' | 'steps'>
 
 /** How the equipment and the runs of a job stand, and what to do next. */
 export function equipmentStanding(
@@ -108,56 +90,35 @@ export function assessEquipment(
   draws: readonly Draw[] | null,
   recorded: DeviceRecords,
 ): EquipmentAssessment {
-  const { id: deviceId, mark, name, partId, state } = equipment
-  const about = { deviceId, mark, name, uses }
+  const { name, partId, state } = equipment
   const context = equipmentContext(equipment, job, catalogue, uses)
   if (!context)
     return {
-      ...about,
+      ...lacking(equipment, [partId], recorded, job.units),
       partName: partId,
       kind: '',
+      uses,
       load: null,
-      findings: [],
-      unjudged: [],
-      ...logOf([], recorded, job.units),
-      proposedFaults: [],
-      verdict: 'stop',
-      sentence: `The catalogue lacks ${partId}. Choose another part.`,
     }
   const { part } = context
-  const { steps: tasks, findings: own } = planned(context)
+  const { steps, findings: own } = planned(context)
   const supply = supplyOf(catalogue, partId)
   const load = supply && draws && supplyLoad(name, supply, draws)
   const entered = job.ownParts.find(({ id }) => id === partId)
   const unread = entered && state !== 'taken away' ? unreadOfEquipment(entered) : null
   const findings = byGravity([...own, ...(load?.findings ?? []), ...(unread ? [unread] : [])])
-  const { steps, earlier, log } = logOf(tasks, recorded, job.units)
-  const next = steps.find(({ step }) => step.id === log.nextStepId)?.step.title ?? null
-  const worst = worstOf(findings)
-  const lead = {
-    'new': `${EQUIPMENT_KINDS[part.kind]}.`,
-    'kept': 'Was there and stays.',
-    'taken away': 'Was there; is taken away.',
-  }[state]
+  const made = { findings, steps, unjudged: unjudgedEquipment(context) }
+  const kind = EQUIPMENT_KINDS[part.kind]
   return {
-    ...about,
+    ...markedAssessment(equipment, made, kind, recorded, job.units),
     partName: part.name,
-    kind: EQUIPMENT_KINDS[part.kind],
+    kind,
+    uses,
     load: load && {
       loadW: load.loadW,
       budgetW: load.budgetW,
       portsUsed: load.portsUsed,
       ports: load.ports,
     },
-    findings,
-    unjudged: unjudgedEquipment(context),
-    steps,
-    earlier,
-    log,
-    proposedFaults: proposedFaults(deviceId, steps, recorded.faults),
-    verdict: gravest(findings),
-    sentence: worst
-      ? `${worst.verdict === 'stop' ? 'Stopped' : 'One look first'}: ${inSentence(worst.title)}. ${worst.advice}`
-      : oldSentence(lead, log, next),
   }
 }

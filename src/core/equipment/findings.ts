@@ -81,10 +81,15 @@ function caseFinding({ part, exposure }: EquipmentContext): Finding | null {
 }
 
 /** Cables that pass into its case: those that end at it, one on to the network, its own feed. */
-const cablesIn = ({ part, uses }: EquipmentContext): number =>
-  uses.length +
-  (goesOn(part) && !uses.some(({ port }) => port !== null && /^(uplink|fibre) /.test(port)) ? 1 : 0) +
-  (part.runsOn === 'mains joint' || part.runsOn === 'DC' ? 1 : 0)
+const cablesIn = ({ part, uses }: EquipmentContext): number => {
+  const entered = (ports: RegExp) => uses.some(({ port }) => port !== null && ports.test(port))
+  const fed = part.runsOn === 'mains joint' || part.runsOn === 'DC'
+  return (
+    uses.length +
+    (goesOn(part) && !entered(/^(uplink|fibre) /) ? 1 : 0) +
+    (fed && !entered(/^(mains|DC) /) ? 1 : 0)
+  )
+}
 
 /** It has a port on to the network, so that a cable comes that nobody may have entered. */
 const goesOn = ({ ports }: EquipmentContext['part']): boolean =>
