@@ -139,7 +139,6 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
   const run = runLengths(context, route)
   const lead = route.leadLengthM
   const pair = cable.kind === 'pair'
-
   const pulled = route.laid === 'new'
 
   const figures: Figure[] = [
@@ -163,11 +162,13 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
     ...leadFindings(context, route, run.wayM),
     jacketFinding(context, route),
   ].filter((f) => f !== null)
+  // Nobody knows how long a way is of which nothing is entered: that it is short enough is not said.
+  const known = route.segments.length > 0 || run.measured
 
   return {
     headline: lead === null && pulled ? quantity(run.cutM, 'cut') : quantity(run.installedM, 'length'),
     figures,
-    findings,
+    findings: known ? findings : findings.filter(({ verdict }) => verdict !== 'good'),
     drawing: {
       ends: stripEnds(context, route),
       stretches: route.segments.map((segment) => ({

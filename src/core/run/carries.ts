@@ -3,12 +3,7 @@ export const CARRIES = {
   network: { name: 'Network', cables: ['pair'], ends: ['plug', 'jack'], ports: ['network', 'uplink'] },
   fibre: { name: 'Network over fibre', cables: ['fibre'], ends: ['fibre'], ports: ['fibre'] },
   video: { name: 'Analogue video', cables: ['coax', 'coax and power'], ends: ['coax'], ports: ['video'] },
-  dc: {
-    name: 'Low-voltage power',
-    cables: ['cores', 'coax and power'],
-    ends: ['screw terminal'],
-    ports: ['dc'],
-  },
+  dc: { name: 'Low-voltage power', cables: ['cores'], ends: ['screw terminal'], ports: ['dc'] },
   audio: {
     name: 'Sound',
     cables: ['pair', 'coax', 'cores'],

@@ -154,35 +154,17 @@ const goneFinding = ({ key, mark, name }: RunEnd): Finding =>
 function portFinding({ run }: RunOf, end: RunEnd): Finding | null {
   const { key, mark, name, port, portName, shared } = end
   const offered = portsAt(end, run.carries)
-  const stop = (
-    what: string,
-    title: string,
-    short: string,
-    figure: string,
-    limit: string,
-    reason: string,
-    advice: string,
-  ) =>
-    finding('terminate', `${what}:${key}`, {
-      verdict: 'stop',
-      title,
-      short,
-      figure: text(figure),
-      limit: text(limit),
-      reason,
-      source: 'catalogue',
-      advice,
-    })
+  const what = inSentence(CARRIES[run.carries].name)
   if (offered.length === 0)
-    return stop(
-      'no-port',
-      `${mark} has no port for it`,
-      'no port for it',
-      inSentence(CARRIES[run.carries].name),
-      has(end),
-      `${name} has nothing that it ends in.`,
-      'Choose another end, or something between the two that takes it.',
-    )
+    return finding('terminate', `no-port:${key}`, {
+      ...STOP,
+      title: `${mark} has no port for it`,
+      short: 'no port for it',
+      figure: text(what),
+      limit: text(has(end)),
+      reason: `${name} has nothing that it ends in.`,
+      advice: 'Choose another end, or something between the two that takes it.',
+    })
   if (port === null)
     return finding('terminate', `port:${key}`, {
       verdict: 'check',
@@ -195,26 +177,29 @@ function portFinding({ run }: RunOf, end: RunEnd): Finding | null {
       advice: `Choose its port at ${mark}.`,
     })
   if (!offered.includes(port))
-    return stop(
-      'other-port',
-      `${mark} has no such port`,
-      'no such port',
-      portName!,
-      has(end),
-      `${inSentence(CARRIES[run.carries].name)} ends there at ${offered.length} other places.`,
-      `Choose another port at ${mark}.`,
-    )
+    return finding('terminate', `other-port:${key}`, {
+      ...STOP,
+      title: `${mark} has no such port`,
+      short: 'no such port',
+      figure: text(portName!),
+      limit: text(has(end)),
+      reason: `It is none of the ${offered.length} where ${what} ends at ${name}.`,
+      advice: `Choose another port at ${mark}.`,
+    })
   if (shared.length === 0) return null
-  return stop(
-    'taken',
-    `Two cables in one port of ${mark}`,
-    'port is taken',
-    `${portName}: ${[run.mark, ...shared.map((use) => use.mark)].join(', ')}`,
-    'one cable a port',
-    `${shared[0]!.mark} ${shared[0]!.name} ends there too.`,
-    'Choose a free port for one of them.',
-  )
+  return finding('terminate', `taken:${key}`, {
+    ...STOP,
+    title: `Two cables in one port of ${mark}`,
+    short: 'port is taken',
+    figure: text(`${portName}: ${[run.mark, ...shared.map((use) => use.mark)].join(', ')}`),
+    limit: text('one cable a port'),
+    reason: `${shared[0]!.mark} ${shared[0]!.name} ends there too.`,
+    advice: 'Choose a free port for one of them.',
+  })
 }
+
+/** What the parts themselves forbid. */
+const STOP = { verdict: 'stop', source: 'catalogue' } as const
 
 const has = ({ part, camera }: RunEnd): string =>
   (part

@@ -32,7 +32,7 @@ export function pairProofs(context: RunContext, way: Way | null, ends: readonly 
       gives: ['cable proved'],
       after: [THERE, ...ends.map((fact) => ({ fact, because: 'It is read from end to end.' }))],
       title: 'Read the wire map',
-      reason: 'Proved before the camera hangs on it.',
+      reason: 'Proved before anything hangs on it.',
       entry: choice('pass', 'open', 'short', 'reversed pair', 'crossed pair', 'split pair'),
       causes: {
         answered: { 'open': 'bad termination', 'short': 'bad termination', 'reversed pair': 'polarity' },
