@@ -1,5 +1,7 @@
 import type { Catalogue } from '@/core/parts'
-import { CABLES, CONDUITS, CONNECTORS } from './cables'
+import { CABLES } from './cables'
+import { CONDUITS } from './conduits'
+import { CONNECTORS } from './connectors'
 import { CAMERAS } from './cameras'
 import { EQUIPMENT } from './equipment'
 import { FIXINGS, WOODS } from './fixings'

@@ -1,0 +1,82 @@
+import type { Scenario } from './scenario'
+
+/** One stretch of a way. */
+export const way = (
+  id: string,
+  space:
+    | 'loft'
+    | 'soffit channel'
+    | 'wall cavity'
+    | 'conduit'
+    | 'clipped outside'
+    | 'under decking'
+    | 'trunking indoors'
+    | 'garage or basement',
+  lengthM: number,
+  riseM: number,
+  temperatureC: number,
+  conduitId: string | null = null,
+  conduitName = '',
+) => ({ id, space, lengthM, riseM, temperatureC, conduitId, conduitName })
+
+/** What stands in the office cupboard and out on the jetty, and what joins it: fibre over the decking. */
+export function equipQuay(yard: Scenario): void {
+  const onSite = { stands: 'on site', exposure: 'marine' } as const
+  yard.equip(
+    { id: 'office', name: 'Office switch', partId: 'switch-16' },
+    { id: 'jetty', name: 'Jetty switch', partId: 'switch-outdoor-4', ...onSite },
+    { id: 'slip-dc', name: 'Slip supply', partId: 'dc-12-5' },
+    { id: 'lamps', name: 'Yard lamp circuit', partId: 'mains-circuit' },
+    { id: 'recorder', name: 'Office recorder', partId: 'recorder-16', replaces: 'old-recorder' },
+    { id: 'panel', name: 'Office panel', partId: 'jack-panel-16' },
+    { id: 'jetty-protector', name: 'Jetty protector', partId: 'protector-outdoor', ...onSite },
+    { id: 'jetty-fibre', name: 'Fibre from the jetty', partId: 'fibre-converter' },
+    { id: 'old-recorder', name: 'Old recorder', partId: 'recorder-coax-8', state: 'taken away' },
+    { id: 'slip-recorder', name: 'Slip recorder', partId: 'recorder-coax-8', state: 'kept' },
+  )
+  const patched = { cableId: 'lead-thin', fromEndId: 'plug-moulded', toEndId: 'plug-moulded' } as const
+  yard.lead(
+    {
+      id: 'jetty-link',
+      name: 'Jetty to the office',
+      carries: 'fibre',
+      cableId: 'fibre-single',
+      fromId: 'jetty',
+      fromPort: 'fibre-1',
+      fromEndId: 'lc',
+      toId: 'jetty-fibre',
+      toPort: 'fibre-1',
+      toEndId: 'lc',
+      segments: [
+        way('a', 'conduit', 6, -3, 25, 'pvc-1'),
+        way('b', 'under decking', 46, 0, 25),
+        way('c', 'wall cavity', 5, 2.4, 20),
+      ],
+      leadLengthM: 70,
+    },
+    {
+      id: 'fibre-patch',
+      name: 'Fibre box to the switch',
+      carries: 'network',
+      ...patched,
+      fromId: 'jetty-fibre',
+      fromPort: 'uplink-1',
+      toId: 'office',
+      toPort: 'uplink-1',
+      segments: [way('a', 'trunking indoors', 1, 0.6, 25)],
+      leadLengthM: 2,
+    },
+    {
+      id: 'recorder-patch',
+      name: 'Recorder to the switch',
+      carries: 'network',
+      ...patched,
+      fromId: 'recorder',
+      fromPort: 'uplink-1',
+      toId: 'office',
+      toPort: 'uplink-2',
+      segments: [way('a', 'trunking indoors', 0.8, 0.4, 25)],
+      leadLengthM: 2,
+    },
+  )
+}

@@ -1,0 +1,94 @@
+import fc from 'fast-check'
+import { FLOORS, LEVELS, type Job, type PlanThing } from '@/core/job'
+import { keys, line, planPoint, real } from './anyValue'
+
+const apart = (a: { x: number; y: number }, b: { x: number; y: number }) =>
+  Math.hypot(a.x - b.x, a.y - b.y) > 0.1
+const edge = fc.tuple(planPoint, planPoint).filter(([a, b]) => apart(a, b))
+const square = fc.tuple(planPoint, real(0.3, 20)).map(([{ x, y }, side]) => [
+  { x, y },
+  { x: x + side, y },
+  { x: x + side, y: y + side },
+  { x, y: y + side },
+])
+const common = { floor: keys(FLOORS), name: line }
+
+/**
+ * Things of every kind, wherever they fall: walls through cameras, soffits below lenses, areas inside
+ * trees.
+ */
+export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
+  fc
+    .record({
+      ...common,
+      id: fc.constant('t'),
+      kind: fc.constant('wall' as const),
+      ends: edge,
+      baseM: real(0, 10),
+      heightM: real(0.05, 20),
+      door: fc.boolean(),
+    })
+    .map(({ ends: [from, to], door, ...rest }) => ({
+      ...rest,
+      from,
+      to,
+      openings: door ? [{ id: 'o', name: '', alongM: 0, widthM: 0.08, sillM: 0, headM: 2 }] : [],
+    })),
+  fc
+    .record({
+      ...common,
+      id: fc.constant('t'),
+      kind: fc.constant('soffit' as const),
+      ends: edge,
+      depthM: real(0.05, 10),
+      undersideM: real(0.5, 60),
+      lipM: real(0, 2),
+    })
+    .map(({ ends: [from, to], ...rest }) => ({ ...rest, from, to })),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('obstacle' as const),
+    baseM: real(0, 10),
+    heightM: real(0.05, 20),
+    form: fc.oneof(
+      fc.record({ is: fc.constant('round' as const), at: planPoint, radiusM: real(0.02, 20) }),
+      fc.record({ is: fc.constant('block' as const), outline: square }),
+    ),
+  }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constantFrom('premises' as const, 'privacy' as const),
+    outline: square,
+  }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('area' as const),
+    outline: square,
+    level: keys(LEVELS),
+    targetHeightM: real(0, 20),
+  }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('target' as const),
+    at: planPoint,
+    level: keys(LEVELS),
+    targetHeightM: real(0, 20),
+  }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('walk' as const),
+    path: edge.map(([a, b]) => [a, b]),
+  }),
+  fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('head end' as const), at: planPoint }),
+)
+
+export const site = fc.constantFrom<Job['site']>(
+  null,
+  { latitudeDeg: 51.5, longitudeDeg: -0.1, upBearingDeg: 20, timeZone: 'Europe/London' },
+  { latitudeDeg: -89, longitudeDeg: 179, upBearingDeg: 0, timeZone: 'UTC' },
+)
