@@ -344,6 +344,7 @@ export async function kestrelQuay(): Promise<JobFile> {
       name: 'Old slip, coax kept',
       cameraId: 'analogue-bullet-2mp',
       mountIds: ['junction-box'],
+      partsKept: 1,
       surfaceId: 'timber-wall',
       exposure: 'marine',
       cableId: 'rg59-18-2',

@@ -30,7 +30,7 @@ import { picture, type Picture, type Scene } from './pictures'
 export type Plan = { readonly [S in PlannedStage]?: Partial<NonNullable<Device[S]>> | null }
 
 /** What of a choice is usual where nothing is said. */
-type Unsaid = 'accessoryIds' | 'mountIds' | 'state' | 'replaces'
+type Unsaid = 'accessoryIds' | 'mountIds' | 'partsKept' | 'state' | 'replaces'
 
 type Led = Partial<Run> & Pick<Run, 'id' | 'name' | 'carries' | 'cableId' | 'fromId' | 'toId'>
 type Piece = Partial<Equipment> & Pick<Equipment, 'id' | 'name' | 'partId'>
@@ -89,6 +89,7 @@ export class Scenario {
     let device: Device = {
       id: `device-${choice.mark}`,
       mountIds: [],
+      partsKept: 0,
       accessoryIds: [],
       state: 'new',
       replaces: null,

@@ -150,6 +150,47 @@ test('whether a camera’s cable was there before is said on its route, and its 
   await expect(steps.getByRole('link', { name: /and pull it/ })).toHaveCount(0)
 })
 
+test('what stays of a mount is said part by part: a new cable cannot be sealed behind it, an old one is', async ({
+  page,
+}) => {
+  const device = `${home()}/devices/camera`
+  const laid = async (to: string) => {
+    await page.goto(`${device}/route`)
+    await awake(page)
+    await page.getByLabel('Its cable').selectOption({ label: to })
+    await expect(page.getByLabel('Its cable').locator('option:checked')).toHaveText(to)
+  }
+  const stays = page.getByText('Part 1 was there before and stays')
+  await laid('New, pulled for it')
+  await page.goto(`${device}/device`)
+  await awake(page)
+  await stays.click()
+  await expect(page.getByRole('checkbox', { name: /^Part 1/ })).toBeChecked()
+  await page.getByRole('button', { name: 'Keep these parts' }).click()
+  await expect(page.getByText('✓ Kept.')).toBeVisible()
+  await page.goto(`${device}/mount`)
+  await expect(page.getByText(/^Out of reach behind what stays: seal the/).first()).toBeVisible()
+  await expect(page.getByText(/Take the junction box off and put it up again/).first()).toBeVisible()
+  await expect(page.getByText('Drilling template at 1:1')).toHaveCount(0)
+  await laid('Existing, stays')
+  await page.goto(`${device}/mount`)
+  await awake(page)
+  await expect(
+    page.getByRole('heading', { name: /as far as it is judged|Will it hold/ }).first(),
+  ).toBeVisible()
+  await expect(page.getByText(/^Out of reach behind what stays/)).toHaveCount(0)
+  const said = page.getByRole('navigation', { name: 'All steps' })
+  await page.goto(`${device}/log`)
+  await expect(said.getByRole('link', { name: 'Look over what stays: junction box' })).toBeVisible()
+  await expect(said.getByRole('link', { name: /^Drill/ })).toHaveCount(0)
+  await page.goto(`${device}/device`)
+  await awake(page)
+  await stays.click()
+  await expect(page.getByRole('checkbox', { name: /^Part 1/ })).not.toBeChecked()
+  await page.getByRole('button', { name: 'Keep these parts' }).click()
+  await expect(page.getByText('✓ Kept.')).toBeVisible()
+})
+
 test('on its drawing a part is changed for another that fits; what does not fit says why', async ({
   page,
 }) => {

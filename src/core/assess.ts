@@ -244,12 +244,15 @@ function sameEquipment(before: readonly Equipment[], after: readonly Equipment[]
   return words(before) === words(after)
 }
 
-/** True when shared conduits hold the same cables, the same tails are in use and the same devices go. */
+/**
+ * True when shared conduits hold the same cables, the same tails are in use, the same devices go, and the
+ * same stays of them.
+ */
 function sameNeighbours(before: Cabled, after: Cabled, catalogue: Catalogue): boolean {
   if (before.devices === after.devices && before.runs === after.runs) return true
   const words = (of: Cabled) => {
-    const { conduits, gone, tails } = neighboursOf(of, catalogue)
-    return JSON.stringify([...conduits, ...gone, ...tails])
+    const { conduits, gone, staying, tails } = neighboursOf(of, catalogue)
+    return JSON.stringify([...conduits, ...gone, ...staying, ...tails])
   }
   return words(before) === words(after)
 }

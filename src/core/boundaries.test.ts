@@ -242,6 +242,14 @@ const CASES: readonly Case[] = [
     source: 'common practice, no source: 10 mm beside a hole of 10 mm',
   },
   {
+    finding: 'mount/hole-width',
+    good: 'from',
+    figure: 6.2 + 3,
+    between: [1, 60],
+    on: (holeMm) => plans({ mount: { hole: 'kept', holeMm } }),
+    source: 'common practice, no source: a bare cable of 6.2 mm wants 3 mm round it',
+  },
+  {
     finding: 'mount/band',
     good: 'up to',
     figure: 170,

@@ -30,6 +30,8 @@ const mount = (change: Partial<Mount> = {}): Mount => ({
   backed: false,
   edgeMm: null,
   slotMm: null,
+  hole: 'new',
+  holeMm: null,
   pole: null,
   ...change,
 })

@@ -222,10 +222,15 @@ function told(part: ShownPart, [x, y]: Spot, anchor: 'start' | 'end'): Mark[] {
       words([x, y + (closing ? 26 : 13)], openingOf(shown), {
         size: 'small',
         anchor,
-        tone: bad ? 'stop' : 'good',
+        tone: toneOf(shown),
       }),
     )
   return lines
+}
+
+const toneOf = ({ holds, old }: ShownPart['openings'][number]): 'stop' | 'soft' | 'good' => {
+  if (!holds) return 'stop'
+  return old ? 'soft' : 'good'
 }
 
 const openingOf = ({ name, rating, holds }: ShownPart['openings'][number]): string =>

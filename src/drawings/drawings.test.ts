@@ -240,6 +240,16 @@ describe('the other drawings', () => {
     expect(said.filter((one) => /^\d$/.test(one))).toEqual(['1', '2', '3', '4'])
     expect(said.some((one) => one.startsWith('× 4 pulls each fixing with'))).toBe(true)
   })
+  it('mount: what stays is called so, its hole unmeasured, and nothing green said of its fixings', () => {
+    const drawn = (partsKept: number) =>
+      mountDrawing(stagesOf({ partsKept }).mount.result.drawing, 'metric', 700)
+    const said = (partsKept: number) => wordsOf(drawn(partsKept))
+    expect(said(0).some((one) => one.startsWith('hole '))).toBe(true)
+    expect(said(1).some((one) => one.startsWith('hole '))).toBe(false)
+    expect(said(1)).toContain('1  Junction box, 120 mm, stays')
+    const green = (partsKept: number) => JSON.stringify(drawn(partsKept)).includes('"good"')
+    expect([green(0), green(1)]).toEqual([true, false])
+  })
   it('mount: hangs what follows a wall arm below its end', () => {
     const { mount } = stagesOf({
       cameraId: 'large-dome-4mp',

@@ -30,6 +30,12 @@ interface Block {
   readonly camera: boolean
 }
 
+/** Of what was there before nobody knows that it holds. */
+function toneOf({ capacityN, pullN, stays }: MountSection): 'stop' | 'good' | 'soft' {
+  if (capacityN < pullN) return 'stop'
+  return stays > 0 ? 'soft' : 'good'
+}
+
 /**
  * An exploded section through the stack, parts to scale: surface, fixings, cable hole, parts in order of
  * assembly, the load and the pull.
@@ -107,27 +113,32 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
   const pulled = at(8, rows[0]!)
   marks.push(...arrow(pulled, wall ? [pulled[0] + 34, pulled[1]] : [pulled[0], pulled[1] + 34]))
 
+  // What stays covers its hole: nobody has measured that.
   const hole = `hole ${print({ value: m.holeMm, kind: 'size' }, units)}`
-  marks.push(
-    ...(wall
-      ? dimensionUp(at(-surfaceMm, 0)[0] - 12, at(0, -m.holeMm / 2)[1], at(0, m.holeMm / 2)[1], hole)
-      : dimensionAcross(
-          at(0, -m.holeMm / 2)[0],
-          at(0, m.holeMm / 2)[0],
-          at(-surfaceMm, 0)[1] - 10,
-          hole,
-          width,
-        )),
-  )
+  if (m.stays === 0)
+    marks.push(
+      ...(wall
+        ? dimensionUp(at(-surfaceMm, 0)[0] - 12, at(0, -m.holeMm / 2)[1], at(0, m.holeMm / 2)[1], hole)
+        : dimensionAcross(
+            at(0, -m.holeMm / 2)[0],
+            at(0, m.holeMm / 2)[0],
+            at(-surfaceMm, 0)[1] - 10,
+            hole,
+            width,
+          )),
+    )
   marks.push(words([14, 18], m.surfaceName, { size: 'small', tone: 'soft' }))
   let y = beside ? ROOM.top + 8 : height - listH - 2
   const x = beside ? width - listW + 20 : 14
   m.parts.forEach((part, index) => {
-    marks.push(words([x, y], `${index + 1}  ${part.name}`, { size: 'small' }))
+    marks.push(
+      words([x, y], `${index + 1}  ${part.name}${index < m.stays ? ', stays' : ''}`, { size: 'small' }),
+    )
     for (const note of notes[index]!)
       marks.push(words([x + 14, (y += 14)], note, { size: 'small', tone: 'copper' }))
     y += beside ? 19 : 17
   })
+  const held = m.stays > 0 ? 'one like it, new, holds' : 'one holds'
   const [pull, holds] = [
     print({ value: m.pullN, kind: 'force' }, units),
     m.capacityN > 0 ? print({ value: m.capacityN, kind: 'force' }, units) : 'nothing here',
@@ -135,8 +146,8 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
   marks.push(
     words(
       [14, height - listH - 22],
-      `× 4 pulls each ${wall ? 'top ' : ''}fixing with ${pull}; one holds ${holds}`,
-      { tone: m.capacityN >= m.pullN ? 'good' : 'stop' },
+      `× 4 pulls each ${wall ? 'top ' : ''}fixing with ${pull}; ${held} ${holds}`,
+      { tone: toneOf(m) },
     ),
   )
   return {

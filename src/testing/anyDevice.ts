@@ -3,6 +3,7 @@ import { CATALOGUE } from '@/catalogue'
 import {
   EXPOSURES,
   FLOORS,
+  HOLES,
   LAID,
   LEVELS,
   NO_DETAILS,
@@ -51,6 +52,8 @@ const mount = fc.record({
   backed: fc.boolean(),
   edgeMm: fc.option(real(0, 2000)),
   slotMm: fc.option(real(0, 2000)),
+  hole: keys(HOLES),
+  holeMm: fc.option(real(1, 200)),
   pole: fc.option(
     fc.record({
       material: keys(POLE_MATERIALS),
@@ -104,21 +107,24 @@ const power = fc.record({
   port: fc.option(fc.integer({ min: 1, max: 512 })),
 })
 
-export const anyDevice: fc.Arbitrary<Omit<Device, 'id' | 'mark'>> = fc.record({
-  name: fc.constantFrom('Door', 'Yard ö'),
-  state: keys(STATES),
-  replaces: fc.constant(null),
-  cameraId: part(CATALOGUE.cameras),
-  mountIds: fc.array(part(CATALOGUE.mounts), { maxLength: 4 }),
-  surfaceId: part(CATALOGUE.surfaces),
-  exposure: keys(EXPOSURES),
-  cableId: part(CATALOGUE.cables),
-  accessoryIds: fc.array(part(CATALOGUE.accessories), { maxLength: 2 }),
-  sight: fc.option(sight),
-  mount: fc.option(mount),
-  route: fc.option(route),
-  terminate: fc.option(terminate),
-  seal: fc.option(seal),
-  power: fc.option(power),
-  details: fc.constant(NO_DETAILS),
-})
+export const anyDevice: fc.Arbitrary<Omit<Device, 'id' | 'mark'>> = fc
+  .record({
+    name: fc.constantFrom('Door', 'Yard ö'),
+    state: keys(STATES),
+    replaces: fc.constant(null),
+    cameraId: part(CATALOGUE.cameras),
+    mountIds: fc.array(part(CATALOGUE.mounts), { maxLength: 4 }),
+    surfaceId: part(CATALOGUE.surfaces),
+    exposure: keys(EXPOSURES),
+    cableId: part(CATALOGUE.cables),
+    accessoryIds: fc.array(part(CATALOGUE.accessories), { maxLength: 2 }),
+    sight: fc.option(sight),
+    mount: fc.option(mount),
+    route: fc.option(route),
+    terminate: fc.option(terminate),
+    seal: fc.option(seal),
+    power: fc.option(power),
+    details: fc.constant(NO_DETAILS),
+    partsKept: fc.integer({ min: 0, max: 4 }),
+  })
+  .map((made) => ({ ...made, partsKept: Math.min(made.partsKept, made.mountIds.length) }))

@@ -29,6 +29,7 @@ export function device(change: Partial<Device> = {}): Device {
     replaces: null,
     cameraId: 'bullet-4mp-vf',
     mountIds: ['junction-box'],
+    partsKept: 0,
     surfaceId: 'timber-wall',
     exposure: 'open weather',
     cableId: 'cat6-outdoor',

@@ -29,7 +29,7 @@ class Hands {
     private readonly all: ReadonlySet<string>,
   ) {
     this.parts = [...device.mountIds.map((id) => CATALOGUE.mounts.get(id)!), this.camera]
-    this.up = this.parts.map(() => false)
+    this.up = this.parts.map((_, i) => i < device.partsKept)
     this.finished = CATALOGUE.connectors.get(device.terminate?.cameraEndId ?? '')?.boot === 'moulded'
   }
 
@@ -42,6 +42,9 @@ class Hands {
   }
   private get last(): number {
     return this.parts.length - 1
+  }
+  private get putsUp(): boolean {
+    return this.all.has('mount/fix') || this.device.partsKept > 0
   }
   private has(id: string): boolean {
     return this.done.has(id)
@@ -67,7 +70,7 @@ class Hands {
     if (joined) return this.goesUp(Number(joined[1]))
     if (id === 'mount/camera') return this.goesUp(this.last)
     if (id.startsWith('seal/mount-') || id === 'seal/camera/entry') return this.seals(id)
-    if (id === 'power/clamp') return this.up[0] ? 'the clamp is behind the box' : null
+    if (id === 'power/clamp') return this.clamps()
     switch (id) {
       case 'mount/cable-hole':
       case 'mount/cut-out':
@@ -102,7 +105,7 @@ class Hands {
       case 'seal/before-closing':
         return this.reachesJoint()
       case 'mount/close':
-        return this.up.every(Boolean) || !this.all.has('mount/fix') ? null : 'a part is not up'
+        return this.up.every(Boolean) || !this.putsUp ? null : 'a part is not up'
       default:
         return null
     }
@@ -124,7 +127,7 @@ class Hands {
     if (part.fastened === 'from behind' && this.up[i - 1]) return 'its screws are behind what is up'
     if (part.fastened === 'from its front' && (i < this.last ? this.up[i + 1] : this.has('mount/close')))
       return 'its screws are covered'
-    if (i === 0 && !this.past(this.there)) return 'the cable is not through yet'
+    if (i === this.device.partsKept && !this.past(this.there)) return 'the cable is not through yet'
     const made = this.has('terminate/camera-end') || (this.finished && this.has(this.there))
     const across = CATALOGUE.connectors.get(this.device.terminate?.cameraEndId ?? '')?.acrossMm ?? 0
     const narrow = part.openings.find((opening) => isEntry(opening) && opening.holeMm! < across)
@@ -171,6 +174,15 @@ class Hands {
     return null
   }
 
+  /** The mains cable is clamped where it first enters a part. */
+  private clamps(): string | null {
+    const i = this.parts.findIndex(({ openings }) => openings.some(({ kind }) => kind === 'cable entry'))
+    const { side } = this.parts[i]!.openings.find(({ kind }) => kind === 'cable entry')!
+    if (side === 'side') return null
+    const open = side === 'rear' ? this.open(i) : this.openInside(i)
+    return open ? null : 'the clamp is covered'
+  }
+
   private reachesJoint(): string | null {
     if (this.camera.connection === 'inside') {
       const housing = this.parts.findIndex((part) => 'coversCamera' in part && part.coversCamera)
@@ -184,7 +196,7 @@ class Hands {
     const before = this.jointBehind()
     const held = this.camera.connection === 'inside' || before < this.last
     const carried = this.up.every((up, i) => up || i === before || (i === this.last && !held))
-    if (this.all.has('mount/fix') && !carried) return 'the camera hangs on its cable'
+    if (this.putsUp && !carried) return 'the camera hangs on its cable'
     return (
       this.needs('terminate/camera-end', id) ??
       this.needs('terminate/head-end', id) ??
@@ -195,7 +207,7 @@ class Hands {
 
   private aims(): string | null {
     if (!this.past('power/connect') || !this.past('power/mains')) return 'there is no picture'
-    if (this.all.has('mount/fix') && !this.up[this.last]) return 'it is not fastened'
+    if (this.putsUp && !this.up[this.last]) return 'it is not fastened'
     const closed = this.has('mount/close')
     if (this.camera.head === 'gimbal' && closed) return 'the lens is under its cover'
     return this.camera.head === 'motors' && !this.past('mount/close') ? 'its motors are not free' : null

@@ -100,6 +100,19 @@ export function partsBefore(
   return before
 }
 
+/** The parts that were there before and stay: what they cover is out of reach from the start. */
+export const keptParts = (context: Stack & Pick<DeviceContext, 'partsKept'>): readonly Placed[] =>
+  partsOf(context).slice(0, context.partsKept)
+
+/** The part that stays and covers every way by which something is reached; null while a way is left. */
+export function hiddenBehind(
+  context: Stack & Pick<DeviceContext, 'partsKept'>,
+  { closings }: Reach,
+): Placed | null {
+  const covering = keptParts(context).filter((placed) => closings.includes(upOf(placed)))
+  return covering.length > 0 && covering.length === closings.length ? covering.at(-1)! : null
+}
+
 /** By which ways a part's own screws are turned; none when from outside at any time. */
 export function reachOfScrews(context: Stack, placed: Placed): readonly Reach[] {
   const what = `The screws of the ${calledIn(placed.part.name)} are turned`

@@ -1,9 +1,11 @@
 export {
   calledIn,
   hasBox,
+  hiddenBehind,
   inside,
   joint,
   jointPlace,
+  keptParts,
   mainsReaches,
   partsBefore,
   partsOf,

@@ -48,6 +48,20 @@ describe('how a device goes together', () => {
       /; the surface offers a surface\.$/,
     )
   })
+  it('shows what stays as it was made, its number that of the look over it', () => {
+    const { view, steps } = viewOf({ partsKept: 1 })
+    const [box, camera] = view.parts
+    expect([box!.name, box!.stepId, steps[box!.number! - 1]!.step.id]).toEqual([
+      'Junction box, 120 mm, stays',
+      'mount/kept-parts',
+      'mount/kept-parts',
+    ])
+    expect(box!.openings.map(({ rating, old }) => [/ when new$/.test(rating), old])).toEqual(
+      box!.openings.map(() => [true, true]),
+    )
+    expect(camera!.openings.map(({ old }) => old)).not.toContain(true)
+    expect(view.sentence).toMatch(/goes together/)
+  })
   it('says of a device in the dry that nothing has to keep water out', () => {
     const dry = { exposure: 'dry indoors', cameraId: 'mini-dome-2mp', mountIds: [] } as const
     expect(viewOf({ ...dry, mountIds: [] }).view.weakest).toBe('No opening of it has to keep water out.')

@@ -24,6 +24,8 @@ export interface ShownOpening {
   readonly sealName: string | null
   readonly rating: string
   readonly holds: boolean
+  /** It was there before: how it is by now nobody knows. */
+  readonly old: boolean
   readonly weakest: boolean
 }
 
@@ -74,12 +76,13 @@ export function assemblyView(
   const seal = stages?.seal
   const chain = seal?.planned ? seal.result.drawing : null
   const numbered = new Map(steps.map(({ step }, i) => [step.id, i + 1]))
-  const parts = partsOf(context).map(({ ref, part, on }): ShownPart => {
-    const stepId = stepOf(ref, on === null)
+  const parts = partsOf(context).map(({ ref, part, on }, index): ShownPart => {
+    const stays = index < context.partsKept
+    const stepId = stays ? 'mount/kept-parts' : stepOf(ref, on === null)
     const openings = chain?.links.filter((link) => link.ref.startsWith(`${ref}/`)) ?? []
     return {
       ref,
-      name: part.name,
+      name: stays ? `${part.name}, stays` : part.name,
       look: 'form' in part ? part.form : part.kind,
       baseMm: part.baseMm,
       depthMm: part.depthMm,
@@ -91,8 +94,9 @@ export function assemblyView(
       openings: openings.map(({ ref: opening, openingName, sealName, rating, holds }) => ({
         name: openingName,
         sealName,
-        rating,
+        rating: stays ? `${rating} when new` : rating,
         holds,
+        old: stays,
         weakest: opening === chain?.weakest,
       })),
       pieces: openings.flatMap(({ ref: opening }) => piecesOf(device, opening, catalogue)),

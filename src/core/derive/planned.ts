@@ -1,7 +1,7 @@
 import { PLANNED_STAGES, type Finding, type PlannedStage, type StageAssessment } from '../findings'
 import type { Device } from '../job/job'
 import { resolve, type Catalogue, type JobSettings, type Measured, type Neighbours } from '../parts'
-import { contradictionFinding, type Step } from '../procedure'
+import { contradictionFinding, hiddenFinding, type Step } from '../procedure'
 import type { Plans } from '../stages/plans'
 import { stepsOf } from '../stages/steps'
 import type { Stage } from '../stages/stage'
@@ -50,11 +50,11 @@ export function plannedFromScratch(
     const result = input === null ? null : stage.assess(context, input)
     return result && { planned: plan !== null, input, result, unjudged: stage.unjudged(context, input) }
   }
-  const { steps, contradictions } = stepsOf(context)
+  const { steps, contradictions, hidden } = stepsOf(context)
   const assessed = Object.fromEntries(PLANNED_STAGES.map((name) => [name, stageOf(name)]))
   const stages = withFindings(assessed as unknown as PlannedStages, (name) => [
-    // Steps that wait for each other stop the mount: its mark and its cell say so too.
-    ...(name === 'mount' ? contradictions.map(contradictionFinding) : []),
+    // Steps that wait for each other, or that nobody can do, stop the mount: its mark and its cell say so.
+    ...(name === 'mount' ? [...contradictions.map(contradictionFinding), ...hidden.map(hiddenFinding)] : []),
     ...[unreadOfStage(name, context.ownParts)].filter((one) => one !== null),
   ])
   const findings = PLANNED_STAGES.flatMap((name) =>

@@ -23,6 +23,7 @@ export function equipmentTasks(context: EquipmentContext): Task[] {
     networked: part.networked,
     mains: part.runsOn === 'mains joint' ? printed(mainsV, 'voltage') : null,
     outdoors: exposure.outdoors,
+    staying: [],
   }
   if (equipment.state === 'taken away') return goingTasks(old)
   if (equipment.state === 'kept') return [...stayingTasks(old), ...plugging(context)]

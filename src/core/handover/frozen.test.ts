@@ -22,7 +22,7 @@ const sign = (on: Job) => {
 
 it('what is signed carries figures, parts and versions, under the SHA-256 of its bytes', () => {
   const [record] = sign(yard).signed
-  expect(record).toMatchObject({ signedBy: 'Customer', by: 'Lead', versions: { record: 9 } })
+  expect(record).toMatchObject({ signedBy: 'Customer', by: 'Lead', versions: { record: 10 } })
   expect(record!.sha256).toBe(createHash('sha256').update(record!.body, 'utf8').digest('hex'))
   const { devices } = unsealed(record!)!
   expect(Object.keys(devices[0]!.parts)).toEqual(

@@ -37,7 +37,9 @@ export function deviceRecord(
     ['Camera', name(catalogue.cameras, device.cameraId)],
     [
       'Mount',
-      device.mountIds.map((id) => name(catalogue.mounts, id)).join(' · ') || 'straight on the surface',
+      device.mountIds
+        .map((id, i) => name(catalogue.mounts, id) + (i < device.partsKept ? ' (was there, stays)' : ''))
+        .join(' · ') || 'straight on the surface',
     ],
     ['Surface', name(catalogue.surfaces, device.surfaceId)],
     ['Cable', name(catalogue.cables, device.cableId)],

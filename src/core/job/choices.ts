@@ -101,6 +101,9 @@ export type State = keyof typeof STATES
 /** Whether the cable of a device is pulled for it or was there before. */
 export const LAID = { new: 'New, pulled for it', kept: 'Existing, stays' } as const
 
+/** Whether the hole that the cable comes through is drilled for it or was there before. */
+export const HOLES = { new: 'New, drilled for it', kept: 'There before, used again' } as const
+
 /** Where equipment stands. */
 export const STANDS = { 'head end': 'At the head end', 'on site': 'Out on site' } as const
 export type Stand = keyof typeof STANDS

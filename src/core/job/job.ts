@@ -86,6 +86,8 @@ export const DeviceChoice = z.strictObject({
   ...standing,
   cameraId: PartId,
   mountIds: z.array(PartId).max(8, 'At most 8 parts.'),
+  /** How many of these, from the surface outwards, were there before and stay. */
+  partsKept: z.int('Give a whole number.').min(0, 'Not below 0.').max(8, 'At most 8 parts.'),
   surfaceId: PartId,
   exposure: keysOf(EXPOSURES),
   cableId: PartId,

@@ -1,3 +1,4 @@
+import { DRILLED } from '../mount/plan'
 import { NO_RECORDER } from '../terminate/plan'
 import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './job'
 
@@ -128,9 +129,28 @@ const UPGRADES: readonly Upgrade[] = [
           }
         : command,
   },
+  {
+    // 10 knows parts and holes that were there before.
+    plans: { mount: (mount) => ({ ...DRILLED, ...mount }) },
+    device: (device) => ({ partsKept: 0, ...device }),
+    command: (command) => ({
+      ...command,
+      ...(command.type === 'addDevice'
+        ? { choice: changedIf(command.choice, (choice) => ({ partsKept: 0, ...choice })) }
+        : {}),
+      ...(command.type === 'setPlan'
+        ? {
+            plan: changedIf(command.plan, (plan) =>
+              'mount' in plan ? { ...plan, mount: changedIf(plan.mount, whole(HELD, DRILLED)) } : plan,
+            ),
+          }
+        : {}),
+    }),
+  },
 ]
 
 const WAY = ['segments', 'cordsM', 'leadLengthM'] as const
+const HELD = ['fixingId', 'fixingCount', 'passage'] as const
 const ENDS = ['cameraEndId', 'headEndId'] as const
 
 /** A plan that comes whole gets what it did not know; single fields of one leave the rest as it is. */

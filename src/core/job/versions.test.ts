@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { NOW, device, equipment, job } from '@/testing/jobs'
-import { apply, Command, commandsOf, factsOf, upgradedCommand, USUAL_POLICIES } from '.'
+import { apply, Command, commandsOf, factsOf, RECORD_VERSION, upgradedCommand, USUAL_POLICIES } from '.'
 
 /**
  * Commands as programs of every version wrote them: a day's work without signal outlives an update. The
@@ -84,6 +84,7 @@ const fault = {
 }
 const placed = { ...sight, wish: { ...sight.wish, at: null }, place: null }
 const braced = { ...mount, edgeMm: 40, slotMm: null, pole: null }
+const drilled = { hole: 'new', holeMm: null }
 
 const FRESH = { state: 'new', replaces: null }
 
@@ -176,6 +177,10 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
     },
     { type: 'setPlan', deviceId: 'device-2', plan: { route: { cordsM: 1.5 } } },
   ].map((change) => ({ ...change, version: 8, madeOn: '', base: null })),
+  9: [
+    { type: 'setPlan', deviceId: 'device-2', plan: { mount: braced } },
+    { type: 'setPlan', deviceId: 'device-2', plan: { mount: { edgeMm: 50 } } },
+  ].map((change) => ({ ...change, version: 9, madeOn: '', base: null })),
 }
 
 describe('commands of every version are still taken', () => {
@@ -206,7 +211,8 @@ describe('commands of every version are still taken', () => {
     expect(only).toMatchObject({ state: 'new', replaces: null })
     expect(only).toMatchObject({ name: 'Double doors', details, power: { supplyId: 'switch', port: 2 } })
     expect(only!.sight).toEqual({ ...placed, tiltDeg: 14 })
-    expect(only!.mount).toEqual(braced)
+    expect(only!.mount).toEqual({ ...braced, ...drilled })
+    expect([second!.mount, second!.partsKept]).toEqual([{ ...braced, ...drilled, edgeMm: 50 }, 0])
     expect(only!.route!.segments).toEqual([{ ...segment, conduitName: 'riser' }])
     expect(made.records.map(({ stepId, title, note }) => [stepId, title, note])).toEqual([
       ['bench/unpack', '', 'dry'],
@@ -252,7 +258,7 @@ it('a plan that nobody made yet comes whole; later its fields come alone', () =>
       Command.parse({
         ...ENVELOPE,
         id: id(1),
-        version: 9,
+        version: RECORD_VERSION,
         madeOn: 'a',
         base: 3,
         type: 'setPlan',

@@ -89,6 +89,7 @@ export const mountFacts = remembered((context, mount: Mount) => {
   const pilot = isScrew ? pilotMm(fixing, wood.specificGravity) : null
   const hole = fixingHole(fixing, units)
   const passMm = passageMm(mount.passage, cable.diameterMm)
+  const oldHoleMm = mount.hole === 'kept' ? mount.holeMm : null
   return {
     fixing,
     wood,
@@ -115,7 +116,8 @@ export const mountFacts = remembered((context, mount: Mount) => {
     fixingHoleMm: hole?.mm ?? null,
     fixingBit: hole?.bit ?? null,
     passMm,
-    cableHoleMm: bitMm(passMm, 'clear', units),
+    /** As it will be: as wide as it was measured, or as it is drilled. */
+    cableHoleMm: oldHoleMm ?? bitMm(passMm, 'clear', units),
     cableBit: printBit(passMm, 'clear', units),
   }
 })

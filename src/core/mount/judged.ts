@@ -1,3 +1,4 @@
+import { calledIn } from '../assembly'
 import type { DeviceContext } from '../parts'
 import type { Mount } from './plan'
 
@@ -5,13 +6,26 @@ import type { Mount } from './plan'
 export const MOUNT_JUDGED = 'Weight × 4 and wind on the fixings, pull and shear, thread, holes, reach, ladder'
 
 /** What is not judged of a mount, and why. */
-export function unjudgedMount({ surface, device }: DeviceContext, { edgeMm, pole }: Mount): string[] {
+export function unjudgedMount(
+  { surface, device, mounts, partsKept }: DeviceContext,
+  { edgeMm, pole, hole, holeMm }: Mount,
+): string[] {
+  const [base] = mounts
+  const oldHole = device.route?.laid === 'kept' || hole === 'kept'
   return [
+    ...(partsKept > 0 && base
+      ? [
+          `The fixings of the ${calledIn(base.name)} that stays, how deep they sit and in what, and the hole ` +
+            'behind it: nobody sees them. The look and the tug tell what they can.',
+        ]
+      : []),
     ...(surface.holding === 'pole' && pole === null ? ['The pole: it is not measured.'] : []),
     ...(surface.holding !== 'pole' && edgeMm === null
       ? ['The distance to an edge or a joint: it is not measured.']
       : []),
-    ...(device.route?.laid === 'kept' ? ['The hole that is there: nobody has measured it.'] : []),
+    ...(oldHole && holeMm === null && partsKept === 0
+      ? ['The hole that is there: nobody has measured it.']
+      : []),
     'Whether the wall, soffit or ceiling itself is sound: only a look and a tug tell.',
   ]
 }

@@ -22,6 +22,7 @@ export function mountLoad(context: DeviceContext): Load {
   if (drillsForCable(context)) drill({ purpose: 'cable hole', bit: cableBit, bitMm: cableHoleMm, count: 1 })
   const band =
     fixing.bandMm && mount.pole ? `, ${printed(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
+  if (context.partsKept > 0) return { items: [] }
   return {
     holes,
     items: [{ kind: 'fixing', item: fixing.name + band, count }],

@@ -1,9 +1,10 @@
-import { hasBox } from '../assembly'
+import { calledIn, hasBox } from '../assembly'
 import type { Figure, Finding, StageAssessment } from '../findings'
 import { PASSAGES } from '../job/choices'
 import type { Mount } from '../job/job'
+import { DRILLED } from './plan'
 import { IMPACT_J, type Catalogue, type DeviceContext, type Holding } from '../parts'
-import { quantity, text } from '../units'
+import { quantity, text, type Reading } from '../units'
 import { smallestChange } from './change'
 import { mountFacts, type MountFacts } from './facts'
 import { holeFindings } from './findings/holes'
@@ -14,7 +15,7 @@ import { surfaceFindings } from './findings/surface'
 import { leastThreadMm } from './hold'
 import { MOUNT_LIMITS } from './limits'
 import { climb } from './reach'
-import { basePart, stackMassKg, sumOf } from './stack'
+import { basePart, drillsForCable, stackMassKg, sumOf } from './stack'
 import { LOWEST_WIND_M } from './wind'
 
 /** What the mount section draws; millimetres, newtons. */
@@ -30,6 +31,8 @@ export interface MountSection {
     readonly turns: 'same' | 'down'
     readonly before: string | null
   }[]
+  /** How many of the parts were there before and stay. */
+  readonly stays: number
   readonly fixingName: string
   readonly fixingCount: number
   readonly spacingMm: number
@@ -74,6 +77,7 @@ export function proposeMount(context: DeviceContext): Mount {
       threadInWoodMm: inWood ? fixing.threadMm : 0,
       makersPullN: null,
       passage: camera.connection === 'network tail' && !hasBox(context) ? 'coupler' : 'bare cable',
+      ...DRILLED,
       tethered: false,
       backed: false,
       edgeMm: null,
@@ -98,7 +102,7 @@ function findingsOf(context: DeviceContext, mount: Mount, advise: (id: string) =
     ...countFindings(mount, facts),
     ...loadFindings(context, mount, facts, advise),
     ...poleFindings(context, mount, onPole(context, mount)),
-    ...holeFindings(context, mount, facts),
+    ...(context.partsKept === 0 ? holeFindings(context, mount, facts) : []),
     ...reachFindings(context),
     woodFinding(mount, facts),
   ].filter((one) => one !== null)
@@ -110,9 +114,11 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
   const facts = mountFacts(context, mount)
   const judge = (tried: Mount) => findingsOf(context, tried, () => '')
   return {
-    headline: Number.isFinite(facts.used) ? quantity(100 * facts.used, 'share') : text('no hold'),
+    headline: headlineOf(context, facts),
     figures: figuresOf(context, mount, facts),
-    findings: findingsOf(context, mount, (id) => smallestChange(context, mount, id, judge)),
+    findings: findingsOf(context, mount, (id) =>
+      takenOff(context, smallestChange(context, mount, id, judge)),
+    ),
     drawing: {
       facing: surface.facing,
       holding: surface.holding,
@@ -135,6 +141,7 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
           before: cameraNote(context),
         },
       ],
+      stays: context.partsKept,
       fixingName: facts.fixing.name,
       fixingCount: mount.fixingCount,
       spacingMm: facts.spacingMm,
@@ -145,6 +152,17 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
       capacityN: facts.capacityN,
     },
   }
+}
+
+function headlineOf({ partsKept }: DeviceContext, { used }: MountFacts): Reading {
+  if (!Number.isFinite(used)) return text('no hold')
+  // How much of old fixings is used up nobody knows.
+  return partsKept > 0 && used <= 1 ? text('stays') : quantity(100 * used, 'share')
+}
+
+/** What is changed at fixings that were there before is changed with their part off. */
+function takenOff({ mounts, partsKept }: DeviceContext, change: string): string {
+  return partsKept === 0 ? change : `Take the ${calledIn(mounts[0]!.name)} off first. ${change}`
 }
 
 function figuresOf(context: DeviceContext, mount: Mount, facts: MountFacts): Figure[] {
@@ -175,14 +193,26 @@ function figuresOf(context: DeviceContext, mount: Mount, facts: MountFacts): Fig
       label: 'One fixing holds',
       reading: facts.capacityN > 0 ? quantity(facts.capacityN, 'force') : text('nothing'),
     },
-    ...(facts.pilotBit ? [{ label: 'Pilot bit', reading: text(facts.pilotBit) }] : []),
-    ...(facts.fixingBit ? [{ label: 'Hole for the fixing', reading: text(facts.fixingBit) }] : []),
-    { label: `Cable hole (${PASSAGES[mount.passage].toLowerCase()})`, reading: text(facts.cableBit) },
+    ...(context.partsKept === 0 ? holeFigures(context, mount, facts) : []),
     ...poleFigures(context, mount, onPole(context, mount), facts.fixing.bandMm !== null),
     ...(camera.impact
       ? [{ label: 'Stands a blow of', reading: text(`${IMPACT_J[camera.impact]} J, ${camera.impact}`) }]
       : []),
     ...reachFigures(context),
+  ]
+}
+
+function holeFigures(context: DeviceContext, mount: Mount, facts: MountFacts): Figure[] {
+  const { pilotBit, fixingBit, cableBit } = facts
+  const through = PASSAGES[mount.passage].toLowerCase()
+  const drilled = drillsForCable(context)
+  return [
+    ...(pilotBit ? [{ label: 'Pilot bit', reading: text(pilotBit) }] : []),
+    ...(fixingBit ? [{ label: 'Hole for the fixing', reading: text(fixingBit) }] : []),
+    {
+      label: drilled ? `Cable hole (${through})` : `Passes the hole (${through})`,
+      reading: drilled ? text(cableBit) : quantity(facts.passMm, 'size'),
+    },
   ]
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { PASSAGES, POLE_MATERIALS } from '../job/choices'
+import { HOLES, PASSAGES, POLE_MATERIALS } from '../job/choices'
 import { between, keysOf, PartId } from '../job/fields'
 
 /** What is planned of how a device is held. */
@@ -13,6 +13,9 @@ export const Mount = z.strictObject({
   /** The maker's own pull-out value for one fixing, when it replaces the catalogue's. */
   makersPullN: between(1, 100_000, 'N').nullable(),
   passage: keysOf(PASSAGES),
+  hole: keysOf(HOLES),
+  /** Width of the hole that was there before; null while nobody has measured it. */
+  holeMm: between(1, 200, 'mm').nullable(),
   tethered: z.boolean(),
   backed: z.boolean(),
   /** From a fixing to the nearest edge of what it holds in, or mortar joint; null while not measured. */
@@ -37,3 +40,6 @@ export const Mount = z.strictObject({
     .nullable(),
 })
 export type Mount = z.infer<typeof Mount>
+
+/** The cable hole, where nobody has said that one is there. */
+export const DRILLED = { hole: 'new', holeMm: null } as const

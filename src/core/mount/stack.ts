@@ -17,10 +17,13 @@ export function isCutIn(stack: Stack): boolean {
 
 /**
  * True where the cable comes through a hole that is drilled for it: not out of a pole or an old box, nor
- * for a cable that is there.
+ * where the hole, what sits over it or the cable itself was there before.
  */
-export const drillsForCable = (context: OnSurface & Pick<DeviceContext, 'device'>): boolean =>
-  comesThrough(context) && context.device.route?.laid !== 'kept'
+export const drillsForCable = (context: OnSurface & Pick<DeviceContext, 'device' | 'partsKept'>): boolean =>
+  comesThrough(context) &&
+  context.partsKept === 0 &&
+  context.device.route?.laid !== 'kept' &&
+  context.device.mount?.hole !== 'kept'
 
 /** True where the cable comes through a hole of its own in the surface. */
 export const comesThrough = (context: OnSurface): boolean =>

@@ -1,4 +1,13 @@
-import { calledIn, joint, mainsReaches, partsOf, reachOfScrews, upOf, type Placed } from '../assembly'
+import {
+  calledIn,
+  joint,
+  keptParts,
+  mainsReaches,
+  partsOf,
+  reachOfScrews,
+  upOf,
+  type Placed,
+} from '../assembly'
 import type { DeviceContext } from '../parts'
 import { accessoryTasks, choice, measure, task, type Need, type Task } from '../procedure'
 import type { Sight } from '../sight/plan'
@@ -62,15 +71,39 @@ function leaning({ printed }: DeviceContext, sight: Sight): Way {
 
 function mounting(context: DeviceContext, mount: Mount): Task[] {
   const facts = mountFacts(context, mount)
+  const kept = context.partsKept
   return [
-    ...takingDown(context),
-    ...drilling(context, facts, mount),
-    ...partsOf(context).map((placed) => fastening(context, placed, facts, mount)),
+    ...(kept > 0 ? [lookingOver(context)] : [...takingDown(context), ...drilling(context, facts, mount)]),
+    ...partsOf(context)
+      .slice(kept)
+      .map((placed) => fastening(context, placed, facts, mount)),
     ...proving(context),
     ...accessoryTasks(context, 'mount', 'fix', {
       before: [{ fact: 'closed', because: 'It is reached only while the camera is open.', force: 'reach' }],
     }),
   ]
+}
+
+/** What hangs on an old part hangs on its old fixings: they are looked at before anything is. */
+function lookingOver(context: DeviceContext): Task {
+  const kept = keptParts(context).map(({ part }) => calledIn(part.name))
+  return task('take down', {
+    id: 'mount/kept-parts',
+    gives: ['sound'],
+    after: [{ fact: 'old one down', because: 'What hung on it hides its face and its screws.' }],
+    title: `Look over what stays: ${kept.join(', ')}`,
+    items: [
+      'fixings tight, none missing, none rusted',
+      'no crack; threads and screw holes take a screw',
+      'old gasket and sealant off, the face for the new gasket clean',
+      'drain hole open, inside dry',
+    ],
+    detail: 'What is not sound comes off, and a new one goes up.',
+    reason: 'The new camera hangs on what nobody here has fastened.',
+    entry: choice('sound', 'worn or damaged'),
+    photo: 'asked',
+    causes: { failed: 'loose' },
+  })
 }
 
 function takingDown({ surface }: DeviceContext): Task[] {
@@ -226,21 +259,30 @@ function fastening(context: DeviceContext, placed: Placed, facts: MountFacts, mo
   })
 }
 
+/** On what stays the cable is there before the first new part covers where it comes out. */
+function onWhatStays(context: DeviceContext, placed: Placed): Need[] {
+  if (keptParts(context).at(-1)?.ref !== placed.on?.ref) return []
+  const because = `It hangs on the ${calledIn(placed.on!.part.name)}, which stays and is looked over first.`
+  return [
+    { fact: 'sound', because },
+    { fact: 'cable there', because: 'The cable is drawn through before the part covers it.' },
+  ]
+}
+
 /** Parts go on from the surface outwards, unless the tail runs through them or their screws ask for it. */
 function joined(context: DeviceContext, placed: Placed, on: Placed): Pick<Task, 'after' | 'before'> {
   const { joinedFirst, closer } = joint(context)
+  const stays = onWhatStays(context, placed)
   if (closer && joinedFirst.some(({ ref }) => ref === placed.ref)) {
     const because =
       `Its tail runs through the ${calledIn(closer.part.name)} to the joint behind: they are ` +
       'joined first.'
     const wayOut = 'Put the box outermost, or take a part whose middle is open for the joint.'
-    return { after: [], before: [{ fact: upOf(closer), because, force: 'reach', wayOut }] }
+    return { after: stays, before: [{ fact: upOf(closer), because, force: 'reach', wayOut }] }
   }
-  if (placed.part.fastened === 'from behind') return { after: [], before: [] }
-  return {
-    after: [{ fact: upOf(on), because: `It hangs on the ${calledIn(on.part.name)}.`, force: 'reach' }],
-    before: [],
-  }
+  if (placed.part.fastened === 'from behind') return { after: stays, before: [] }
+  const because = `It hangs on the ${calledIn(on.part.name)}.`
+  return { after: [{ fact: upOf(on), because, force: 'reach' }, ...stays], before: [] }
 }
 
 /** True when the camera is on a part before that goes up. */
@@ -257,7 +299,11 @@ function proving(context: DeviceContext): Task[] {
   const [base] = partsOf(context)
   const { surface } = context
   const up = upOf(base!)
-  const levelled = surface.facing === 'wall' && 'kind' in base!.part && LEVELLED.has(base!.part.kind)
+  const levelled =
+    context.partsKept === 0 &&
+    surface.facing === 'wall' &&
+    'kind' in base!.part &&
+    LEVELLED.has(base!.part.kind)
   return [
     ...(levelled
       ? [
@@ -277,6 +323,7 @@ function proving(context: DeviceContext): Task[] {
       after: [
         { fact: up, because: 'There is nothing to tug before.' },
         { fact: 'levelled', because: 'It is set level before it is tight.' },
+        { fact: 'sound', because: 'What looks unsound comes off: nobody tugs it.' },
       ],
       before: goesUpWith(context, base!)
         ? []

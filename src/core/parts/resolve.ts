@@ -15,6 +15,8 @@ export interface DeviceContext extends RunContext {
   readonly camera: Camera
   readonly surface: Surface
   readonly mounts: readonly MountPart[]
+  /** How many of them, from the surface outwards, were there before and stay. */
+  readonly partsKept: number
   readonly accessories: readonly Accessory[]
   readonly exposure: Exposure
   /** Which way the camera's base faces at the end of its stack. */
@@ -30,6 +32,8 @@ export interface DeviceContext extends RunContext {
   readonly freeTails: readonly string[]
   /** Mark and name of what it replaces; null where it replaces nothing. */
   readonly replaced: string | null
+  /** Parts of it that stay for what replaces it, when it is taken away. */
+  readonly staying: readonly string[]
   /** Where the site lies, and what stands on its plans. */
   readonly site: Site | null
   readonly things: readonly PlanThing[]
@@ -57,11 +61,13 @@ export interface Neighbours {
   readonly conduits: ReadonlyMap<string, readonly number[]>
   /** Mark and name of every device that is taken away, by its id. */
   readonly gone: ReadonlyMap<string, string>
+  /** Parts of a device that stay for the one that replaces it: their names, by the id of what goes. */
+  readonly staying: ReadonlyMap<string, readonly string[]>
   /** Tails of cameras that a run ends at, by the camera's id. */
   readonly tails: ReadonlyMap<string, readonly string[]>
 }
 
-const ALONE: Neighbours = { conduits: new Map(), gone: new Map(), tails: new Map() }
+const ALONE: Neighbours = { conduits: new Map(), gone: new Map(), staying: new Map(), tails: new Map() }
 
 /**
  * What devices and runs of a job have of each other. A cable counts once a conduit, however many stretches
@@ -73,6 +79,7 @@ export function neighboursOf(
 ): Neighbours {
   const conduits = new Map<string, number[]>()
   const gone = new Map<string, string>()
+  const staying = new Map<string, string[]>()
   const tails = new Map<string, string[]>()
   const lies = (cableId: string, segments: readonly Segment[]) => {
     const cable = catalogue.cables.get(cableId)
@@ -83,7 +90,12 @@ export function neighboursOf(
     )
     if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])
   }
-  for (const { id, mark, name, state, cableId, route } of devices) {
+  for (const { id, mark, name, state, cableId, route, replaces, mountIds, partsKept } of devices) {
+    if (replaces !== null && partsKept > 0)
+      staying.set(
+        replaces,
+        mountIds.slice(0, partsKept).map((part) => catalogue.mounts.get(part)?.name ?? part),
+      )
     if (state === 'taken away') gone.set(id, `${mark} ${name}`)
     else lies(cableId, route?.segments ?? [])
   }
@@ -96,7 +108,7 @@ export function neighboursOf(
     ] as const)
       if (port !== null) tails.set(id, [...(tails.get(id) ?? []), port])
   }
-  return { conduits, gone, tails }
+  return { conduits, gone, staying, tails }
 }
 
 /** The own parts that a device names, and the one that feeds it. */
@@ -113,7 +125,7 @@ export function resolve(
   job: JobSettings,
   shipped: Catalogue,
   measured: Measured = NOT_MEASURED,
-  { conduits, gone, tails }: Neighbours = ALONE,
+  { conduits, gone, staying, tails }: Neighbours = ALONE,
 ): DeviceContext | { readonly missing: readonly string[] } {
   const catalogue = withOwn(shipped, job.ownParts)
   const missing: string[] = []
@@ -160,6 +172,7 @@ export function resolve(
       { called: 'the head end', slackM: headEndSlackM, outdoors: false, onPole: false },
     ],
     mounts,
+    partsKept: Math.min(device.partsKept, mounts.length),
     accessories,
     exposure,
     facing,
@@ -176,6 +189,7 @@ export function resolve(
     measured,
     conduits,
     freeTails: camera.unusedTails.filter((tail) => !tails.get(device.id)?.includes(tail)),
+    staying: staying.get(device.id) ?? [],
     replaced: device.replaces === null ? null : (gone.get(device.replaces) ?? 'What was there'),
     catalogue,
     printed: (value, kind) => print({ value, kind }, units),

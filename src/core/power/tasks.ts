@@ -1,4 +1,4 @@
-import { calledIn, joint, mainsReaches, partsOf, reachOfOpening, upOf } from '../assembly'
+import { calledIn, hiddenBehind, joint, mainsReaches, partsOf, reachOfOpening, upOf } from '../assembly'
 import type { DeviceContext } from '../parts'
 import {
   accessoryTasks,
@@ -145,12 +145,15 @@ function clamping(context: DeviceContext): Task[] {
   const placed = partsOf(context).find(({ part }) => part.openings.some(({ kind }) => kind === 'cable entry'))
   const entry = placed?.part.openings.find(({ kind }) => kind === 'cable entry')
   if (!placed || !entry) return []
+  const reach = reachOfOpening(context, placed, entry)
+  // An old cable behind an old box was clamped when it was laid.
+  if (context.device.route?.laid === 'kept' && reach.some((way) => hiddenBehind(context, way))) return []
   return [
     task('entry', {
       id: 'power/clamp',
       gives: ['sealed'],
       after: [{ fact: 'cable there', because: 'The clamp grips the cable.', force: 'reach' }],
-      reach: reachOfOpening(context, placed, entry),
+      reach,
       title: `Lead the cable into the ${calledIn(placed.part.name)} and clamp it`,
       detail: 'Jacket through the clamp, cores free; earth longest.',
       reason: 'A pull on the cable must never reach the joint.',

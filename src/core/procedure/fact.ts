@@ -19,6 +19,7 @@ export type Fact =
   | 'dead'
   | 'way up'
   | 'old one down'
+  | 'sound'
   | 'drilled'
   | 'cable hole'
   | 'cable there'

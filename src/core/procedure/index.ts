@@ -6,6 +6,7 @@ export { contradictionFinding, inForcedOrder, type Forced, type Told } from './f
 export { isolating } from './isolating'
 export { PROCEDURE_LIMITS } from './limits'
 export { provingTasks } from './proving'
+export { hiddenFinding, type Hidden } from './hidden'
 export { goingTasks, PIN_SCHEME_FOUND, replacingTasks, stayingTasks } from './standing'
 export { judge, printLimits, type Because, type Step, type StepEntry, type StepState } from './step'
 export { isAsked, together } from './together'

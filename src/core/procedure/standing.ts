@@ -1,6 +1,7 @@
 import type { Place } from '../order'
 import type { Need } from './fact'
 import { isolating } from './isolating'
+import { inSentence } from '../units'
 import { anyOf, choice, task, type Task } from './task'
 
 /** What was there before: what stays is looked over; what goes is saved, freed, taken down, disposed of. */
@@ -14,6 +15,8 @@ interface Old {
   /** Volts of the mains that reaches its joints, printed; null where only a plug is pulled. */
   readonly mains: string | null
   readonly outdoors: boolean
+  /** Parts of it that stay where they are, for what comes. */
+  readonly staying: readonly string[]
 }
 
 /** What stays is looked over, and made the customer's. */
@@ -64,7 +67,7 @@ export const replacingTasks = (replaced: string): Task[] => [
 ]
 
 /** What goes: saved, dead, freed, down, its holes closed, disposed of. */
-export function goingTasks({ name, place, keeps, mains, outdoors }: Old): Task[] {
+export function goingTasks({ name, place, keeps, mains, outdoors, staying }: Old): Task[] {
   const saved: Need[] = [{ fact: 'saved', because: 'What is on it is gone with its power.' }]
   return [
     ...(keeps
@@ -98,13 +101,7 @@ export function goingTasks({ name, place, keeps, mains, outdoors }: Old): Task[]
       place,
       gives: ['old one down'],
       after: [{ fact: 'freed', because: 'It hangs on its cables otherwise.', force: 'reach' }],
-      title: `Take the ${name} down and close its holes`,
-      detail: outdoors
-        ? 'Plugs out, holes filled and sealed; an entry that is not used again is closed on both sides.'
-        : 'Plugs out, holes filled.',
-      reason: outdoors
-        ? 'Water finds an open hole before the winter is over.'
-        : 'An open hole is asked about.',
+      ...(staying.length > 0 ? leaving(name, staying) : closingHoles(name, outdoors)),
       caution: 'It may be heavier than it looks: one hand holds before the last screw is out.',
       photo: 'asked',
     }),
@@ -117,3 +114,17 @@ export function goingTasks({ name, place, keeps, mains, outdoors }: Old): Task[]
     }),
   ]
 }
+
+const closingHoles = (name: string, outdoors: boolean) => ({
+  title: `Take the ${name} down and close its holes`,
+  detail: outdoors
+    ? 'Plugs out, holes filled and sealed; an entry that is not used again is closed on both sides.'
+    : 'Plugs out, holes filled.',
+  reason: outdoors ? 'Water finds an open hole before the winter is over.' : 'An open hole is asked about.',
+})
+
+const leaving = (name: string, staying: readonly string[]) => ({
+  title: `Take the ${name} down; leave what stays: ${staying.map(inSentence).join(', ')}`,
+  detail: 'Its screws kept until the new one hangs; what stays open is covered until then.',
+  reason: 'The new camera hangs on it, and rain comes before it does.',
+})

@@ -71,10 +71,10 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
 }
 
 /** What is put up, whatever is planned of it. */
-const partsOf = ({ camera, mounts, accessories }: DeviceContext): Load => ({
+const partsOf = ({ camera, mounts, partsKept, accessories }: DeviceContext): Load => ({
   items: [
     { kind: 'camera', item: camera.name, count: 1 },
-    ...mounts.map(({ name }) => ({ kind: 'mount' as const, item: name, count: 1 })),
+    ...mounts.slice(partsKept).map(({ name }) => ({ kind: 'mount' as const, item: name, count: 1 })),
     ...accessories.map(({ name }) => ({ kind: 'accessory' as const, item: name, count: 1 })),
   ],
 })

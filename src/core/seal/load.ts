@@ -1,27 +1,25 @@
 import { VAN_LIMITS } from '../mount'
 import type { DeviceContext } from '../parts'
 import type { Load } from '../stages/load'
-import { closedOpenings, needsPart } from './openings'
+import { openingsToClose } from './openings'
 
 /** The seals of a device, and its sealant in tubes (a bead along the top and both sides of each base). */
 export function sealLoad(context: DeviceContext): Load {
   const { device, mounts, camera } = context
   if (!device.seal) return { items: [] }
-  const closed = closedOpenings(context, device.seal).filter(
-    ({ seal, opening }) => seal !== null && needsPart(opening),
-  )
+  const closed = openingsToClose(context, device.seal)
   const baseMm = (ref: string) =>
     ref.startsWith('mount-')
       ? (mounts[Number(ref.slice(6).split('/')[0])]?.baseMm ?? camera.baseMm)
       : camera.baseMm
   const beadMm = closed
-    .filter(({ seal }) => seal?.kind === 'sealant')
+    .filter(({ seal }) => seal.kind === 'sealant')
     .reduce((sum, { ref }) => sum + 3 * baseMm(ref), 0) // top and both sides
   return {
     items: [
       ...closed
-        .filter(({ seal }) => seal?.kind !== 'sealant')
-        .map(({ seal }) => ({ kind: 'seal' as const, item: seal!.name, count: 1, spare: 1 })),
+        .filter(({ seal }) => seal.kind !== 'sealant')
+        .map(({ seal }) => ({ kind: 'seal' as const, item: seal.name, count: 1, spare: 1 })),
       ...(beadMm > 0 ? [{ kind: 'sealant' as const, item: 'Silicone, tubes', count: tubes(beadMm) }] : []),
     ],
   }

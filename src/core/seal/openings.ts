@@ -9,7 +9,7 @@ import {
   type Seal,
 } from '../parts'
 import { inSentence } from '../units'
-import { jointPlace, type JointPlace } from '../assembly'
+import { hiddenBehind, jointPlace, partsOf, reachOfOpening, type JointPlace, type Placed } from '../assembly'
 import { SEAL_LIMITS } from './limits'
 
 /** One opening of a device's stack, as it stands in this job. */
@@ -108,6 +108,26 @@ export function fitsHole(seal: Seal, opening: Opening): boolean {
 export function grips(seal: Seal, diameterMm: number): boolean {
   return seal.clampMm === null || (diameterMm >= seal.clampMm[0] && diameterMm <= seal.clampMm[1])
 }
+
+/** True where an old cable passes behind an old part: what closes there was closed when it was laid. */
+const wasClosed = (context: DeviceContext, { opening, ref }: PlacedOpening): boolean =>
+  context.device.route?.laid === 'kept' &&
+  opening.kind !== 'tail joint' &&
+  reachOfOpening(context, placedAt(context, ref), opening).some((way) => hiddenBehind(context, way))
+
+/** What is closed at this work, with the part chosen for it. */
+export const openingsToClose = (
+  context: DeviceContext,
+  plan: SealChoices,
+): readonly (ClosedOpening & { readonly seal: Seal })[] =>
+  closedOpenings(context, plan).filter(
+    (closed): closed is ClosedOpening & { readonly seal: Seal } =>
+      closed.seal !== null && needsPart(closed.opening) && !wasClosed(context, closed),
+  )
+
+/** The part that an opening is of. */
+export const placedAt = (context: DeviceContext, opening: string): Placed =>
+  partsOf(context).find(({ ref }) => ref === opening.slice(0, opening.indexOf('/')))!
 
 /** True for openings that stay open unless a part is chosen. */
 export function needsPart(opening: Opening): boolean {

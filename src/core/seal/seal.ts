@@ -1,4 +1,4 @@
-import type { JointPlace } from '../assembly'
+import { keptParts, type JointPlace } from '../assembly'
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import type { Seal as SealChoices } from '../job/job'
 import type { DeviceContext } from '../parts'
@@ -144,7 +144,10 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
     ...links.flatMap(({ closed, passed }) => openingFindings(context, closed, passed)),
     ...tailsFindings(context),
   ]
-  if (weakest && findings.every(({ verdict }) => verdict !== 'stop')) {
+  // Of what was there before nobody knows how it is closed by now: that every opening holds is not said.
+  const kept = keptParts(context)
+  const old = outward.some(({ closed }) => kept.some(({ ref }) => closed.ref.startsWith(`${ref}/`)))
+  if (weakest && !old && findings.every(({ verdict }) => verdict !== 'stop')) {
     findings.push(
       finding('seal', 'chain', {
         verdict: 'good',

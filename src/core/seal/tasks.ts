@@ -1,8 +1,8 @@
-import { joint, partsBefore, partsOf, reachOfOpening, upOf, calledIn, type Placed } from '../assembly'
+import { joint, partsBefore, reachOfOpening, upOf, calledIn, type Placed } from '../assembly'
 import type { DeviceContext } from '../parts'
 import { accessoryTasks, measure, task, type Need, type Task } from '../procedure'
 import { SEAL_LIMITS } from './limits'
-import { closedOpenings, needsPart, type ClosedOpening } from './openings'
+import { openingsToClose, placedAt, type ClosedOpening } from './openings'
 import type { Seal } from './plan'
 import { greased, tailsGetWet } from './seal'
 
@@ -32,9 +32,7 @@ function gripped(clampMm: Range, jacketMm: Range | null): Range {
 
 function cableAcross(context: DeviceContext, plan: Seal, cameraEndId: string): Task[] {
   const { cable, catalogue } = context
-  const gripping = closedOpenings(context, plan).find(
-    ({ seal, opening }) => seal?.clampMm && needsPart(opening),
-  )?.seal
+  const gripping = openingsToClose(context, plan).find(({ seal }) => seal.clampMm)?.seal
   if (!gripping?.clampMm) return []
   const connector = catalogue.connectors.get(cameraEndId)!
   const [least, most] = gripped(
@@ -77,7 +75,7 @@ function placeOf(
       ],
       reach: joint(context).reach,
     }
-  const placed = partsOf(context).find((part) => part.ref === ref.slice(0, ref.indexOf('/')))!
+  const placed = placedAt(context, ref)
   const up = `up ${placed.ref}` as const
   if (opening.kind === 'wall edge')
     return {
@@ -106,9 +104,7 @@ const comesThrough = (context: DeviceContext, placed: Placed): Need[] =>
 
 function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
   const { policies } = context
-  const chosen = closedOpenings(context, plan).filter(
-    (closed) => closed.seal !== null && needsPart(closed.opening),
-  )
+  const chosen = openingsToClose(context, plan)
   const tailsReach = joint(context).reach
   return [
     ...chosen.map((closed) => {
@@ -118,10 +114,10 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
         id: `seal/${ref}`,
         gives: opening.kind === 'wall edge' ? [] : ['sealed'],
         ...placeOf(context, closed),
-        title: `Seal the ${opening.name}: ${seal!.name}`,
-        detail: context.surface.facing === 'down' ? (seal!.makeBelow ?? seal!.make) : seal!.make,
-        items: seal!.pieces.map(({ name, way }) => `${name}: ${way}`),
-        reason: `${partName}. ${seal!.kind === 'grommet' ? INSIDE : WHY[onCable ? 'cable' : 'rest']}`,
+        title: `Seal the ${opening.name}: ${seal.name}`,
+        detail: context.surface.facing === 'down' ? (seal.makeBelow ?? seal.make) : seal.make,
+        items: seal.pieces.map(({ name, way }) => `${name}: ${way}`),
+        reason: `${partName}. ${seal.kind === 'grommet' ? INSIDE : WHY[onCable ? 'cable' : 'rest']}`,
       })
     }),
     ...(greased(context)

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, equipment, job, plannedThrough } from '@/testing/jobs'
-import { runs } from '@/testing/runs'
+import { enough, runs } from '@/testing/runs'
 import { carryOut } from '@/testing/simulate'
 import { assessDevice } from '../assess'
 import { EXPOSURES, FILM_TIMES, PASSAGES, type Device } from '../job'
@@ -44,11 +44,13 @@ const anyDevice = fc
     sealing: fc.constantFrom('always' as const, 'by exposure' as const),
     film: fc.constantFrom(...(Object.keys(FILM_TIMES) as (keyof typeof FILM_TIMES)[])),
     laid: fc.constantFrom('new' as const, 'kept' as const),
+    kept: fc.nat(3),
   })
-  .map(({ stack, exposure, surfaceId, passage, laid, ...habits }) => {
+  .map(({ stack, exposure, surfaceId, passage, laid, kept, ...habits }) => {
     const camera = CATALOGUE.cameras.get(stack.cameraId)!
     const on = job({ equipment: SUPPLIES, policies: { ...job().policies, ...habits } })
-    const first = device({ ...stack, exposure, surfaceId, cableId: CABLE[camera.cable] })
+    const partsKept = Math.min(kept, stack.mountIds.length)
+    const first = device({ ...stack, partsKept, exposure, surfaceId, cableId: CABLE[camera.cable] })
     const mount = assessDevice(first, on, CATALOGUE).stages!.mount.input
     const planned = plannedThrough({ ...first, mount: { ...mount, passage } }, on)
     const of = { ...planned, route: { ...planned.route!, laid } }
@@ -60,27 +62,36 @@ const stepsOf = ({ of, on }: { of: Device; on: ReturnType<typeof job> }) => {
   return {
     steps: steps.map(({ step }) => step),
     contradicted: findings.some(({ id }) => id.startsWith('mount/order')),
+    hidden: findings.some(({ id }) => id.startsWith('mount/hidden')),
   }
 }
 
 describe('the order of the steps', () => {
   it('can be carried out by whoever knows nothing but what passes, reaches, hangs and is live', () => {
     expect(STACKS.length).toBeGreaterThan(200)
+    let [kept, out] = [0, 0]
     fc.assert(
       fc.property(anyDevice, (one) => {
-        const { steps, contradicted } = stepsOf(one)
+        const { steps, contradicted, hidden } = stepsOf(one)
         const ids = steps.map(({ id }) => id)
         expect(new Set(ids).size).toBe(ids.length)
-        const { cameraId, mountIds } = one.of
-        expect([contradicted, carryOut(one.of, ids), cameraId, mountIds]).toEqual([
+        const { cameraId, mountIds, partsKept } = one.of
+        const refused = carryOut(one.of, ids)
+        if (partsKept > 0) kept++
+        if (hidden) out++
+        // What hides behind a part that stays cannot be done: it is told, and of nothing else.
+        expect([contradicted, refused !== null, refused, cameraId, mountIds, partsKept]).toEqual([
           false,
-          null,
+          hidden,
+          hidden ? expect.any(String) : null,
           cameraId,
           mountIds,
+          partsKept,
         ])
       }),
       { numRuns: runs(300) },
     )
+    expect([kept >= enough(60), out >= enough(20)]).toEqual([true, true])
   })
   it('is refused where a step is done after what it is held before', () => {
     const on = job({ equipment: SUPPLIES })

@@ -1,6 +1,6 @@
 import { PLANNED_STAGES } from '../findings'
 import type { DeviceContext } from '../parts'
-import { mainsReaches } from '../assembly'
+import { calledIn, hiddenBehind, mainsReaches } from '../assembly'
 import {
   aimTasks,
   benchTasks,
@@ -10,16 +10,23 @@ import {
   replacingTasks,
   stayingTasks,
   type Forced,
+  type Hidden,
+  type Task,
 } from '../procedure'
 import { inSentence } from '../units'
 
 import { STAGE_TABLE } from './table'
 
+/** Steps in their forced order, and what nobody can do while a part stays. */
+export interface Planned extends Forced {
+  readonly hidden: readonly Hidden[]
+}
+
 /**
  * The steps of one device in their forced order, from what is planned. A device of which nothing is planned
  * has none.
  */
-export function stepsOf(context: DeviceContext): Forced {
+export function stepsOf(context: DeviceContext): Planned {
   const { device, camera, exposure, mainsV, printed, replaced } = context
   const old = {
     name: inSentence(camera.name),
@@ -28,16 +35,27 @@ export function stepsOf(context: DeviceContext): Forced {
     networked: device.sight === null && camera.cable !== 'coax and power',
     mains: mainsReaches(context) ? printed(mainsV, 'voltage') : null,
     outdoors: exposure.outdoors,
+    staying: context.staying,
   } as const
-  if (device.state === 'taken away') return inForcedOrder(goingTasks(old))
-  if (device.state === 'kept') return inForcedOrder([...stayingTasks(old), ...provingTasks(context)])
+  if (device.state === 'taken away') return { ...inForcedOrder(goingTasks(old)), hidden: [] }
+  if (device.state === 'kept')
+    return { ...inForcedOrder([...stayingTasks(old), ...provingTasks(context)]), hidden: [] }
   if (PLANNED_STAGES.every((stage) => context.device[stage] === null))
-    return { steps: [], contradictions: [] }
-  return inForcedOrder([
+    return { steps: [], contradictions: [], hidden: [] }
+  const tasks = [
     ...benchTasks(context),
     ...(replaced === null ? [] : replacingTasks(replaced)),
     ...PLANNED_STAGES.flatMap((stage) => STAGE_TABLE[stage].tasks(context)),
     ...aimTasks(context),
     ...provingTasks(context),
-  ])
+  ]
+  return { ...inForcedOrder(tasks), hidden: hiddenOf(context, tasks) }
 }
+
+const hiddenOf = (context: DeviceContext, tasks: readonly Task[]): readonly Hidden[] =>
+  tasks.flatMap(({ id, title, reach }) =>
+    reach.flatMap((way) => {
+      const hiding = hiddenBehind(context, way)
+      return hiding ? [{ taskId: id, title, because: way.because, behind: calledIn(hiding.part.name) }] : []
+    }),
+  )

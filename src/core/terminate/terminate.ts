@@ -2,7 +2,7 @@ import { finding, type Figure, type Finding, type StageAssessment } from '../fin
 import type { Seal, Terminate } from '../job/job'
 import type { Connector, DeviceContext } from '../parts'
 import { runLengths } from '../route'
-import { closedOpenings, needsPart, proposeSeal } from '../seal'
+import { openingsToClose, proposeSeal } from '../seal'
 import { inSentence, quantity, text } from '../units'
 import { cameraFinding, jackFinding } from './camera'
 import { grippedMm, matchFindings } from './match'
@@ -65,10 +65,10 @@ export function proposeTerminate(context: DeviceContext): Terminate {
  * nearest to the building to the one nearest to the plug, then the boot or cap of the plug itself.
  */
 export function threadOnOrder(context: DeviceContext, seal: Seal, connector: Connector): ThreadOn[] {
-  const pieces = closedOpenings(context, seal).flatMap((closed) =>
-    (closed.seal && needsPart(closed.opening) ? closed.seal.pieces : [])
+  const pieces = openingsToClose(context, seal).flatMap(({ seal: closing, opening }) =>
+    closing.pieces
       .filter(({ when }) => when === 'before the plug')
-      .map(({ name, way }) => ({ piece: name, way, of: `${closed.seal!.name}, ${closed.opening.name}` })),
+      .map(({ name, way }) => ({ piece: name, way, of: `${closing.name}, ${opening.name}` })),
   )
   const own: ThreadOn[] = []
   if (connector.boot === 'slide-on')
@@ -153,9 +153,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
 
 function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Finding[] {
   if (camera.boot === 'none') return []
-  const refusing = closedOpenings(context, seal).find(
-    (closed) => closed.seal?.refusesBoot && needsPart(closed.opening),
-  )
+  const refusing = openingsToClose(context, seal).find((closed) => closed.seal.refusesBoot)
   if (!refusing) return []
   return [
     finding('terminate', 'boot', {
@@ -164,7 +162,7 @@ function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Fi
       short: 'booted plug',
       figure: text(camera.name),
       limit: text('no boot'),
-      reason: `${refusing.seal!.name} at ${refusing.partName}.`,
+      reason: `${refusing.seal.name} at ${refusing.partName}.`,
       source: 'catalogue',
       advice:
         camera.boot === 'moulded'

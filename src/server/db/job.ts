@@ -114,6 +114,7 @@ const devices = list<Device>({
     replaces: 'plain',
     cameraId: 'plain',
     mountIds: 'json',
+    partsKept: 'plain',
     surfaceId: 'plain',
     exposure: 'plain',
     cableId: 'plain',

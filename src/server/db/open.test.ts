@@ -36,10 +36,12 @@ it('a record of the first version is brought up without loss', () => {
     fixingId: 'screw-8',
     edgeMm: null,
     slotMm: null,
+    hole: 'new',
+    holeMm: null,
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(10)
+  expect(now.pragma('user_version', { simple: true })).toBe(11)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
@@ -72,9 +74,9 @@ it('a record of the first version is brought up without loss', () => {
     { id: 't', mark: 'E5', replaces: null },
   ])
   expect(equipment[0]!.details.passwordReplaced).toBe(false)
-  expect(devices.map(({ state, replaces }) => [state, replaces])).toEqual([
-    ['new', null],
-    ['new', null],
+  expect(devices.map(({ state, replaces, partsKept }) => [state, replaces, partsKept])).toEqual([
+    ['new', null, 0],
+    ['new', null, 0],
   ])
   expect([photos[0]!.faultId, faults[0]!.deviceId]).toEqual(['f', 'd'])
   const { policies } = loadJob(now, 'j')!.job

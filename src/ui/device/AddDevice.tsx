@@ -27,6 +27,7 @@ export function AddDevice() {
     replaces: null,
     ...FIRST.choice,
     mountIds: [...FIRST.choice.mountIds],
+    partsKept: 0,
     accessoryIds: [...FIRST.choice.accessoryIds],
   }
   return (

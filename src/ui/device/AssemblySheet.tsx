@@ -150,10 +150,8 @@ function OfPart({ part }: { part: ShownPart }) {
       ) : (
         <Text color="soft">It closes nothing that has to be reached after.</Text>
       )}
-      {part.openings.map(({ name, sealName, rating, holds }) => (
-        <Text key={name} mt={1} color={holds ? 'good' : 'stop'}>
-          {holds ? '✓' : '■'} {name}: {sealName ?? 'its own'}, {rating}
-        </Text>
+      {part.openings.map((opening) => (
+        <OfOpening key={opening.name} opening={opening} />
       ))}
       {part.pieces.map(({ name, way }) => (
         <Text key={name} mt={1}>
@@ -161,6 +159,23 @@ function OfPart({ part }: { part: ShownPart }) {
         </Text>
       ))}
     </Box>
+  )
+}
+
+/** An opening as it is sealed. */
+function OfOpening({ opening }: { opening: ShownPart['openings'][number] }) {
+  const { name, sealName, rating, holds, old } = opening
+  const sealed = `${name}: ${sealName ?? 'its own'}, ${rating}`
+  if (old && holds)
+    return (
+      <Text mt={1} color="soft">
+        ○ {sealed}
+      </Text>
+    )
+  return (
+    <Text mt={1} color={holds ? 'good' : 'stop'}>
+      {holds ? '✓' : '■'} {sealed}
+    </Text>
   )
 }
 
@@ -175,11 +190,14 @@ function InItsPlace({ device, view, part }: { device: Device; view: AssemblyView
   const fitting = candidates.filter(({ why }) => why === null)
   const others = candidates.filter(({ why }) => why !== null)
   const change = async (id: string) => {
-    const mountIds = device.mountIds.map((old, i) => (part.ref === `mount-${i}` ? id : old))
+    const at = isCamera ? device.mountIds.length : Number(part.ref.slice('mount-'.length))
+    const mountIds = device.mountIds.map((old, i) => (i === at ? id : old))
+    // Another part was not there before: neither it nor what sits on it stays.
+    const partsKept = Math.min(device.partsKept, at)
     const said = await send({
       type: 'editDevice',
       deviceId: device.id,
-      change: isCamera ? { cameraId: id } : { mountIds },
+      change: isCamera ? { cameraId: id } : { mountIds, partsKept },
     })
     setRefused(refusal(said))
   }

@@ -43,9 +43,9 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
   } = form
   const clear = useFormDraft(draftKey, form)
   const [failed, setFailed] = useState<string | null>(null)
-  const [cameraId, surfaceId, exposure, mountIds, accessoryIds] = useWatch({
+  const [cameraId, surfaceId, exposure, mountIds, partsKept, accessoryIds] = useWatch({
     control,
-    name: ['cameraId', 'surfaceId', 'exposure', 'mountIds', 'accessoryIds'],
+    name: ['cameraId', 'surfaceId', 'exposure', 'mountIds', 'partsKept', 'accessoryIds'],
   })
   const keep = handleSubmit(async (choice) => {
     const reasons = await onSay(choice)
@@ -67,6 +67,7 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
           onChoose={({ choice: { mountIds: stack, accessoryIds: small, ...parts } }) => {
             for (const [name, value] of Object.entries(parts)) setValue(name as 'cameraId', value)
             setValue('mountIds', [...stack])
+            setValue('partsKept', 0)
             setValue('accessoryIds', [...small])
           }}
         />
@@ -106,7 +107,15 @@ export function DeviceChoiceForm({ start, ofId = null, draftKey, action, onSay }
           name="mountIds"
           control={control}
           render={({ field }) => (
-            <StackField value={field.value} cameraId={cameraId} onChange={field.onChange} />
+            <StackField
+              value={field.value}
+              kept={partsKept}
+              cameraId={cameraId}
+              onChange={(stack, stays) => {
+                field.onChange(stack)
+                setValue('partsKept', stays)
+              }}
+            />
           )}
         />
         <Stack gap={4}>

@@ -18,8 +18,8 @@ export function DevicePage({ device, assessed }: { device: Device; assessed: Dev
   const { job, send } = useJob()
   const [message, setMessage] = useState<string | null>(null)
   const { mark, name, state, replaces } = device
-  const { cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds } = device
-  const parts = { cameraId, mountIds, surfaceId, exposure, cableId, accessoryIds }
+  const { cameraId, mountIds, partsKept, surfaceId, exposure, cableId, accessoryIds } = device
+  const parts = { cameraId, mountIds, partsKept, surfaceId, exposure, cableId, accessoryIds }
   const start: DeviceChoice = { mark, name, state, replaces, ...parts }
   return (
     <Box px={{ base: 3, md: 5 }} py={4}>

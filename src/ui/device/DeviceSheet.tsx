@@ -335,7 +335,7 @@ function StagePage({
 function sentenceOf(findings: readonly Finding[]): string {
   const worst = worstOf(findings)
   if (worst) return `${worst.title}. ${worst.advice}`
-  return findings.length === 0 ? 'Nothing to object to.' : `${findings[0]!.title}.`
+  return findings.length === 0 ? 'Nothing to object to, as far as it is judged.' : `${findings[0]!.title}.`
 }
 
 /**

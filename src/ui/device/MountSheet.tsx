@@ -2,7 +2,7 @@
 
 import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
 import type { DeviceAssessment } from '@/core/assess'
-import { PASSAGES, POLE_MATERIALS, type Mount, type PassageId } from '@/core/job'
+import { HOLES, PASSAGES, POLE_MATERIALS, type Mount, type PassageId } from '@/core/job'
 import { usualWoodId } from '@/core/mount'
 import type { UnitSystem } from '@/core/units'
 import { mountDrawing } from '@/drawings'
@@ -32,6 +32,9 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
   )
   const inWood = fixing?.kind === 'wood screw' || fixing?.kind === 'lag screw'
   const { holding } = result.drawing
+  // What stays covers its own hole.
+  const stays = result.drawing.stays > 0
+  const drillable = holding !== 'pole' && holding !== 'box' && !stays
   return (
     <>
       <Box bg="sheet" borderWidth="1px" borderColor="rule" px={{ base: 1, md: 3 }} py={3}>
@@ -70,6 +73,28 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
           options={optionsOf(PASSAGES)}
           onChoose={(passage) => keep({ passage: passage as PassageId })}
         />
+        {drillable ? (
+          <Choose
+            label="Cable hole"
+            value={input.hole}
+            options={optionsOf(HOLES)}
+            onChoose={(hole) => keep({ hole: hole as Mount['hole'], holeMm: null })}
+          />
+        ) : null}
+        {drillable && input.hole === 'kept' ? (
+          <PlanQuantity
+            plan={plan}
+            label="Width of the hole that is there"
+            kind="size"
+            value={input.holeMm}
+            least={1}
+            most={200}
+            field="hole"
+            hint="measure it"
+            as={(holeMm) => ({ holeMm })}
+            none={{ holeMm: null }}
+          />
+        ) : null}
         {inWood ? (
           <>
             <Choose
@@ -118,7 +143,7 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
             none={{ edgeMm: null }}
           />
         ) : null}
-        {holding !== 'pole' && holding !== 'box' ? (
+        {drillable ? (
           <PlanQuantity
             plan={plan}
             label="Vent slot or joist from the cable hole"
@@ -153,7 +178,7 @@ export function MountSheet({ assessed }: { assessed: DeviceAssessment }) {
           </Tick>
         ) : null}
       </SimpleGrid>
-      {planned ? (
+      {planned && !stays ? (
         <HStack mt={4} gap={3} flexWrap="wrap">
           <Text color="soft">Drilling template at 1:1</Text>
           {[

@@ -5,16 +5,21 @@ import { firstMisfit, fits } from '@/core/assembly'
 import type { Interface } from '@/core/parts'
 import { useCatalogue } from '../job/JobProvider'
 import { Choose, partOptions } from '../kit/Choose'
+import { Tick } from '../kit/Tick'
 
 /** The stack from the surface outwards; each place offers the parts whose interface fits. */
 export function StackField({
   value,
+  kept,
   cameraId,
   onChange,
 }: {
   value: readonly string[]
+  /** How many of them, from the surface outwards, were there before and stay. */
+  kept: number
   cameraId: string
-  onChange: (mountIds: string[]) => void
+  /** Another part was not there before: neither it nor what sits on it stays. */
+  onChange: (mountIds: string[], kept: number) => void
 }) {
   const catalogue = useCatalogue()
   const camera = catalogue.cameras.get(cameraId)
@@ -35,24 +40,39 @@ export function StackField({
         Mount, from the surface outwards
       </Text>
       {places.map(({ part, fitting }, index) => (
-        <HStack key={index} align="end" mb={2}>
-          <Box flex="1">
+        <HStack key={index} align="end" mb={2} flexWrap="wrap">
+          <Box flex="1" minW="180px">
             <Choose
               label={`${index + 1}`}
               value={part.id}
               options={partOptions(fitting)}
-              onChoose={(id) => onChange(value.map((old, i) => (i === index ? id : old)))}
+              onChoose={(id) =>
+                onChange(
+                  value.map((old, i) => (i === index ? id : old)),
+                  Math.min(kept, index),
+                )
+              }
             />
           </Box>
           <Button
             variant="outline"
             colorPalette="inky"
             minH="44px"
-            onClick={() => onChange(value.filter((_, i) => i !== index))}
+            onClick={() =>
+              onChange(
+                value.filter((_, i) => i !== index),
+                Math.min(kept, index),
+              )
+            }
             aria-label={`Take out ${part.name}`}
           >
             Take out
           </Button>
+          <Box flexBasis="100%">
+            <Tick checked={index < kept} onTick={(stays) => onChange([...value], stays ? index + 1 : index)}>
+              {`Part ${index + 1} was there before and stays`}
+            </Tick>
+          </Box>
         </HStack>
       ))}
       {value.length < 8 && next.length > 0 ? (
@@ -60,7 +80,7 @@ export function StackField({
           label={value.length === 0 ? 'Camera straight on the surface, or add a part' : 'Add a part'}
           value=""
           options={next.map(({ id, name }) => ({ value: id, label: name }))}
-          onChoose={(id) => id && onChange([...value, id])}
+          onChoose={(id) => id && onChange([...value, id], kept)}
         />
       ) : null}
       {refused.length > 0 && value.length < 8 ? (

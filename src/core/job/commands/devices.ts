@@ -151,6 +151,14 @@ function choiceReasons(
   const wrong = [
     wrongMark(job, deviceId, mark, under),
     wrongReplaced(job, { id: deviceId, state, replaces }, under),
+    wrongKept({ ...before, ...choice }, under),
   ]
   return [...reasons, ...wrong.filter((reason) => reason !== null)]
+}
+
+/** What stays is part of the stack. */
+function wrongKept({ partsKept = 0, mountIds = [] }: Partial<DeviceChoice>, under: string): Reason | null {
+  if (partsKept <= mountIds.length) return null
+  const there = mountIds.length === 1 ? 'one part' : `${mountIds.length} parts`
+  return { path: `${under}/partsKept`, message: `The stack has ${there}: no more can stay.` }
 }

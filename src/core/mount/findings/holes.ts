@@ -11,12 +11,41 @@ import { MOUNT_LIMITS } from '../limits'
 /** The cable hole and the fixings' holes: covered, wide enough, and with enough material left round them. */
 export function holeFindings(context: DeviceContext, mount: Mount, facts: MountFacts): Finding[] {
   return [
+    widthFinding(context, mount, facts),
     coverFinding(context, facts),
     leadFinding(context, mount, facts),
     edgeFinding(context, mount, facts),
     slotFinding(context, mount, facts),
     leftFinding(context, facts),
   ].filter((one) => one !== null)
+}
+
+/** Whether what is drawn through a hole that was there finds room in it. */
+function widthFinding(
+  { device, units }: DeviceContext,
+  { hole, holeMm }: Mount,
+  { passMm }: MountFacts,
+): Finding | null {
+  if (hole !== 'kept' || holeMm === null || device.route?.laid === 'kept') return null
+  const common = {
+    figure: quantity(holeMm, 'size'),
+    limit: quantity(passMm, 'size'),
+    reason: 'Width of the hole that is there, beside what what goes through it wants.',
+    source: MOUNT_LIMITS.cableClearanceMm.source,
+  } as const
+  if (holeMm >= passMm)
+    return finding('mount', 'hole-width', {
+      ...common,
+      verdict: 'good',
+      title: 'The hole that is there is wide enough',
+    })
+  return finding('mount', 'hole-width', {
+    ...common,
+    verdict: 'stop',
+    title: 'The hole that is there is too narrow',
+    short: 'old hole too narrow',
+    advice: `Drill it anew, ${printBit(passMm, 'clear', units)}, or let less pass it.`,
+  })
 }
 
 function coverFinding({ printed }: DeviceContext, { base, cableHoleMm }: MountFacts): Finding | null {

@@ -16,11 +16,13 @@ export function loadFindings(
   facts: MountFacts,
   advise: (id: string) => string,
 ): Finding[] {
-  return [
+  const findings = [
     threadFinding(context, mount, facts),
     weightFinding(context, mount, facts, advise),
     windFinding(context, facts, advise),
   ].filter((one) => one !== null)
+  // How deep old fixings sit, and in what, nobody has seen: that they hold is not said.
+  return context.partsKept === 0 ? findings : findings.filter(({ verdict }) => verdict !== 'good')
 }
 
 /** Which fixing gives way first, in words. */
