@@ -49,7 +49,7 @@ test('a camera is entered from its sheet, chosen, and what was not read of it is
   await accessible(page)
   await page.getByRole('button', { name: 'Keep it' }).click()
   const row = page.getByRole('row').filter({ hasText: name })
-  await expect(row).toContainText('2 of 26')
+  await expect(row).toContainText('2 of 27')
 
   await page.goto(`${home()}/add`)
   await awake(page)
@@ -81,7 +81,7 @@ test('a camera is entered from its sheet, chosen, and what was not read of it is
   ] as const)
     await page.getByLabel(label).fill(words)
   await page.getByRole('button', { name: 'Keep it' }).click()
-  await expect(row).toContainText('10 of 26')
+  await expect(row).toContainText('10 of 27')
   await page.goBack()
   await page.goto(home())
   await page

@@ -79,6 +79,7 @@ export const CAMERAS: readonly Camera[] = [
     openings: [tail, base('IP66')],
     power: poeOr12V(6.5),
     unusedTails: ['12 V tail'],
+    tailsMm: 350,
     notes: [],
   },
   {
@@ -102,6 +103,7 @@ export const CAMERAS: readonly Camera[] = [
     openings: [tail, base('IP66', 'IP67')],
     power: poeOr12V(12.2),
     unusedTails: ['12 V tail', 'alarm tail', 'audio tail'],
+    tailsMm: 350,
     notes: [
       'Take the sun shroud off before you turn the picture to portrait and put it on again after.',
       'The audio and auxiliary power tails look alike: power is the labelled, thicker one.',
@@ -128,6 +130,7 @@ export const CAMERAS: readonly Camera[] = [
     openings: [tail, base('IP66')],
     power: poeOr12V(7.5),
     unusedTails: ['12 V tail'],
+    tailsMm: 350,
     notes: ['Keep fingers off the ball: prints glare at night.'],
   },
   {
@@ -270,6 +273,7 @@ export const CAMERAS: readonly Camera[] = [
     openings: [tail],
     power: poe(38),
     unusedTails: ['24 V tail', 'alarm tail'],
+    tailsMm: 350,
     notes: ['Never turn the motors by hand.'],
   },
   {
@@ -375,6 +379,7 @@ export const CAMERAS: readonly Camera[] = [
     openings: [{ ...tail, name: 'video and power tail joints' }, base('IP66')],
     power: { worstW: 5, poe: false, dcV: [10.8, 13.2], mains: false },
     unusedTails: [],
+    tailsMm: 500,
     notes: ['Two of the three power wires are used: match polarity and insulate the third.'],
   },
 ]

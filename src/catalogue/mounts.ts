@@ -32,6 +32,7 @@ const joint: Opening = { key: 'joint', name: 'joint gasket', kind: 'gasket', hol
 export const MOUNTS: readonly MountPart[] = [
   {
     id: 'junction-box',
+    volumeMl: 380,
     name: 'Junction box, 120 mm',
     kind: 'junction box',
     needs: 'surface',
@@ -49,6 +50,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'round-back-box',
+    volumeMl: 690,
     name: 'Round back box, 150 mm',
     kind: 'back box',
     needs: 'surface',
@@ -157,6 +159,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'pole-adapter',
+    volumeMl: 600,
     name: 'Pole adapter with two bands',
     kind: 'pole adapter',
     needs: 'surface',
@@ -174,6 +177,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'corner-adapter',
+    volumeMl: 900,
     name: 'Corner adapter',
     kind: 'corner adapter',
     needs: 'surface',
@@ -226,6 +230,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'pendant-box',
+    volumeMl: 430,
     name: 'Junction box on pipe thread',
     kind: 'junction box',
     needs: 'pipe thread',
@@ -243,6 +248,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'pendant-hood',
+    volumeMl: 1600,
     name: 'Pendant hood',
     kind: 'hood',
     needs: 'pipe thread',
@@ -261,6 +267,7 @@ export const MOUNTS: readonly MountPart[] = [
   },
   {
     id: 'surface-hood',
+    volumeMl: 1400,
     name: 'Surface hood',
     kind: 'hood',
     needs: 'surface',

@@ -22,8 +22,7 @@ describe('assess is total, pure and deterministic', () => {
     fc.assert(
       fc.property(anyJob, (j) => {
         const assessment = assess(j, CATALOGUE)
-        for (const [path, number] of numbersIn(assessment))
-          expect([path, Number.isFinite(number)]).toEqual([path, true])
+        expect([...numbersIn(assessment)].filter(([, number]) => !Number.isFinite(number))).toEqual([])
         expect(JSON.stringify(assessment)).not.toMatch(/NaN|Infinity|undefined/)
       }),
       { numRuns: runs(1500) },

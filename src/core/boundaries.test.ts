@@ -242,6 +242,16 @@ const CASES: readonly Case[] = [
     source: 'common practice, no source: 10 mm beside a hole of 10 mm',
   },
   {
+    finding: 'terminate/room',
+    good: 'up to',
+    // 152 of 380 mL, less four tails of 350 mm and a plug of 60 mm, over the section of 6.2 mm: metres.
+    figure: (152e3 - Math.PI * (4 * 350 * 2.5 ** 2 + 60 * 7.1 ** 2)) / (Math.PI * 3.1 ** 2) / 1000,
+    said: 'what was typed',
+    between: [0, 20],
+    on: (deviceSlackM) => ({ job: one(planned, { allowances: { ...job().allowances, deviceSlackM } }) }),
+    source: 'common practice, no source: 40 % of a box, as NEC chapter 9 table 1 has it of a conduit',
+  },
+  {
     finding: 'mount/hole-width',
     good: 'from',
     figure: 6.2 + 3,

@@ -1,5 +1,5 @@
 export { assessMount, proposeMount, usualWoodId, type MountSection } from './mount'
-export { mountFacts } from './facts'
+export { mountFacts, passageMm } from './facts'
 export { hungParts, sumOf } from './stack'
 export { holeSpots, holeWords } from './holes'
 export { exposureCoefficient, sideAreaM2, velocityPressurePa, windForceN } from './wind'

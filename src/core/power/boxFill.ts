@@ -18,7 +18,7 @@ export function boxFillMl(awg: number): number | null {
 export function boxFillFinding({ mounts, surface, cable }: DeviceContext): Finding | null {
   const neededMl = cable.awg === null ? null : boxFillMl(cable.awg)
   if (neededMl === null) return null
-  const volumeMl = mounts.find(({ volumeMl }) => volumeMl !== undefined)?.volumeMl ?? null
+  const volumeMl = mounts.find(({ kind }) => kind === 'electrical box')?.volumeMl ?? null
   const common = {
     figure: quantity(neededMl, 'volume'),
     reason: 'Two cores of the supply, two of the camera, the earths, the clamp.',

@@ -9,6 +9,7 @@ import { grippedMm, matchFindings } from './match'
 import { isAnalogue, pictureFinding, recordersIn } from './picture'
 import { PINS, type Pin } from './pins'
 import { NO_RECORDER } from './plan'
+import { roomFinding } from './room'
 import { loopLeastOhm, loopLimitOhm, pairLoopOhm } from './resistance'
 
 /** One thing to thread onto the cable, in order; the last stands nearest to the plug. */
@@ -135,6 +136,8 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
       }),
     )
   }
+  const room = roomFinding(context, terminate)
+  if (room) findings.push(room)
   return {
     headline: text(scheme),
     figures,

@@ -26,20 +26,20 @@ const aside = () => screen.getByRole('complementary').textContent
 describe('a new part', () => {
   it('says what is not read and what that costs, and counts what is', () => {
     showPage(<PartForm held={null} />, {})
-    expect(aside()).toMatch(/^What is read, and what is not0 of 26 values are read/)
+    expect(aside()).toMatch(/^What is read, and what is not0 of 27 values are read/)
     expect(aside()).toContain('Mass: the load on every fixing')
     expect(screen.getByLabelText('Mass').closest('div')!.textContent).toContain(
       'Not read: counts as 0.45 kg.',
     )
     type('Mass', '2 lb')
     expect(screen.getByLabelText('Mass').closest('div')!.textContent).toContain('= 0.90718474 kg.')
-    expect(aside()).toMatch(/1 of 26/)
+    expect(aside()).toMatch(/1 of 27/)
     expect(aside()).not.toContain('the load on every fixing')
   })
   it('is kept only when all that is typed is understood, and each mistake stands at its field', async () => {
     const now = showPage(<PartForm held={null} />, {})
     type('Focal length', '12 to 3')
-    expect(aside()).toMatch(/not0 of 26/) // what is not understood is not read
+    expect(aside()).toMatch(/not0 of 27/) // what is not understood is not read
     keepIt()
     await settled(() => expect(document.activeElement).toBe(screen.getByLabelText('Name')))
     expect(screen.getByText('Give it a name.')).toBeTruthy()
@@ -88,7 +88,7 @@ describe('a new part', () => {
     fireEvent.click(screen.getByLabelText('No DC'))
     const volts = () => screen.getByLabelText<HTMLInputElement>('Takes DC, from least to most')
     await settled(() => expect(volts().disabled).toBe(true))
-    expect(aside()).toMatch(/1 of 26/)
+    expect(aside()).toMatch(/1 of 27/)
     fireEvent.change(screen.getByLabelText('Takes PoE'), { target: { value: 'no' } })
     expect(screen.getByText('It runs on something: PoE, DC or mains.')).toBeTruthy()
   })
@@ -135,7 +135,7 @@ describe('own parts of a job', () => {
     showPage(<PartsPage />, { ownParts: [whole, bare], devices: [device({ cameraId: 'own-1' })] })
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('2 own parts, 1 not read whole.')
     const rows = screen.getAllByRole('row').map((row) => row.textContent)
-    expect(rows[1]).toBe(`OursCamera✓ All 2601`)
+    expect(rows[1]).toBe(`OursCamera✓ All 2701`)
     expect(rows[2]).toBe('BareCable▲ 0 of 12–')
   })
   it('stay while something is made with them, and it is said', async () => {

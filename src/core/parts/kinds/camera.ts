@@ -61,6 +61,8 @@ export const Camera = z
     }),
     /** Tails that are left over when the camera runs on PoE. */
     unusedTails: z.array(z.string().trim().min(1).max(40)).max(8),
+    /** How long its tails are, each alike; absent where nobody said, or where it has none. */
+    tailsMm: number('size', 0, 5000).optional(),
     /** What must be minded while fitting this form of camera. */
     notes: z.array(z.string().max(400)).max(12),
   })
@@ -244,6 +246,15 @@ export const cameraKind = partKind({
       hint: 'Like 12 V tail, alarm tail; empty where it has none',
       stages: ['seal'],
       costs: 'which tails must be capped',
+    },
+    {
+      path: 'tailsMm',
+      label: 'Length of its tails',
+      way: { as: 'quantity', kind: 'size' },
+      none: 'It has none, or not known',
+      absent: true,
+      stages: ['terminate'],
+      costs: 'whether joint and slack find room in their box',
     },
   ],
 })

@@ -39,7 +39,7 @@ export const MountPart = z.strictObject({
   cutIn: yes,
   /** Its middle is open and flat: a joint behind it is made in front of it and pushed through. */
   passesJoint: yes,
-  /** What it holds, mL, where a mains joint is made in it. */
+  /** What it holds, mL, where a joint is made in it. */
   volumeMl: number('volume', 10, 20_000).optional(),
   /** True when a tail and its joint fit inside. */
   enclosesJoint: z.boolean(),
@@ -112,10 +112,10 @@ export const mountKind = partKind({
       path: 'volumeMl',
       label: 'Volume inside',
       way: { as: 'quantity', kind: 'volume' },
-      none: 'No mains joint in it',
+      none: 'No joint in it, or not known',
       absent: true,
       stages: ['terminate'],
-      costs: 'whether a mains joint finds room',
+      costs: 'whether a joint and its slack find room',
     },
     OPENINGS_ASKED,
   ],
