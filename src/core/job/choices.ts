@@ -33,6 +33,12 @@ export const DEAD_TAILS = {
   'leave': 'Left as they are',
 } as const
 
+/** What a joint that stands dry and sheltered is taped with; where it is damp it is always the second. */
+export const TAPES = {
+  'plain': 'Plain tape where it is dry',
+  'self-amalgamating': 'Self-amalgamating tape everywhere',
+} as const
+
 /** What a run of pairs ends with at the head end. */
 export const HEAD_ENDS = {
   jack: 'A keystone jack and a patch lead',

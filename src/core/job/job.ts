@@ -18,6 +18,7 @@ import {
   SEVERITIES,
   STANDS,
   STATES,
+  TAPES,
   TERRAINS,
   UNIT_SYSTEMS,
   type Cause,
@@ -43,6 +44,7 @@ export const Policies = z.strictObject({
   memoryCard: keysOf(CARD_TIMES),
   film: keysOf(FILM_TIMES),
   deadTails: keysOf(DEAD_TAILS),
+  tape: keysOf(TAPES),
   headEndWith: keysOf(HEAD_ENDS),
 })
 export type Policies = z.infer<typeof Policies>
@@ -322,6 +324,7 @@ export const USUAL_POLICIES: Policies = {
   memoryCard: 'up there',
   film: 'last',
   deadTails: 'cap',
+  tape: 'self-amalgamating',
   headEndWith: 'jack',
 }
 

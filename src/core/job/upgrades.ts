@@ -130,7 +130,8 @@ const UPGRADES: readonly Upgrade[] = [
         : command,
   },
   {
-    // 10 knows parts and holes that were there before.
+    // 10 knows parts and holes that were there before, and the habit of tape.
+    facts: inTapes,
     plans: { mount: (mount) => ({ ...DRILLED, ...mount }) },
     device: (device) => ({ partsKept: 0, ...device }),
     command: (command) => ({
@@ -145,6 +146,7 @@ const UPGRADES: readonly Upgrade[] = [
             ),
           }
         : {}),
+      ...(command.type === 'editJob' ? { change: changedIf(command.change, inTapes) } : {}),
     }),
   },
 ]
@@ -196,6 +198,11 @@ function inHabits(facts: Rough): Rough {
   const { memoryCard, film, deadTails, headEndWith } = USUAL_POLICIES
   const usual = { memoryCard, film, deadTails, headEndWith }
   return { ...facts, policies: { ...usual, ...facts.policies } }
+}
+
+function inTapes(facts: Rough): Rough {
+  if (!isRough(facts.policies)) return facts
+  return { ...facts, policies: { tape: USUAL_POLICIES.tape, ...facts.policies } }
 }
 
 /** Commands that carried whole plans, each of a type of its own, as ones that say fields. */

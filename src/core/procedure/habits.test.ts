@@ -64,6 +64,28 @@ describe('film, card, dead tails, head end', () => {
     expect(tails('leave')).toEqual([null, 'check'])
     expect(tails('leave', 'dry indoors')).toEqual([null, null])
   })
+  it('a dry joint is taped with what the job tapes with; where water reaches it, never with plain tape', () => {
+    const taped = (tape: Policies['tape'], exposure: Device['exposure']) => {
+      const { of } = assessed({ tape }, { exposure })
+      return of.seal!.choices.find(({ opening }) => opening === 'camera/tail')!.sealId
+    }
+    const [plain, stretched] = ['plain', 'self-amalgamating'] as const
+    expect([taped(plain, 'under a soffit'), taped(stretched, 'under a soffit')]).toEqual([
+      'tape-plain',
+      'tape',
+    ])
+    // A bare cable through the hole: its joint hangs in the open.
+    const mount = { ...assessed({}, { mountIds: [] }).of.mount!, passage: 'bare cable' as const }
+    for (const exposure of ['damp indoors', 'under a soffit', 'open weather'] as const) {
+      const { of, on } = assessed({ tape: plain }, { exposure, mountIds: [], mount })
+      const joint = of.seal!.choices.find(({ opening }) => opening === 'camera/tail')!
+      expect(joint.sealId).not.toBe('tape-plain')
+      const seal = { choices: [{ ...joint, sealId: 'tape-plain' }] }
+      expect(assessDevice({ ...of, seal }, on, CATALOGUE).findings).toContainEqual(
+        expect.objectContaining({ id: 'seal/rating:camera/tail', verdict: 'stop' }),
+      )
+    }
+  })
   it('a plug straight into the port has no patch lead and one contact less in its circuit', () => {
     const at = (headEndWith: Policies['headEndWith']) => {
       const { of, stages } = assessed({ headEndWith })

@@ -1,7 +1,7 @@
 import { keptParts, type JointPlace } from '../assembly'
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
-import type { Seal as SealChoices } from '../job/job'
-import type { DeviceContext } from '../parts'
+import type { Policies, Seal as SealChoices } from '../job/job'
+import type { DeviceContext, Seal } from '../parts'
 import { atStart, quantity, text, type Reading } from '../units'
 import { common, covers, dustOf, printTests, testsOf } from './ingress'
 import { closedOpenings, fitsHole, grips, needsPart, openingsOf, type ClosedOpening } from './openings'
@@ -53,10 +53,17 @@ export function proposeSeal(context: DeviceContext): SealChoices {
         opening.kind === 'cable entry' ||
         opening.kind === 'grommet seat'
       const sheltered = opening.kind === 'tail joint' && needs.length === 0 && !always
-      const pick = sheltered ? (fitting.find(({ kind }) => kind === 'tape') ?? fitting[0]) : fitting[0]
+      const pick = sheltered ? (tapeOf(fitting, policies.tape) ?? fitting[0]) : fitting[0]
       return { opening: ref, sealId: wanted ? (pick?.id ?? null) : null, cables: 1 }
     })
   return { choices }
+}
+
+/** The tape of the job's habit: plain tape has passed no test. */
+function tapeOf(fitting: readonly Seal[], tape: Policies['tape']): Seal | undefined {
+  const tapes = fitting.filter(({ kind }) => kind === 'tape')
+  const plain = tapes.find(({ ratings }) => ratings.length === 0)
+  return tape === 'plain' && plain ? plain : tapes.find((one) => one !== plain)
 }
 
 /**
@@ -349,7 +356,7 @@ function openingFindings(
         verdict: 'stop',
         title: seal.kind === 'tape' ? 'Tape is the only seal in the wet' : 'Not tight enough for here',
         short: seal.kind === 'tape' ? 'only tape' : 'not tight enough',
-        figure: text(seal.ratings.join('/')),
+        figure: text(seal.ratings.join('/') || 'no test'),
         limit: text(needed),
         reason: `${where}. ${exposure.why}`,
         source: 'iec-60529',

@@ -80,7 +80,13 @@ it('a record of the first version is brought up without loss', () => {
   ])
   expect([photos[0]!.faultId, faults[0]!.deviceId]).toEqual(['f', 'd'])
   const { policies } = loadJob(now, 'j')!.job
-  expect(policies).toEqual({ memoryCard: 'up there', film: 'last', deadTails: 'cap', headEndWith: 'jack' })
+  expect(policies).toEqual({
+    memoryCard: 'up there',
+    film: 'last',
+    deadTails: 'cap',
+    headEndWith: 'jack',
+    tape: 'self-amalgamating',
+  })
   expect(now.pragma('foreign_key_check')).toEqual([])
   now.close()
   rmSync(old, { recursive: true })

@@ -13,6 +13,7 @@ import {
   HEAD_ENDS,
   JobFacts,
   PIN_SCHEMES,
+  TAPES,
   SEALING_POLICIES,
   TERRAINS,
   UNIT_SYSTEMS,
@@ -133,6 +134,7 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
       | 'policies.contactGrease'
       | 'policies.headEndWith'
       | 'policies.deadTails'
+      | 'policies.tape'
       | 'policies.film'
       | 'policies.memoryCard',
     label: string,
@@ -199,6 +201,7 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
           {choice('policies.contactGrease', 'Contact grease', GREASE)}
           {choice('policies.headEndWith', 'Runs end at the head end with', HEAD_ENDS)}
           {choice('policies.deadTails', 'Unused tails, where it is damp', DEAD_TAILS)}
+          {choice('policies.tape', 'A dry joint is taped with', TAPES)}
           {choice('policies.film', 'Film comes off', FILM_TIMES)}
           {choice('policies.memoryCard', 'Memory card goes in', CARD_TIMES)}
           {choice('policies.edition', 'Levels of detail', EDITIONS)}
