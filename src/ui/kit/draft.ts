@@ -42,6 +42,17 @@ export function useDraft(key: string): [string | null, (words: string | null) =>
   return [words, set]
 }
 
+/** What was typed over what stands: a draft of before an update lacks what forms have asked for since. */
+function over<T extends FieldValues>(standing: T, typed: FieldValues): T {
+  const isGroup = (value: unknown): value is FieldValues =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+  const words = Object.entries(typed).map(([name, value]: [string, unknown]) => {
+    const now: unknown = standing[name]
+    return [name, isGroup(now) && isGroup(value) ? over(now, value) : value]
+  })
+  return { ...standing, ...(Object.fromEntries(words) as Partial<T>) }
+}
+
 /**
  * Keeps a whole form's values as a draft while they are typed, and brings them back. The answer forgets
  * them.
@@ -54,7 +65,7 @@ export function useFormDraft<T extends FieldValues>(
     const words = read(key)
     if (words !== null) {
       try {
-        reset({ ...getValues(), ...(JSON.parse(words) as Partial<T>) }, { keepDefaultValues: true })
+        reset(over(getValues(), JSON.parse(words) as Partial<T>), { keepDefaultValues: true })
       } catch {
         write(key, null)
       }

@@ -3,6 +3,7 @@ import { ChakraProvider } from '@chakra-ui/react'
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useState, type ReactNode } from 'react'
+import { useForm } from 'react-hook-form'
 import { finding } from '@/core/findings'
 import { task, type Step, type StepState } from '@/core/procedure'
 import { quantity } from '@/core/units'
@@ -12,6 +13,7 @@ import { DrawingView } from './DrawingView'
 import { FigureList, FindingList } from './Findings'
 import { LineField } from './LineField'
 import { QuantityField } from './QuantityField'
+import { useFormDraft } from './draft'
 
 beforeEach(() => {
   vi.stubGlobal(
@@ -277,4 +279,27 @@ describe('a drawing on screen', () => {
     expect(container.querySelector('polygon')!.getAttribute('fill')).toMatch(/^url\(#hatch/)
     expect(screen.getByTestId('handle')).toBeTruthy()
   })
+})
+
+it('a form’s draft of before an update keeps what was typed and gains what the form asks for since', async () => {
+  const start = { name: 'Yard', habits: { film: 'last', tape: 'plain' }, parts: ['box', 'rod'] }
+  window.localStorage.setItem(
+    'neat-bracket-draft:f',
+    JSON.stringify({ name: 'Typed', habits: { film: 'on the bench' }, parts: [] }),
+  )
+  const said = vi.fn<(values: object) => void>()
+  function Form() {
+    const form = useForm({ defaultValues: start })
+    useFormDraft('f', form)
+    return <button onClick={() => void form.handleSubmit((values) => said(values))()}>Keep</button>
+  }
+  show(<Form />)
+  fireEvent.click(screen.getByText('Keep'))
+  await waitFor(() =>
+    expect(said).toHaveBeenCalledWith({
+      name: 'Typed',
+      habits: { film: 'on the bench', tape: 'plain' },
+      parts: [],
+    }),
+  )
 })
