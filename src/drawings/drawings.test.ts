@@ -250,6 +250,23 @@ describe('the other drawings', () => {
     const green = (partsKept: number) => JSON.stringify(drawn(partsKept)).includes('"good"')
     expect([green(0), green(1)]).toEqual([true, false])
   })
+  it('mount: says in green that it holds exactly where no finding says that it does not', () => {
+    const on = { cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-rod-500', 'pendant-hood'] }
+    const { mount: proposed } = stagesOf({ ...on, surfaceId: 'hollow-block' })
+    const seen = new Set<boolean>()
+    for (const fixingId of CATALOGUE.fixings.keys())
+      for (const fixingCount of [1, 2, 4]) {
+        const mount = { ...proposed.input, fixingId, fixingCount }
+        const { result } = stagesOf({ ...on, surfaceId: 'hollow-block', mount }).mount
+        const weak = result.findings.some(
+          ({ id, verdict }) => /^mount\/(load|wind)$/.test(id) && verdict === 'stop',
+        )
+        const green = JSON.stringify(mountDrawing(result.drawing, 'metric', 700)).includes('"good"')
+        expect([fixingId, fixingCount, green]).toEqual([fixingId, fixingCount, !weak])
+        seen.add(green)
+      }
+    expect([...seen].sort()).toEqual([false, true])
+  })
   it('mount: hangs what follows a wall arm below its end', () => {
     const { mount } = stagesOf({
       cameraId: 'large-dome-4mp',

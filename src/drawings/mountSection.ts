@@ -31,8 +31,8 @@ interface Block {
 }
 
 /** Of what was there before nobody knows that it holds. */
-function toneOf({ capacityN, pullN, stays }: MountSection): 'stop' | 'good' | 'soft' {
-  if (capacityN < pullN) return 'stop'
+function toneOf({ used, stays }: MountSection): 'stop' | 'good' | 'soft' {
+  if (used === null || used > 1) return 'stop'
   return stays > 0 ? 'soft' : 'good'
 }
 
@@ -138,6 +138,7 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
       marks.push(words([x + 14, (y += 14)], note, { size: 'small', tone: 'copper' }))
     y += beside ? 19 : 17
   })
+  const share = m.used === null ? '' : `: ${print({ value: 100 * m.used, kind: 'share' }, units)} used up`
   const held = m.stays > 0 ? 'one like it, new, holds' : 'one holds'
   const [pull, holds] = [
     print({ value: m.pullN, kind: 'force' }, units),
@@ -146,7 +147,7 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
   marks.push(
     words(
       [14, height - listH - 22],
-      `× 4 pulls each ${wall ? 'top ' : ''}fixing with ${pull}; ${held} ${holds}`,
+      `× 4 pulls each ${wall ? 'top ' : ''}fixing with ${pull}; ${held} ${holds}${share}`,
       { tone: toneOf(m) },
     ),
   )

@@ -41,6 +41,8 @@ export interface MountSection {
   readonly weightN: number
   readonly pullN: number
   readonly capacityN: number
+  /** How much of a fixing pull and shear use up together, by weight or by wind; above 1 it is too weak. */
+  readonly used: number | null
 }
 
 /** A lamp pole of ordinary size: measure it. Common practice, no source. */
@@ -150,6 +152,7 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
       weightN: facts.weightN,
       pullN: facts.pullN,
       capacityN: facts.capacityN,
+      used: Number.isFinite(facts.used) ? facts.used : null,
     },
   }
 }
