@@ -296,6 +296,23 @@ describe('the other drawings', () => {
     expect(wordsOf(chain)).toContain('nothing closes it')
     expect(chain.marks.some((mark) => mark.kind === 'line' && mark.pen === 'ray')).toBe(true)
   })
+  it('seal: a tick stands where nothing stops the opening, dust among it, and of nothing old', () => {
+    const seals = new Map([...CATALOGUE.seals].map(([id, seal]) => [id, { ...seal, ratings: ['IPX6'] }]))
+    const ticks = (change: Partial<Device>, catalogue = CATALOGUE) => {
+      const { result } = assessDevice(device(change), job(), catalogue).stages!.seal
+      const { marks } = sealDrawing(result.drawing, 'metric', 700)
+      const drawn = marks.filter((mark) => JSON.stringify(mark).includes('"good"')).length
+      const stopped = result.findings.filter(({ verdict }) => verdict === 'stop').map(({ id }) => id)
+      return { drawn, of: result.drawing.links.length, stopped }
+    }
+    const { drawn, of } = ticks({})
+    expect(drawn).toBe(of)
+    const dusty = ticks({ seal: device().seal, exposure: 'open weather' }, { ...CATALOGUE, seals })
+    expect(dusty.stopped.length).toBeGreaterThan(0)
+    expect(dusty.drawn).toBe(dusty.of - dusty.stopped.length)
+    // The box stays: only the camera’s own openings are new.
+    expect(ticks({ partsKept: 1 }).drawn).toBe(CATALOGUE.cameras.get(device().cameraId)!.openings.length)
+  })
   it('power: volts fall from the supply to the camera on one scale', () => {
     const drawing = powerDrawing(stagesOf().power!.result.drawing, 'metric', 700)
     const fall = drawing.marks.find((mark) => mark.kind === 'line' && mark.pen === 'ray') as Extract<

@@ -24,7 +24,7 @@ export function sealDrawing(c: SealChain, units: UnitSystem, width: number): Dra
     marks.push(box(x, y, 30, 28, link.holds ? 'sheet' : 'none', weakest ? 'outline' : 'object'))
     if (!link.holds)
       marks.push(line([x + 4, y + 4], [x + 26, y + 24], 'ray'), line([x + 26, y + 4], [x + 4, y + 24], 'ray'))
-    else
+    else if (!link.old)
       marks.push(
         shape(
           [
@@ -48,7 +48,7 @@ export function sealDrawing(c: SealChain, units: UnitSystem, width: number): Dra
     )
     const right = width - 10
     marks.push(
-      words([right, y + 11], link.rating, { tone, anchor: 'end' }),
+      words([right, y + 11], link.old ? `${link.rating} when new` : link.rating, { tone, anchor: 'end' }),
       words([right, y + 25], link.needs === 'no test' ? 'no test needed' : `needs ${link.needs}`, {
         size: 'small',
         tone: 'soft',

@@ -91,12 +91,12 @@ export function assemblyView(
       number: numbered.get(stepId) ?? null,
       stepId: numbered.has(stepId) ? stepId : null,
       closes: heldBefore(steps, stepId),
-      openings: openings.map(({ ref: opening, openingName, sealName, rating, holds }) => ({
+      openings: openings.map(({ ref: opening, openingName, sealName, rating, holds, old }) => ({
         name: openingName,
         sealName,
-        rating: stays ? `${rating} when new` : rating,
+        rating: old ? `${rating} when new` : rating,
         holds,
-        old: stays,
+        old,
         weakest: opening === chain?.weakest,
       })),
       pieces: openings.flatMap(({ ref: opening }) => piecesOf(device, opening, catalogue)),

@@ -15,7 +15,10 @@ export interface SealLink {
   readonly sealName: string | null
   readonly rating: string
   readonly needs: string
+  /** It has passed what is asked of it, and nothing else stops it. */
   readonly holds: boolean
+  /** It was there before: how it is closed by now nobody knows. */
+  readonly old: boolean
   readonly place: JointPlace | null
   readonly clampMm: readonly [min: number, max: number] | null
 }
@@ -153,8 +156,8 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
   ]
   // Of what was there before nobody knows how it is closed by now: that every opening holds is not said.
   const kept = keptParts(context)
-  const old = outward.some(({ closed }) => kept.some(({ ref }) => closed.ref.startsWith(`${ref}/`)))
-  if (weakest && !old && findings.every(({ verdict }) => verdict !== 'stop')) {
+  const isOld = ({ closed }: Link) => kept.some(({ ref }) => closed.ref.startsWith(`${ref}/`))
+  if (weakest && !outward.some(isOld) && findings.every(({ verdict }) => verdict !== 'stop')) {
     findings.push(
       finding('seal', 'chain', {
         verdict: 'good',
@@ -191,22 +194,32 @@ export function assessSeal(context: DeviceContext, seal: SealChoices): StageAsse
     figures,
     findings,
     drawing: {
-      links: links.map(({ closed, passed }) => ({
-        ref: closed.ref,
-        partName: closed.partName,
-        openingName: closed.opening.name,
-        kind: closed.opening.kind,
-        sealName: needsPart(closed.opening) ? (closed.seal?.name ?? null) : 'its own gasket',
-        rating: printTests(passed),
-        needs: closed.needs.length === 0 ? 'no test' : printTests(new Set(closed.needs)),
-        holds: covers(passed, closed.needs),
-        place: closed.place,
-        clampMm: closed.seal?.clampMm ?? null,
+      links: links.map((link) => ({
+        ...shown(link, findings),
+        old: isOld(link),
       })),
       weakest: weakest?.closed.ref ?? null,
       cableMm,
       exposureName: exposure.name,
     },
+  }
+}
+
+/** A link of the chain for its drawing, with what stops its opening, dust among it. */
+function shown({ closed, passed }: Link, findings: readonly Finding[]): Omit<SealLink, 'old'> {
+  const { ref, partName, opening, seal, needs, place } = closed
+  const stopped = findings.some(({ id, verdict }) => verdict === 'stop' && id.endsWith(`:${ref}`))
+  return {
+    ref,
+    partName,
+    openingName: opening.name,
+    kind: opening.kind,
+    sealName: needsPart(opening) ? (seal?.name ?? null) : 'its own gasket',
+    rating: printTests(passed),
+    needs: needs.length === 0 ? 'no test' : printTests(new Set(needs)),
+    holds: covers(passed, needs) && !stopped,
+    place,
+    clampMm: seal?.clampMm ?? null,
   }
 }
 
