@@ -250,6 +250,18 @@ describe('the other drawings', () => {
     const green = (partsKept: number) => JSON.stringify(drawn(partsKept)).includes('"good"')
     expect([green(0), green(1)]).toEqual([true, false])
   })
+  it('mount: what it comes to is broken into lines that a phone shows whole', () => {
+    const { result } = stagesOf({ cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-hood'] }).mount
+    const said = (width: number) => {
+      const lines = wordsOf(mountDrawing(result.drawing, 'imperial', width))
+      const first = lines.findIndex((line) => line.startsWith('× 4 pulls'))
+      return lines.slice(first)
+    }
+    expect(said(700)).toHaveLength(1)
+    expect(said(340).length).toBeGreaterThan(1)
+    expect(said(340).join(' ')).toBe(said(700)[0])
+    for (const line of said(340)) expect(line.length * 6.8).toBeLessThanOrEqual(340 - 28)
+  })
   it('mount: says in green that it holds exactly where no finding says that it does not', () => {
     const on = { cameraId: 'large-dome-4mp', mountIds: ['wall-arm', 'pendant-rod-500', 'pendant-hood'] }
     const { mount: proposed } = stagesOf({ ...on, surfaceId: 'hollow-block' })

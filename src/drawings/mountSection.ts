@@ -18,6 +18,7 @@ const TUBE_MM = 42
 const PLATE_MM = 22
 /** How far the parts are drawn apart, mm: exploded, so that each joint and its order can be seen. */
 const APART_MM = 24
+const VERDICT_LINE = 16
 
 /**
  * A block of the section in millimetres from where the stack meets the surface: x away from a wall, y
@@ -28,6 +29,16 @@ interface Block {
   readonly middle: Spot
   readonly number: number | null
   readonly camera: boolean
+}
+
+/** What the weight pulls, what one fixing holds, and how much of it all that acts on it uses up. */
+function heldWords({ facing, pullN, capacityN, used, stays }: MountSection, units: UnitSystem): string {
+  const force = (value: number) => print({ value, kind: 'force' }, units)
+  const which = facing === 'wall' ? 'each top fixing' : 'each fixing'
+  const holds = capacityN > 0 ? force(capacityN) : 'nothing here'
+  const one = stays > 0 ? 'one like it, new, holds' : 'one holds'
+  const share = used === null ? '' : `: ${print({ value: 100 * used, kind: 'share' }, units)} used up`
+  return `× 4 pulls ${which} with ${force(pullN)}; ${one} ${holds}${share}`
 }
 
 /** Of what was there before nobody knows that it holds. */
@@ -72,7 +83,9 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
   const perMm = Math.min((width - ROOM.left - ROOM.right - listW) / (maxX - minX), 330 / (maxY - minY), 1.6)
   const sheet = ([x, y]: Spot): Spot => [ROOM.left + (x - minX) * perMm, ROOM.top + (y - minY) * perMm]
   const bottom = ROOM.top + (maxY - minY) * perMm
-  const height = Math.round(Math.max(bottom + 36, beside ? ROOM.top + listed : 0, 150) + ROOM.bottom + listH)
+  const verdict = wrapped(heldWords(m, units), Math.floor((width - 28) / 6.8))
+  const drawn = Math.max(bottom + 36, beside ? ROOM.top + listed : 0, 150)
+  const height = Math.round(drawn + ROOM.bottom + listH + VERDICT_LINE * (verdict.length - 1))
   /** Along the surface by offset and into it by depth, both mm. */
   const at = (depth: number, offset: number): Spot => sheet(wall ? [depth, offset] : [offset, depth])
   const block = (depth: number, thick: number, wide: number, middle = 0): Spot[] => [
@@ -138,17 +151,9 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
       marks.push(words([x + 14, (y += 14)], note, { size: 'small', tone: 'copper' }))
     y += beside ? 19 : 17
   })
-  const share = m.used === null ? '' : `: ${print({ value: 100 * m.used, kind: 'share' }, units)} used up`
-  const held = m.stays > 0 ? 'one like it, new, holds' : 'one holds'
-  const [pull, holds] = [
-    print({ value: m.pullN, kind: 'force' }, units),
-    m.capacityN > 0 ? print({ value: m.capacityN, kind: 'force' }, units) : 'nothing here',
-  ]
-  marks.push(
-    words(
-      [14, height - listH - 22],
-      `× 4 pulls each ${wall ? 'top ' : ''}fixing with ${pull}; ${held} ${holds}${share}`,
-      { tone: toneOf(m) },
+  verdict.forEach((line, i) =>
+    marks.push(
+      words([14, height - listH - 22 - VERDICT_LINE * (verdict.length - 1 - i)], line, { tone: toneOf(m) }),
     ),
   )
   return {
@@ -157,8 +162,7 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
     marks,
     says:
       `Section through the mount: ${m.parts.map(({ name }) => name).join(', ')} on ` +
-      `${inSentence(m.surfaceName)}, ${m.fixingCount} ${m.fixingName}. Four times the weight ` +
-      `pulls each by ${pull}; one holds ${holds}.`,
+      `${inSentence(m.surfaceName)}, ${m.fixingCount} ${m.fixingName}. ${heldWords(m, units)}.`,
   }
 }
 
