@@ -45,23 +45,23 @@ export function roomFinding(context: DeviceContext, terminate: Terminate): Findi
   const neededMl = takenMl(context, terminate, slackM)
   if (box?.part.volumeMl === undefined || neededMl === null) return null
   const { fill } = TERMINATE_LIMITS
-  const leastMl = (volumeMl: number) => (fill.value / 100) * volumeMl
+  const mostMl = (volumeMl: number) => (fill.value / 100) * volumeMl
   const common = {
     figure: quantity(neededMl, 'volume'),
-    limit: quantity(leastMl(box.part.volumeMl), 'volume'),
+    limit: quantity(mostMl(box.part.volumeMl), 'volume'),
     reason:
       `${fill.value} % of the ${context.printed(box.part.volumeMl, 'volume')} of the ` +
       `${calledIn(box.part.name)}: slack, tails and joint that fill more are pinched when it closes.`,
     source: fill.source,
   } as const
-  if (neededMl <= leastMl(box.part.volumeMl))
+  if (neededMl <= mostMl(box.part.volumeMl))
     return finding('terminate', 'room', { ...common, verdict: 'good', title: 'Joint and slack find room' })
   return finding('terminate', 'room', {
     ...common,
     verdict: 'check',
     title: 'Joint and slack hardly find room',
     short: 'little room in the box',
-    advice: wayOut(context, terminate, box, leastMl),
+    advice: wayOut(context, terminate, box, mostMl),
   })
 }
 
@@ -70,7 +70,7 @@ function wayOut(
   context: DeviceContext,
   terminate: Terminate,
   box: Placed & { readonly part: MountPart },
-  leastMl: (volumeMl: number) => number,
+  mostMl: (volumeMl: number) => number,
 ): string {
   const { printed, cable, catalogue, allowances, mounts, camera } = context
   const [withAll, withNone] = [
@@ -78,14 +78,14 @@ function wayOut(
     takenMl(context, terminate, 0)!,
   ]
   const perM = cylinderMl(cable.diameterMm, 1000)
-  const slackM = Math.floor((10 * (leastMl(box.part.volumeMl!) - withNone)) / perM) / 10
+  const slackM = Math.floor((10 * (mostMl(box.part.volumeMl!) - withNone)) / perM) / 10
   if (withAll > withNone && slackM >= TERMINATE_LIMITS.leastSlackM.value)
     return `Leave ${printed(slackM, 'length')} of slack at the device: it is one of the job’s allowances.`
   const at = mounts.indexOf(box.part)
   const larger = [...catalogue.mounts.values()].find(
     ({ needs, offers, enclosesJoint, volumeMl = 0 }) =>
       enclosesJoint &&
-      leastMl(volumeMl) >= withAll &&
+      mostMl(volumeMl) >= withAll &&
       fits(mounts[at - 1]?.offers ?? 'surface', needs) &&
       fits(offers, (mounts[at + 1] ?? camera).needs),
   )

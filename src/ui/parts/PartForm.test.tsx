@@ -61,7 +61,7 @@ describe('a new part', () => {
       sheet: 'page 2',
       part: { name: 'Yard bullet', lens: { focalMm: [3, 12] }, massKg: 0.45 },
     })
-    expect(now().ownParts[0]!.unread).toHaveLength(25)
+    expect(now().ownParts[0]!.unread).toHaveLength(26)
   })
   it('is of another kind: asked for other things, begun with another part', async () => {
     showPage(<PartForm held={null} />, {})
