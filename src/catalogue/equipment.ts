@@ -301,6 +301,8 @@ export const EQUIPMENT: readonly EquipmentPart[] = [
     ...NOTHING,
     id: 'microphone-outdoor',
     name: 'Microphone, line level, IP54',
+    takesW: 0.3,
+    takesV: [9, 15],
     kind: 'microphone',
     ports: [
       { purpose: 'audio', count: 1 },
@@ -316,6 +318,8 @@ export const EQUIPMENT: readonly EquipmentPart[] = [
     ...NOTHING,
     id: 'lamp-infrared',
     name: 'Infrared lamp, 20 W, IP66',
+    takesW: 20,
+    takesV: [10.8, 13.2],
     kind: 'lamp',
     ports: [{ purpose: 'dc', count: 1 }],
     runsOn: 'DC',

@@ -1,7 +1,7 @@
 import { counted, standing, type Assessment } from './derive/board'
 import { measuredOf, pendingDevice, plannedHalf, withLog, type DeviceAssessment } from './derive/device'
 import { assessEquipment } from './derive/equipment'
-import { assessRun } from './derive/run'
+import { assessRun, type RunAssessment } from './derive/run'
 import type { DeviceRecords } from './derive/log'
 import { groupedByDevice } from './derive/grouped'
 import { plannedFromScratch, type PlannedDevice } from './derive/planned'
@@ -33,7 +33,7 @@ export {
 export type { DrawingOf } from './stages/table'
 export { assessDevice, type DeviceAssessment, type DeviceStages, type StageState } from './derive/device'
 export { equipmentStanding, type EquipmentAssessment } from './derive/equipment'
-export type { RunAssessment } from './derive/run'
+export type { RunAssessment }
 export type { Mark } from './derive/log'
 
 /**
@@ -175,7 +175,8 @@ function together(
   neighbours: Neighbours,
 ): Assessment {
   const counts = counted(devices)
-  const draws = counts.pending > 0 ? null : drawsOf(job, devices)
+  const runs = job.runs.map((one) => assessRun(one, job, catalogue, neighbours, recorded(one.id)))
+  const draws = counts.pending > 0 ? null : drawsOf(job, devices, runs)
   const uses = portUses(job, catalogue)
   return {
     jobId: job.id,
@@ -191,23 +192,30 @@ function together(
         recorded(one.id),
       ),
     ),
-    runs: job.runs.map((one) => assessRun(one, job, catalogue, neighbours, recorded(one.id))),
+    runs,
     counts,
   }
 }
 
-/** What devices draw, by what feeds them. */
-function drawsOf(job: Job, devices: readonly DeviceAssessment[]): ReadonlyMap<string, readonly Draw[]> {
+/** What devices and low-voltage runs draw, by what feeds them. */
+function drawsOf(
+  job: Job,
+  devices: readonly DeviceAssessment[],
+  runs: readonly RunAssessment[],
+): ReadonlyMap<string, readonly Draw[]> {
   const draws = new Map<string, Draw[]>()
+  const add = (draw: Draw) => {
+    const known = draws.get(draw.supplyId)
+    if (known) known.push(draw)
+    else draws.set(draw.supplyId, [draw])
+  }
   job.devices.forEach(({ mark }, index) => {
     const power = devices[index]!.stages?.power
     if (!power?.planned) return
     const { supplyId, port } = power.input
-    const draw = { supplyId, mark, port, drawW: power.result.drawing.drawW }
-    const known = draws.get(supplyId)
-    if (known) known.push(draw)
-    else draws.set(supplyId, [draw])
+    add({ supplyId, mark, port, drawW: power.result.drawing.drawW })
   })
+  for (const { draw } of runs) if (draw) add(draw)
   return draws
 }
 

@@ -2,6 +2,7 @@ import { byGravity, type Finding, type StageAssessment } from '../findings'
 import type { Job, Run } from '../job/job'
 import { ownIdsIn, type Catalogue, type Neighbours } from '../parts'
 import { contradictionFinding, inForcedOrder, type Step } from '../procedure'
+import type { Draw } from '../power'
 import { assessRoute, type RouteStrip } from '../route'
 import {
   CARRIES,
@@ -11,6 +12,7 @@ import {
   runContext,
   runFindings,
   runTasks,
+  runVolts,
   unjudgedRun,
   type RunOf,
 } from '../run'
@@ -30,6 +32,8 @@ export interface RunAssessment extends MarkedAssessment {
   readonly ports: readonly [from: readonly string[], to: readonly string[]]
   /** Null where the catalogue lacks a part. */
   readonly way: Omit<StageAssessment<RouteStrip>, 'findings'> | null
+  /** What it takes of the supply that feeds it. */
+  readonly draw: Draw | null
 }
 
 /** What of a job its runs rest on. */
@@ -38,7 +42,7 @@ type Of = Pick<
   'devices' | 'equipment' | 'runs' | 'ownParts' | 'policies' | 'allowances' | 'mainsV' | 'units'
 >
 
-interface Planned extends Pick<RunAssessment, 'carries' | 'ends' | 'cable' | 'ports' | 'way'> {
+interface Planned extends Pick<RunAssessment, 'carries' | 'ends' | 'cable' | 'ports' | 'way' | 'draw'> {
   readonly restsOn: readonly unknown[]
   readonly steps: readonly Step[]
   readonly findings: readonly Finding[]
@@ -46,7 +50,7 @@ interface Planned extends Pick<RunAssessment, 'carries' | 'ends' | 'cable' | 'po
 }
 
 /** The stages that judge a run. */
-const STAGES = ['route', 'terminate'] as const
+const STAGES = ['route', 'terminate', 'power'] as const
 
 const KNOWN = new WeakMap<Run, Planned>()
 
@@ -93,6 +97,7 @@ function planned(context: RunOf, job: Pick<Of, 'ownParts'>): Planned {
     ports: [portsAt(ends[0], run.carries), portsAt(ends[1], run.carries)],
     unjudged: unjudgedRun(context),
     way,
+    draw: drawOf(context),
     steps,
     findings: byGravity([
       ...runFindings(context, onTheWay),
@@ -102,6 +107,15 @@ function planned(context: RunOf, job: Pick<Of, 'ownParts'>): Planned {
   }
   KNOWN.set(run, made)
   return made
+}
+
+/** Of a low-voltage run: what its supply gives for it, at which of its ports. */
+function drawOf(context: RunOf): Draw | null {
+  const volts = runVolts(context)
+  if (volts === null) return null
+  const { source, drawW } = volts
+  const port = /-(\d+)$/.exec(source.port ?? '')?.[1]
+  return { supplyId: source.id, mark: context.run.mark, port: port ? Number(port) : null, drawW }
 }
 
 /** Everything computed for one run. */
@@ -122,9 +136,10 @@ export function assessRun(
       cable: run.cableId,
       ports: [[], []],
       way: null,
+      draw: null,
     }
   const made = planned(context, job)
-  const { carries, ends, cable, ports, way } = made
+  const { carries, ends, cable, ports, way, draw } = made
   const what = `${carries}: ${inSentence(cable)}`
-  return { ...markedAssessment(run, made, what, recorded, job.units), carries, ends, cable, ports, way }
+  return { ...markedAssessment(run, made, what, recorded, job.units), carries, ends, cable, ports, way, draw }
 }

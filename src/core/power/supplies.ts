@@ -38,7 +38,7 @@ export function supplyLoad(
         title: `${name} is overloaded`,
         short: 'overloaded',
         reason:
-          'All cameras in their worst hour ' +
+          'All that hangs on it, in its worst hour, ' +
           `together${part.signals || part.poeClass === null ? '' : `; ${RESERVES}`}.`,
         source: 'catalogue',
         advice: 'Move some to another supply, or take a larger one.',

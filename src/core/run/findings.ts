@@ -6,10 +6,11 @@ import { matchFindings } from '../terminate'
 import { inSentence, quantity, text } from '../units'
 import { CARRIES } from './carries'
 import { isFinished, routeOf, type RunEnd, type RunOf } from './context'
+import { voltsFindings, voltsUnjudged } from './volts'
 
 /** What a run is judged by. */
 export const RUN_JUDGED =
-  'What it carries over which cable, both ends and their ports, its length and way, lightning'
+  'What it carries over which cable, both ends and their ports, its length and way, low volts, lightning'
 
 /** What is wrong with a run, and what is right with it; `way` are the findings of its route. */
 export function runFindings(context: RunOf, way: readonly Finding[]): Finding[] {
@@ -20,6 +21,7 @@ export function runFindings(context: RunOf, way: readonly Finding[]): Finding[] 
     carriedFinding(context),
     ...ends.flatMap((end) => endFindings(context, end)),
     leadFinding(context),
+    ...voltsFindings(context),
     surgeOn(
       context,
       run,
@@ -226,7 +228,7 @@ export const unjudgedRun = (context: RunOf): string[] => {
         `Whether ${portName ?? 'a tail'} of ${mark} is made for it, and how it passes into ${mark}: its label and ` +
         'its seal sheet tell.',
     ),
-    ...(run.carries === 'dc' ? ['The drop of its volts: nobody has said what hangs on it.'] : []),
+    ...voltsUnjudged(context),
     ...(run.carries === 'mains' ? ['The circuit behind it: a licensed person proves it.'] : []),
     ...(run.carries === 'fibre' ? ['Its loss in light: the log asks whether the link comes up.'] : []),
   ]

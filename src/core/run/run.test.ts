@@ -21,7 +21,7 @@ const yard = (runs: readonly Run[], change: Partial<Job> = {}): Job =>
       piece('coax', 'recorder-coax-8', 'E5'),
       piece('coax-2', 'recorder-coax-8', 'E13'),
       piece('microphone', 'microphone-outdoor', 'E6', outside),
-      piece('supply', 'dc-12-5', 'E7'),
+      piece('supply', 'dc-13.2-5', 'E7'),
       piece('lamp', 'lamp-infrared', 'E8', outside),
       piece('inside', 'protector-indoors', 'E9'),
       piece('outside', 'protector-outdoor', 'E10', outside),
@@ -219,7 +219,7 @@ describe('what is said of a run', () => {
   })
   it('says what it did not judge', () => {
     const unjudged = (one: Run) => assessed(one).unjudged.join(' ')
-    expect(unjudged(good('dc'))).toContain('The drop of its volts')
+    expect(unjudged(good('dc', { segments: [], cordsM: 0 }))).toContain('The drop of its volts')
     expect(unjudged(good('alarm'))).toContain('Whether alarm tail of 01 is made for it')
     expect(unjudged(good('fibre'))).toContain('loss in light')
   })

@@ -74,6 +74,9 @@ export const EquipmentPart = z.strictObject({
   records: yes,
   /** What it runs on itself. */
   runsOn: oneOf('mains plug', 'mains joint', 'PoE', 'DC', 'nothing'),
+  /** What it takes in its worst hour, and the volts that it runs on, where a low-voltage run feeds it. */
+  takesW: number('power', 0.01, 5000).optional(),
+  takesV: range(number('voltage', 3, 60)).optional(),
   held: oneOf('in a rack', 'on a shelf', 'on the wall', 'on the pole', 'in line', 'in a box'),
   /** Ratings of its case; empty where it is made for dry rooms only. */
   ratings: Ratings,
@@ -168,6 +171,24 @@ export const equipmentKind = partKind({
       way: { as: 'choice', options: named(...shape.runsOn.options) },
       stages: [],
       costs: 'whether mains must be made dead',
+    },
+    {
+      path: 'takesW',
+      label: 'Takes, in its worst hour',
+      way: { as: 'quantity', kind: 'power' },
+      none: 'Runs on no low voltage, or not known',
+      absent: true,
+      stages: ['power'],
+      costs: 'the volts that arrive, and the load on its supply',
+    },
+    {
+      path: 'takesV',
+      label: 'Runs on, from least to most',
+      way: { as: 'range', kind: 'voltage' },
+      none: 'Runs on no low voltage, or not known',
+      absent: true,
+      stages: ['power'],
+      costs: 'whether enough volts arrive',
     },
     {
       path: 'held',
