@@ -82,7 +82,8 @@ try {
     await page.waitForFunction(() => document.fonts.status === 'loaded' && document.readyState === 'complete')
     // the survey runs beside the page
     await page.waitForFunction(() => !document.querySelector('h1')?.textContent?.startsWith('Looking'))
-    await page.waitForTimeout(300)
+    await page.waitForFunction(() => window.neatBracketTap?.done) // drawings fit themselves to the screen then
+    await page.waitForTimeout(600)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
     await context.close()
     console.log(name)

@@ -244,7 +244,7 @@ describe('what is not read is not Good', () => {
     const all = allOf('equipment', part)
     const asked = Object.keys(all).length
     expect(findings({})).toEqual([
-      ['power/unread', Object.keys(all).filter((path) => path.startsWith('feeds/')).length],
+      ['power/unread', Object.keys(all).filter((path) => /^(feeds\/|takes)/.test(path)).length],
       ['mount/unread', asked],
     ])
     expect(findings(all)).toEqual([])
