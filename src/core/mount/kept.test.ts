@@ -56,6 +56,15 @@ describe('parts that stay', () => {
     expect(mount.unjudged.join()).toMatch(/fixings of the junction box that stays/)
     expect(seal.unjudged.join()).toMatch(/What closes what stays \(junction box\)/)
   })
+  it('their fixings too near an edge stop them as new ones do, once the edge is measured', () => {
+    const at = (edgeMm: number) => {
+      const one = boxed(1)
+      const { findings } = assessed({ ...one, mount: { ...one.mount!, edgeMm } })
+      return findings.some(({ id, verdict }) => id === 'mount/edge' && verdict === 'stop')
+    }
+    // Four diameters of a no. 8 screw (0.164 in) in wood: common practice, no source.
+    expect([at(4 * 4.166 - 0.01), at(4 * 4.166 + 0.01)]).toEqual([true, false])
+  })
   it('a fixing too weak is changed with its part off: the advice says so', () => {
     const weak = { ...boxed(1), mount: { ...boxed(1).mount!, makersPullN: 1 } }
     const load = assessed(weak).findings.find(({ id }) => id === 'mount/load')

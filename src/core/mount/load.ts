@@ -9,7 +9,7 @@ import { drillsForCable } from './stack'
 export function mountLoad(context: DeviceContext): Load {
   const { device, surface, units, printed } = context
   const { mount } = device
-  if (!mount) return { items: [] }
+  if (!mount || context.partsKept > 0) return { items: [] }
   const facts = mountFacts(context, mount)
   const { pilotBit, pilotMm, fixingBit, fixingHoleMm, cableBit, cableHoleMm, fixing } = facts
   const count = mount.fixingCount
@@ -22,7 +22,6 @@ export function mountLoad(context: DeviceContext): Load {
   if (drillsForCable(context)) drill({ purpose: 'cable hole', bit: cableBit, bitMm: cableHoleMm, count: 1 })
   const band =
     fixing.bandMm && mount.pole ? `, ${printed(bandLengthMm(mount.pole.diameterMm), 'size')} each` : ''
-  if (context.partsKept > 0) return { items: [] }
   return {
     holes,
     items: [{ kind: 'fixing', item: fixing.name + band, count }],

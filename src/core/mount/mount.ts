@@ -58,14 +58,14 @@ const bandFits = ({ catalogue }: DeviceContext, { fixingId, pole }: Mount): bool
   return !band || !pole || (pole.diameterMm >= band[0] && pole.diameterMm <= band[1])
 }
 
-/**
- * Start values: the usual fixing for the surface, as many as the part asks for; a stronger one where that
- * is too weak.
- */
 /** The wood that is taken until somebody has looked. */
 export const usualWoodId = ({ woods }: Pick<Catalogue, 'woods'>): string | null =>
   [...woods.values()].find(({ usual }) => usual)?.id ?? null
 
+/**
+ * Start values: the usual fixing for the surface, as many as the part asks for; a stronger one where that
+ * is too weak.
+ */
 export function proposeMount(context: DeviceContext): Mount {
   const { surface, camera, catalogue } = context
   const holding = [...catalogue.fixings.values()].filter(({ holdsIn }) => holdsIn.includes(surface.holding))
@@ -104,7 +104,7 @@ function findingsOf(context: DeviceContext, mount: Mount, advise: (id: string) =
     ...countFindings(mount, facts),
     ...loadFindings(context, mount, facts, advise),
     ...poleFindings(context, mount, onPole(context, mount)),
-    ...(context.partsKept === 0 ? holeFindings(context, mount, facts) : []),
+    ...holeFindings(context, mount, facts),
     ...reachFindings(context),
     woodFinding(mount, facts),
   ].filter((one) => one !== null)

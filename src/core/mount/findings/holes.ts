@@ -10,14 +10,18 @@ import { MOUNT_LIMITS } from '../limits'
 
 /** The cable hole and the fixings' holes: covered, wide enough, and with enough material left round them. */
 export function holeFindings(context: DeviceContext, mount: Mount, facts: MountFacts): Finding[] {
-  return [
-    widthFinding(context, mount, facts),
-    coverFinding(context, facts),
-    leadFinding(context, mount, facts),
-    edgeFinding(context, mount, facts),
-    slotFinding(context, mount, facts),
-    leftFinding(context, facts),
-  ].filter((one) => one !== null)
+  // The hole behind what stays nobody sees; how far its fixings stand from an edge anybody measures.
+  const ofTheCable =
+    context.partsKept > 0
+      ? []
+      : [
+          widthFinding(context, mount, facts),
+          coverFinding(context, facts),
+          leadFinding(context, mount, facts),
+          slotFinding(context, mount, facts),
+          leftFinding(context, facts),
+        ]
+  return [...ofTheCable, edgeFinding(context, mount, facts)].filter((one) => one !== null)
 }
 
 /** Whether what is drawn through a hole that was there finds room in it. */
@@ -30,7 +34,7 @@ function widthFinding(
   const common = {
     figure: quantity(holeMm, 'size'),
     limit: quantity(passMm, 'size'),
-    reason: 'Width of the hole that is there, beside what what goes through it wants.',
+    reason: 'Its width against the room that what is drawn through it wants.',
     source: MOUNT_LIMITS.cableClearanceMm.source,
   } as const
   if (holeMm >= passMm)
