@@ -7,6 +7,14 @@ const coax = {
   boot: 'none',
   acrossMm: 14.5,
 } as const
+/** A plug made on site, onto solid cores. */
+const handMade = {
+  kind: 'plug',
+  takes: ['pair'],
+  conductor: ['solid'],
+  coax: null,
+  school: null,
+} as const
 const CRIMP =
   'Jacket off 25 mm, core back about 5 mm; outer cap on the cable first; not one strand of shield at the core.'
 const TWIST =
@@ -18,40 +26,28 @@ const TWIST =
  */
 export const CONNECTORS: readonly Connector[] = [
   {
+    ...handMade,
     id: 'plug',
     name: 'RJ45 plug, no boot',
-    kind: 'plug',
-    takes: ['pair'],
-    conductor: ['solid'],
     jacketMm: [4.5, 6.5],
-    coax: null,
-    school: null,
     boot: 'none',
     acrossMm: 14.2,
     strip: 'Untwist as little as possible; all eight to the front, jacket under the strain relief.',
   },
   {
+    ...handMade,
     id: 'plug-boot',
     name: 'RJ45 plug with slide-on boot',
-    kind: 'plug',
-    takes: ['pair'],
-    conductor: ['solid'],
     jacketMm: [4.5, 6.5],
-    coax: null,
-    school: null,
     boot: 'slide-on',
     acrossMm: 16,
     strip: 'Boot on the cable first; all eight to the front, jacket under the strain relief.',
   },
   {
+    ...handMade,
     id: 'plug-screened',
     name: 'Screened RJ45 plug, no boot',
-    kind: 'plug',
-    takes: ['pair'],
-    conductor: ['solid'],
     jacketMm: [5.8, 7.6],
-    coax: null,
-    school: null,
     boot: 'none',
     acrossMm: 14.5,
     strip: 'Fold the screen back under the shell; all eight to the front.',

@@ -3,10 +3,11 @@ import { gravest, PLANNED_STAGES, type Finding, type PlannedStage, type Verdict 
 import type { State } from '../job/choices'
 import type { Device, StepRecord } from '../job/job'
 import type { Catalogue, JobSettings, Measured, Neighbours } from '../parts'
-import { PIN_SCHEME_FOUND, type EarlierStep, type StepState } from '../procedure'
+import { PIN_SCHEME_FOUND, type StepState } from '../procedure'
 import type { Missing } from '../stages/table'
-import { proposedFaults, type FaultProposal } from '../test'
+import { proposedFaults } from '../test'
 import { logOf, oldSentence, type DeviceRecords, type Log, type Mark } from './log'
+import type { MarkedAssessment } from './marked'
 import { plannedFromScratch, type PlannedDevice, type PlannedStageState } from './planned'
 
 /** One stage of one device, with its mark. */
@@ -15,25 +16,15 @@ export type StageState<S extends PlannedStage> = PlannedStageState<S> & { readon
 /** A stage is null while the job lacks what it rests on: no supply that feeds the camera. */
 export type DeviceStages = { readonly [S in PlannedStage]: StageState<S> | Missing<S> }
 
-export interface DeviceAssessment {
+export interface DeviceAssessment extends Omit<MarkedAssessment, 'unjudged'> {
   /** Not computed yet: nothing is said of it. */
   readonly pending: boolean
-  readonly deviceId: string
-  readonly mark: string
-  readonly name: string
   readonly state: State
   /** Ids that the catalogue lacks; the stages are null then. */
   readonly missing: readonly string[]
   readonly stages: DeviceStages | null
   /** Findings of the planned stages only. */
   readonly findings: readonly Finding[]
-  readonly steps: readonly StepState[]
-  /** Recorded for an older plan: what the plan as it stands no longer asks for. */
-  readonly earlier: readonly EarlierStep[]
-  readonly log: Log
-  readonly proposedFaults: readonly FaultProposal[]
-  readonly verdict: Verdict
-  readonly sentence: string
 }
 
 const UNKNOWN: Omit<DeviceAssessment, 'deviceId' | 'mark' | 'name' | 'state'> = {
