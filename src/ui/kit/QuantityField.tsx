@@ -79,7 +79,8 @@ export function QuantityField({
   }, [takesDraft])
 
   const type = (said: string) => {
-    if (words === null) setBefore(value)
+    // Words that survived a reload were typed over the value that stands now.
+    if (words === null || before === undefined) setBefore(value)
     setRefused(null)
     setWords(said)
     const understood = understand(said)

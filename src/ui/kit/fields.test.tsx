@@ -303,3 +303,29 @@ it('a form’s draft of before an update keeps what was typed and gains what the
     }),
   )
 })
+
+it('what is typed over words that survived a reload is kept, though the sheet follows what is tried', () => {
+  window.localStorage.setItem('neat-bracket-draft:hole', 'wide')
+  const kept = vi.fn()
+  function Sheet() {
+    const [value, follow] = useState<number | null>(null)
+    return (
+      <QuantityField
+        label="Hole"
+        kind="size"
+        units="metric"
+        value={value}
+        draftKey="hole"
+        optional
+        onTry={follow}
+        onKeep={(now) => void kept(now)}
+      />
+    )
+  }
+  show(<Sheet />)
+  expect(screen.getByLabelText<HTMLInputElement>('Hole').value).toBe('wide')
+  type('Hole', '8')
+  type('Hole', '8 mm')
+  leave('Hole')
+  expect(kept.mock.calls).toEqual([[8]])
+})
