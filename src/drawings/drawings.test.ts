@@ -247,6 +247,16 @@ describe('the other drawings', () => {
     expect(said(0).some((one) => one.startsWith('hole '))).toBe(true)
     expect(said(1).some((one) => one.startsWith('hole '))).toBe(false)
     expect(said(1)).toContain('1  Junction box, 120 mm, stays')
+    const { input } = stagesOf().mount
+    const old = (holeMm: number | null) =>
+      wordsOf(
+        mountDrawing(
+          stagesOf({ mount: { ...input, hole: 'kept', holeMm } }).mount.result.drawing,
+          'metric',
+          700,
+        ),
+      ).filter((one) => one.startsWith('hole '))
+    expect([old(null), old(14)]).toEqual([[], ['hole 14 mm']])
     const green = (partsKept: number) => JSON.stringify(drawn(partsKept)).includes('"good"')
     expect([green(0), green(1)]).toEqual([true, false])
   })

@@ -126,9 +126,9 @@ export function mountDrawing(m: MountSection, units: UnitSystem, width: number):
   const pulled = at(8, rows[0]!)
   marks.push(...arrow(pulled, wall ? [pulled[0] + 34, pulled[1]] : [pulled[0], pulled[1] + 34]))
 
-  // What stays covers its hole: nobody has measured that.
+  // The width of a hole that was there is told once it is measured.
   const hole = `hole ${print({ value: m.holeMm, kind: 'size' }, units)}`
-  if (m.stays === 0)
+  if (m.holeKnown)
     marks.push(
       ...(wall
         ? dimensionUp(at(-surfaceMm, 0)[0] - 12, at(0, -m.holeMm / 2)[1], at(0, m.holeMm / 2)[1], hole)

@@ -38,6 +38,8 @@ export interface MountSection {
   readonly spacingMm: number
   readonly threadMm: number
   readonly holeMm: number
+  /** It is drilled, or measured: nobody has to guess its width. */
+  readonly holeKnown: boolean
   readonly weightN: number
   readonly pullN: number
   readonly capacityN: number
@@ -149,6 +151,7 @@ export function assessMount(context: DeviceContext, mount: Mount): StageAssessme
       spacingMm: facts.spacingMm,
       threadMm: facts.isScrew ? Math.min(mount.threadInWoodMm, facts.fixing.threadMm) : facts.fixing.threadMm,
       holeMm: facts.cableHoleMm,
+      holeKnown: drillsForCable(context) || (context.partsKept === 0 && mount.holeMm !== null),
       weightN: facts.weightN,
       pullN: facts.pullN,
       capacityN: facts.capacityN,
