@@ -1,6 +1,6 @@
 import { expect, test, type BrowserContext, type Page, type Route } from '@playwright/test'
 import sharp from 'sharp'
-import { awake, asked } from './watch'
+import { awake, record } from './watch'
 
 /** As it is used on site: nothing answers, two tabs, a full phone, gloves. */
 
@@ -18,16 +18,6 @@ async function equipped(page: Page): Promise<void> {
   )
 }
 const back = (context: BrowserContext) => context.unroute('**/*')
-
-/** Records the step that is shown and waits for the next one. */
-async function record(page: Page, note: string): Promise<void> {
-  const title = (await page.locator('h1').first().textContent())!
-  const answers = asked(page, '[role=radiogroup]')
-  if (await answers.isVisible()) await answers.getByRole('radio').first().click()
-  await page.getByLabel('Note').fill(note)
-  await page.getByRole('button', { name: /^Record/ }).click()
-  await expect(page.locator('h1').first()).not.toHaveText(title)
-}
 
 test('with the whole server gone, screens change, work is kept, and it all arrives when the server is back', async ({
   page,

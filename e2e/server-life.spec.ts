@@ -1,10 +1,11 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
-import { spawn, type ChildProcess } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { factsOf, type Job, type JobFacts } from '@/core/job'
+import { kill, start } from './ownServer'
 
 const at = '2026-03-02T09:30:00.000Z'
 const post = (request: APIRequestContext, commands: unknown[], base = '') =>
@@ -15,22 +16,6 @@ const facts = (name: string): JobFacts => {
   const { job } = JSON.parse(readFileSync('demo/jobs/1-quarry-lane.job.json', 'utf8')) as { job: Job }
   return { ...factsOf(job), name }
 }
-
-/** Starts a server of its own on a data folder and waits until it answers. */
-async function start(folder: string, port: number, request: APIRequestContext): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], {
-    env: { ...process.env, NEAT_BRACKET_DATA: folder },
-    stdio: 'ignore',
-    detached: true,
-  })
-  await expect
-    .poll(async () => (await request.get(`http://localhost:${port}/api/jobs`).catch(() => null))?.status(), {
-      timeout: 30_000,
-    })
-    .toBe(200)
-  return server
-}
-const kill = (server: ChildProcess) => process.kill(-server.pid!, 'SIGKILL')
 
 test('killing the server in the middle of batches loses no acknowledged command', async ({ request }) => {
   const folder = mkdtempSync(join(tmpdir(), 'neat-bracket-kill-'))

@@ -30,3 +30,13 @@ export async function awake(page: Page): Promise<void> {
 /** What a step itself asks; what follows in the same tap is asked below, in a group of its own. */
 export const asked = (page: Page, what: '[inputmode=decimal]' | '[role=radiogroup]'): Locator =>
   page.locator(`${what}:not([aria-label="Then, here too"] *)`)
+
+/** Records the step that is shown and waits for the next one. */
+export async function record(page: Page, note: string): Promise<void> {
+  const title = (await page.locator('h1').first().textContent())!
+  const answers = asked(page, '[role=radiogroup]')
+  if (await answers.isVisible()) await answers.getByRole('radio').first().click()
+  await page.getByLabel('Note').fill(note)
+  await page.getByRole('button', { name: /^Record/ }).click()
+  await expect(page.locator('h1').first()).not.toHaveText(title)
+}

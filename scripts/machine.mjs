@@ -81,13 +81,20 @@ export function build() {
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
   })
   if (built.status !== 0) throw new Stop('The application could not be built; run npm run build to see why.')
+  must('What a device keeps', process.execPath, ['scripts/serviceWorker.mjs'])
   mkdirSync('.next', { recursive: true })
   writeFileSync(stamp, wanted)
 }
 
 function sourcesHash() {
   const hash = createHash('sha256')
-  const files = ['package-lock.json', 'next.config.ts', 'tsconfig.json', ...listed('src')]
+  const files = [
+    'package-lock.json',
+    'next.config.ts',
+    'tsconfig.json',
+    'scripts/serviceWorker.mjs',
+    ...listed('src'),
+  ]
   for (const file of files) hash.update(file).update(readFileSync(file))
   return hash.digest('hex')
 }

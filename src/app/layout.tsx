@@ -13,6 +13,8 @@ import { Providers } from '@/ui/Providers'
 export const metadata: Metadata = {
   title: { default: 'Neat Bracket', template: '%s · Neat Bracket' },
   description: 'From first sighting to signed hand-over, one record per camera.',
+  icons: { apple: '/icons/apple.png' },
+  appleWebApp: { capable: true, title: 'Neat Bracket' },
 }
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 

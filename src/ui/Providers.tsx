@@ -8,11 +8,13 @@ import { useServerInsertedHTML } from 'next/navigation'
 import { ThemeProvider } from 'next-themes'
 import { useEffect, useState, type ReactNode } from 'react'
 import { replayFirstTap } from './firstTap'
+import { keepApplication } from './kept/serviceWorker'
 import { system } from './theme'
 
 /** Everything that surrounds the pages: styles collected on the server, theme, queries. */
 export function Providers({ nonce: asked, children }: { nonce?: string; children: ReactNode }) {
   useEffect(replayFirstTap, [])
+  useEffect(keepApplication, [])
   // A refreshed list brings the nonce of another answer; the page goes by the one that it came with.
   const [nonce] = useState(asked)
   const [queries] = useState(

@@ -11,7 +11,7 @@ export { changeAt, conflictsOf } from './conflict'
 export { inverseOf } from './inverse'
 export { narrowed } from './narrow'
 export { commandsOf, factsOf } from './rebuild'
-export { upgradedCommand } from './upgrades'
+export { upgradedCommand, upgradedJob } from './upgrades'
 export { JobFile, jobFileSchema, openJobFile } from './file'
 export {
   columnsOf,

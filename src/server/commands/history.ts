@@ -23,6 +23,11 @@ export function history(db: Db, jobId: string, after = 0, limit = 1000): Entry[]
   return rows.map(({ seq, applied_at, body }) => ({ seq, appliedAt: applied_at, command: commandIn(body) }))
 }
 
+/** Whether a job has taken the command of this id. */
+export function hasCommand(db: Db, jobId: string, id: string): boolean {
+  return prepared(db, 'SELECT 1 FROM command WHERE id = ? AND job_id = ?').get(id, jobId) !== undefined
+}
+
 /**
  * Everything that a job took after a revision, in order; null when that is no longer known, and the job must
  * be read whole.

@@ -2,6 +2,7 @@ import 'server-only'
 import Database from 'better-sqlite3'
 import { mkdirSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { prepared } from './prepared'
 
 export type Db = Database.Database
 
@@ -44,6 +45,11 @@ function migrate(db: Db): void {
       db.pragma(`user_version = ${index + 1}`)
     }
   }).immediate()
+}
+
+/** The name of a record: a back-up of it has the same, a record begun anew has another. */
+export function nameOf(db: Db): string {
+  return prepared(db, 'SELECT id FROM identity').pluck().get() as string
 }
 
 const shared = globalThis as typeof globalThis & { neatBracketRecord?: Db }

@@ -15,10 +15,11 @@ import { CATALOGUE } from '@/catalogue'
 import { withOwn, type Catalogue } from '@/core/parts'
 import type { Change, Device, Equipment, Job, Run } from '@/core/job'
 import { useWay } from '../kit/go'
+import { copies } from '../kept/copies'
 import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
 import { say, type Said } from './commands'
-import { wholeJob, type GivenJob, type LargeJob } from './given'
-import { Replica, type StoredJob } from './replica'
+import { wholeJob, type GivenJob, type LargeJob, type WholeJob } from './given'
+import { Replica } from './replica'
 import { useAssessment } from './useAssessment'
 
 interface JobView {
@@ -51,15 +52,16 @@ export function JobProvider({ given, children }: { given: GivenJob; children: Re
 
 /** A large job does not travel inside the page: it is fetched beside it, and the browser computes it. */
 function Fetched({ given: { id, name, devices }, children }: { given: LargeJob; children: ReactNode }) {
-  const [stored, setStored] = useState<StoredJob | null>(null)
+  const [stored, setStored] = useState<WholeJob | null>(null)
   const [wrong, setWrong] = useState(false)
   useEffect(() => {
     if (stored || wrong) return
     const ended = new AbortController()
     fetch(wholeJob(id), { signal: ended.signal })
       .then((response) => (response.ok ? response.json() : Promise.reject(new Error(response.statusText))))
-      .then((job) => setStored(job as StoredJob))
-      .catch(() => ended.signal.aborted || setWrong(true))
+      .catch(() => (ended.signal.aborted ? null : keptCopy(id)))
+      .then((job) => (job ? setStored(job as WholeJob) : setWrong(!ended.signal.aborted)))
+      .catch(() => setWrong(true))
     return () => ended.abort()
   }, [id, stored, wrong])
   if (stored) return <Live stored={stored}>{children}</Live>
@@ -77,8 +79,16 @@ function Fetched({ given: { id, name, devices }, children }: { given: LargeJob; 
   )
 }
 
-function Live({ stored, children }: { stored: StoredJob; children: ReactNode }) {
-  const [replica] = useState(() => new Replica(stored))
+/** A job as it is kept on this device; null when it is not. */
+export async function keptCopy(jobId: string): Promise<WholeJob | null> {
+  const kept = await copies()
+    .open(jobId)
+    .catch(() => null)
+  return kept && { ...kept.stored, landed: kept.landed }
+}
+
+function Live({ stored, children }: { stored: WholeJob; children: ReactNode }) {
+  const [replica] = useState(() => new Replica(stored, stored.landed))
   useEffect(() => replica.follow(), [replica])
   const job = useSyncExternalStore(replica.subscribe, replica.job, replica.job)
   // What is dragged on the plan is shown at once; what it comes to is reckoned when the hand lets go.

@@ -6,6 +6,8 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState, type MouseEvent, type ReactNode } from 'react'
 import { PLANNED_STAGES } from '@/core/findings'
 import { Find, isTyping, type Place } from '../find/Find'
+import { Newer } from '../kept/Newer'
+import { opensWithoutSignal } from '../kept/serviceWorker'
 import { go, GoLink, intoView, useWay, wayOf } from '../kit/go'
 import { ThemeSwitch } from '../kit/ThemeSwitch'
 import { Sign } from '../kit/Verdict'
@@ -131,6 +133,7 @@ export function JobShell({ children }: { children: ReactNode }) {
         <Who />
         <ThemeSwitch />
       </Flex>
+      <Newer />
       <Refused />
       <Conflicts />
       <Box as="main" id="main">
@@ -142,8 +145,8 @@ export function JobShell({ children }: { children: ReactNode }) {
 }
 
 /**
- * The way out of a job: the list of jobs comes from the server, so it is asked first and the page stays
- * without it.
+ * The way out of a job: the list of jobs comes from the server, so it is asked first; without it there is the
+ * list of what is kept here, else the page stays.
  */
 function HomeLink() {
   const router = useRouter()
@@ -153,7 +156,7 @@ function HomeLink() {
     if (event.ctrlKey || event.metaKey || event.shiftKey) return
     event.preventDefault()
     setAway(false)
-    void serverAnswers().then((there) => (there ? router.push('/') : setAway(true)))
+    void serverAnswers().then((there) => (there || opensWithoutSignal() ? router.push('/') : setAway(true)))
   }
   const kept = outbox.waiting.length
   return (

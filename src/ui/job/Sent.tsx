@@ -14,7 +14,8 @@ export function Sent() {
   const kept = waiting.filter(({ reasons }) => reasons === null).length
   if (kept === 0 && signal !== 'no signal') return null
   const away = signal === 'no signal'
-  const words = away ? `${says ? 'waiting' : 'no signal'}, ${kept} kept` : `sending ${kept}`
+  const held = kept > 0 ? `, ${kept} kept` : ''
+  const words = away ? `${says ? 'waiting' : 'no signal'}${held}` : `sending ${kept}`
   return (
     <HStack gap={1.5} fontSize="sm" role="status" whiteSpace="nowrap" title={says ?? undefined}>
       {away ? <CloudOff size={16} aria-hidden /> : <RefreshCw size={16} aria-hidden />}

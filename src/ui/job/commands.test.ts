@@ -4,7 +4,8 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { Command } from '@/core/job'
 import { device, job } from '@/testing/jobs'
 import { author, setAuthor } from './author'
-import { envelope, say, withCommands } from './commands'
+import { envelope, say } from './commands'
+import { withCommands } from './withCommands'
 import { outbox } from '../outbox/outbox'
 
 const yard = job({ devices: [device()] })

@@ -62,14 +62,3 @@ export async function say(
   const applied = apply(job, parsed.data, CATALOGUE)
   return applied.ok ? outbox().add(parsed.data) : applied
 }
-
-/**
- * A job as it stands with these commands applied; refused ones (sent before and applied since) are passed
- * over.
- */
-export function withCommands(job: Job | null, commands: readonly Command[]): Job | null {
-  return commands.reduce<Job | null>((now, command) => {
-    const applied = apply(now, command, CATALOGUE)
-    return applied.ok ? applied.job : now
-  }, job)
-}

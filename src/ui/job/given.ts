@@ -1,11 +1,13 @@
 import { MOST_AT_ONCE } from '@/core/assess'
-import type { StoredJob } from './replica'
+import type { Landed, StoredJob } from '../kept/copies'
 
 /**
  * A job as the server gives it with the page: whole, and shown in the same state by server and browser; or,
- * where it is large, by its name.
+ * where it is large, by its name. As it is kept on this device it has beside what has landed since.
  */
-export type GivenJob = StoredJob | LargeJob
+export type GivenJob = WholeJob | LargeJob
+
+export type WholeJob = StoredJob & { readonly landed?: readonly Landed[] }
 
 export interface LargeJob {
   readonly id: string

@@ -1,20 +1,16 @@
 import { z } from 'zod'
 import { Command, type Change, type Job } from '@/core/job'
+import { copies, quietly, type Landed, type StoredJob } from '../kept/copies'
+import { outgrown } from '../kept/serviceWorker'
 import { outbox } from '../outbox/outbox'
-import { envelope, withCommands } from './commands'
-
-export interface StoredJob {
-  readonly revision: number
-  readonly job: Job
-}
+import { postCommands } from '../outbox/post'
+import { envelope } from './commands'
+import { withCommands } from './withCommands'
 
 /** What others said, as the server gives it after a revision. */
-const Since = z.object({ revision: z.number(), commands: z.array(Command) })
-
-interface Landing {
-  readonly command: Command
-  readonly revision: number
-}
+const Since = z.object({ revision: z.number(), commands: z.array(Command), record: z.string() })
+/** The record has gone back to an older back-up, or was begun anew. */
+const GoneBack = z.object({ record: z.string() })
 
 /** Changes that touch every device of a floor: too much for each move of a hand. */
 const TOO_MANY_TO_JUDGE: ReadonlySet<Change['type']> = new Set(['putThing', 'editThing'])
@@ -23,6 +19,8 @@ const TOO_MANY_TO_JUDGE: ReadonlySet<Change['type']> = new Set(['putThing', 'edi
  * How long without word of the server before it is asked, ms: where server-sent events do not come through.
  */
 const ASK_EVERY_MS = 10_000
+/** Commands that a restored server is told at once. */
+const AT_ONCE = 200
 
 /**
  * This page's copy of one job: what the server has, what has landed there and is not in the copy yet, what
@@ -31,16 +29,20 @@ const ASK_EVERY_MS = 10_000
  */
 export class Replica {
   private served: StoredJob
-  private landing: readonly Landing[] = []
+  private landing: readonly Landed[]
   private tried: Change | null = null
   private shown: Job
   private saidJob: Job
   private readonly listeners = new Set<() => void>()
   private asking: Promise<void> | null = null
   private wanted = 0
+  /** The last command that the server is known to have; null while none is. */
+  private knows: string | null = null
 
-  constructor(stored: StoredJob) {
+  /** `landed`: what this device said and the server has, that is not in the copy yet. */
+  constructor(stored: StoredJob, landed: readonly Landed[] = []) {
     this.served = stored
+    this.landing = landed
     this.saidJob = stored.job
     this.shown = stored.job
   }
@@ -85,6 +87,8 @@ export class Replica {
       this.listen(),
     ]
     this.reckon()
+    quietly(copies().keep(this.served))
+    void this.begin()
     return () => ends.forEach((end) => end())
   }
 
@@ -93,6 +97,7 @@ export class Replica {
     const revision = revisions[this.jobId]
     const landed = commands.filter(({ jobId }) => jobId === this.jobId)
     if (revision === undefined || landed.length === 0) return
+    this.knows = landed.at(-1)!.id
     this.landing = [...this.landing, ...landed.map((command) => ({ command, revision }))]
     this.reckon()
     this.catchUp(revision)
@@ -131,6 +136,14 @@ export class Replica {
     }
   }
 
+  /** Asks for what came since the page was written, by the last that this device knows the server to have. */
+  private async begin(): Promise<void> {
+    this.knows ??= await copies()
+      .lastLanded(this.jobId)
+      .catch(() => null)
+    await this.ask()
+  }
+
   /** Brings the copy up to a revision that the server is known to have. */
   private catchUp(revision: number): void {
     this.wanted = Math.max(this.wanted, revision)
@@ -145,21 +158,49 @@ export class Replica {
   }
 
   private async fetchSince(): Promise<void> {
-    try {
-      const response = await fetch(`/api/jobs/${this.jobId}/commands?since=${this.served.revision}`)
-      if (response.status === 410) return await this.fetchWhole()
-      if (!response.ok) return
-      const { revision, commands } = Since.parse(await response.json())
-      const job = withCommands(this.served.job, commands)
-      if (revision >= this.served.revision && job) this.serve({ revision, job })
-    } catch {
-      // No signal: what is shown stays, and the next word of the server brings it up to date.
-    }
+    const from = this.served.revision
+    const knows = this.knows === null ? '' : `&knows=${this.knows}`
+    const response = await fetch(`/api/jobs/${this.jobId}/commands?since=${from}${knows}`).catch(() => null)
+    outbox().answers(response !== null)
+    if (response?.status === 409) return this.tellAgain(GoneBack.safeParse(await bodyOf(response)).data)
+    if (response?.status === 410) return this.fetchWhole()
+    if (!response?.ok) return // what is shown stays, and the next word of the server brings it up to date
+    const since = Since.safeParse(await bodyOf(response))
+    if (!since.success) return outgrown()
+    const { revision, commands, record } = since.data
+    const job = withCommands(this.served.job, commands)
+    if (!job || revision === from) return
+    this.knows = commands.at(-1)?.id ?? this.knows
+    quietly(copies().hear(from, commands, { revision, job }, record))
+    this.serve({ revision, job })
   }
 
-  private async fetchWhole(): Promise<void> {
-    const response = await fetch(`/api/jobs/${this.jobId}`)
-    if (response.ok) this.serve((await response.json()) as StoredJob)
+  private async fetchWhole(goneBack = false): Promise<void> {
+    const response = await fetch(`/api/jobs/${this.jobId}`).catch(() => null)
+    if (!response?.ok) return
+    const stored = (await response.json()) as StoredJob
+    quietly(copies().keep(stored, goneBack))
+    this.serve(stored)
+  }
+
+  /** The server has been restored from an older back-up: it is told what is known here and not there. */
+  private async tellAgain(to: z.infer<typeof GoneBack> | undefined): Promise<void> {
+    if (!to) return
+    const all = await copies()
+      .remembered(this.jobId, to.record)
+      .catch(() => [])
+    const known = all.filter(({ type }) => type !== 'noteConflict') // the server notes them itself
+    for (let i = 0; i < known.length; i += AT_ONCE) {
+      const commands = known.slice(i, i + AT_ONCE)
+      const reply = await postCommands(commands)
+      if (reply.is !== 'answered') return // asked again later
+      const taken = commands.filter(({ id }) => !reply.refused.has(id))
+      quietly(copies().land(taken, reply.revisions, to.record))
+    }
+    this.wanted = 0
+    this.knows = null
+    this.landing = []
+    await this.fetchWhole(true)
   }
 
   private serve(stored: StoredJob): void {
@@ -204,3 +245,5 @@ export class Replica {
     for (const listener of this.listeners) listener()
   }
 }
+
+const bodyOf = (response: Response): Promise<unknown> => response.json().catch(() => null)

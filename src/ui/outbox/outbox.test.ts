@@ -5,7 +5,7 @@ import { createHash, randomUUID } from 'node:crypto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Command } from '@/core/job'
 import { device, job, said } from '@/testing/jobs'
-import { withCommands } from '../job/commands'
+import { withCommands } from '../job/withCommands'
 import { Outbox } from './outbox'
 import { OutboxStore } from './store'
 

@@ -1,7 +1,8 @@
 import { sha256 } from '@noble/hashes/sha2'
 import { bytesToHex } from '@noble/hashes/utils'
 import { upgradedCommand, type Command, type Reason } from '@/core/job'
-import { postCommands, putPhoto, serverAnswers } from './post'
+import { copies } from '../kept/copies'
+import { postCommands, putPhoto, serverAnswers, type Reply } from './post'
 import { askToPersist, OutboxStore, type Waiting } from './store'
 
 export type { Waiting } from './store'
@@ -204,6 +205,14 @@ export class Outbox {
     void this.send()
   }
 
+  /** Takes note of whether the server answered somebody else of this page. */
+  answers(there: boolean): void {
+    const { signal, waiting } = this.state
+    if (!there) this.change({ signal: 'no signal' })
+    else if (signal === 'no signal' && waiting.every(({ reasons }) => reasons !== null))
+      this.change({ signal: 'sent', says: null })
+  }
+
   private hear(heard: Heard): void {
     if (heard.is === 'applied') return this.settle(heard.commands, heard.revisions)
     void this.read().then(() => this.send())
@@ -300,7 +309,7 @@ export class Outbox {
       return
     const reply = await postCommands(rows.map(({ command }) => command))
     if (reply.is === 'unreachable') throw new Pause(null, 0)
-    if (reply.is === 'answered') return this.answered(rows, reply.refused, reply.revisions)
+    if (reply.is === 'answered') return this.answered(rows, reply)
     const tooMuch = reply.is === 'later' && reply.status === 413
     if (reply.is === 'later' && !tooMuch) throw new Pause(reply.says, reply.afterMs)
     if (rows.length > 1) {
@@ -346,11 +355,14 @@ export class Outbox {
 
   private async answered(
     rows: readonly Waiting[],
-    refused: ReadonlyMap<string, readonly Reason[]>,
-    revisions: Readonly<Record<string, number>>,
+    { refused, revisions, record }: Extract<Reply, { is: 'answered' }>,
   ): Promise<void> {
     if (refused.size > 0) await this.refuse(refused)
     const done = rows.filter(({ id }) => !refused.has(id)).map(({ command }) => command)
+    // remembered before it is forgotten here: a page that opens in between still shows it
+    await copies()
+      .land(done, revisions, record)
+      .catch(() => undefined)
     await this.store.waiting
       .where('id')
       .anyOf(done.map(({ id }) => id))

@@ -6,6 +6,8 @@ export type Reply =
       readonly is: 'answered'
       readonly refused: ReadonlyMap<string, readonly Reason[]>
       readonly revisions: Readonly<Record<string, number>>
+      /** The name of the server's record. */
+      readonly record: string
     }
   /** No answer at all: no signal, or no server. */
   | { readonly is: 'unreachable' }
@@ -28,6 +30,7 @@ interface Body {
     readonly reasons?: readonly Reason[]
   }[]
   readonly revisions?: Record<string, number>
+  readonly record?: string
   readonly title?: string
   readonly detail?: string
   readonly instance?: string
@@ -47,7 +50,7 @@ export async function postCommands(commands: readonly Command[]): Promise<Reply>
   const refused = new Map(
     body.answers.filter(({ status }) => status === 'refused').map(({ id, reasons }) => [id, reasons ?? []]),
   )
-  return { is: 'answered', refused, revisions: body.revisions ?? {} }
+  return { is: 'answered', refused, revisions: body.revisions ?? {}, record: body.record ?? '' }
 }
 
 /** Sends the bytes of a photo; never throws. */
@@ -59,7 +62,7 @@ export async function putPhoto(sha256: string, blob: Blob, keepsPlace: boolean):
   )
   if ('is' in asked) return asked
   return asked.ok
-    ? { is: 'answered', refused: new Map(), revisions: {} }
+    ? { is: 'answered', refused: new Map(), revisions: {}, record: '' }
     : { is: 'refused', says: words(asked.body) }
 }
 

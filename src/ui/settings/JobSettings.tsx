@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { factsOf } from '@/core/job'
 import { useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
+import { OnThisDevice } from '../kept/OnThisDevice'
 import { Part, Sentence } from '../kit/Page'
 import { JobFactsForm } from './JobFactsForm'
 
@@ -34,6 +35,7 @@ export function JobSettings() {
           </Text>
         ) : null}
       </Part>
+      <OnThisDevice />
       <Part title="Own parts">
         <Text color="soft">
           {job.ownParts.length === 0

@@ -2,7 +2,7 @@ import { reasonsOf } from '@/core/job'
 import { answering, bodyOf } from '@/server/answer'
 import { Batch } from '@/server/commands/batch'
 import { applyTogether } from '@/server/commands/together'
-import { record } from '@/server/db/open'
+import { nameOf, record } from '@/server/db/open'
 import { jsonOf, problem } from '@/server/problem'
 
 const MOST_BYTES = 8 * 1024 * 1024
@@ -20,7 +20,10 @@ export const POST = answering(async (request) => {
   const batch = Batch.safeParse(body)
   if (!batch.success)
     return problem(400, 'Not a batch', 'The body must be {"commands": [...]}.', reasonsOf(batch.error))
-  const answer = await applyTogether(record(), batch.data.commands)
+  const answer = {
+    ...(await applyTogether(record(), batch.data.commands)),
+    record: nameOf(record()),
+  }
   if (answer.answers.some(({ status }) => status !== 'refused'))
     return Response.json(answer, answer.answers.length <= FEW ? { headers: UNPACKED } : {})
   const errors = answer.answers.flatMap((one, index) =>

@@ -1,0 +1,209 @@
+import {
+  chromium,
+  devices,
+  expect,
+  test,
+  type APIRequestContext,
+  type BrowserContext,
+  type Page,
+} from '@playwright/test'
+import type { ChildProcess } from 'node:child_process'
+import { cpSync, mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Line } from './line'
+import { kill, start } from './ownServer'
+import { awake, record } from './watch'
+
+/** A phone with the real service worker: the browser is closed and opened again, and nobody answers. */
+
+const LOG = '/jobs/kestrel-quay/devices/device-03/log'
+const scratch = () => mkdtempSync(join(tmpdir(), 'neat-bracket-offline-'))
+
+/** A phone that keeps what it has when it is closed. */
+async function phone(folder: string): Promise<{ context: BrowserContext; page: Page }> {
+  const { launchOptions } = test.info().project.use
+  const { defaultBrowserType: _, ...pixel } = devices['Pixel 7']
+  const context = await chromium.launchPersistentContext(folder, {
+    ...launchOptions,
+    ...pixel,
+    viewport: { width: 390, height: 844 },
+    locale: 'en-GB',
+    serviceWorkers: 'allow',
+  })
+  return { context, page: context.pages()[0] ?? (await context.newPage()) }
+}
+
+/** The application and this job are on the phone. */
+async function taken(page: Page): Promise<void> {
+  await awake(page)
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
+  await page.waitForFunction(async () => {
+    if (!navigator.serviceWorker.controller) return false
+    const found = (await indexedDB.databases()).some(({ name }) => name === 'neat-bracket-copies')
+    if (!found) return false
+    return new Promise<boolean>((resolve) => {
+      const opening = indexedDB.open('neat-bracket-copies')
+      opening.onsuccess = () => {
+        const asked = opening.result.transaction('jobs').objectStore('jobs').count()
+        asked.onsuccess = () => (opening.result.close(), resolve(asked.result > 0))
+      }
+    })
+  })
+}
+
+interface Said {
+  readonly command: { readonly type: string; readonly outcome?: { readonly note: string } }
+}
+/** Notes of recorded steps as the server has them, each as often as it has it. */
+async function notesAt(request: APIRequestContext, base: string): Promise<string[]> {
+  const { entries } = (await (
+    await request.get(`${base}/api/jobs/kestrel-quay/history?limit=5000`)
+  ).json()) as { entries: Said[] }
+  return entries.flatMap(({ command: { outcome } }) =>
+    outcome?.note.startsWith('dead spot') ? [outcome.note] : [],
+  )
+}
+
+test('a phone that was closed opens again where nobody answers, and its work arrives once', async ({
+  request,
+  baseURL,
+}) => {
+  const line = await Line.to(Number(new URL(baseURL!).port))
+  const profile = scratch()
+  let { context, page } = await phone(profile)
+  await page.goto(`${line.base}${LOG}`)
+  await taken(page)
+  line.cut()
+  await record(page, 'dead spot 1')
+  await context.close()
+  ;({ context, page } = await phone(profile))
+  await page.goto(`${line.base}${LOG}`)
+  await expect(page.getByText(/^Step 2 of/)).toBeVisible()
+  await expect(page.getByText('no signal, 1 kept')).toBeVisible()
+  await record(page, 'dead spot 2')
+  await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Plan' }).click()
+  await expect(page.getByText(/areas of interest are met/)).toBeVisible({ timeout: 30_000 })
+  await page.reload()
+  await expect(page.getByText(/areas of interest are met/)).toBeVisible({ timeout: 30_000 })
+  await page.getByRole('link', { name: 'Neat Bracket: all jobs' }).click()
+  await expect(page.getByText(/No signal\. These jobs are here/)).toBeVisible()
+  await page.goto(`${line.base}/jobs/tamarisk-surgery/plan`)
+  await expect(page.getByText(/this page is not on this device/)).toBeVisible()
+  await page.getByRole('link', { name: /Kestrel Quay/ }).click()
+  await page.getByRole('link', { name: /^03 / }).first().click()
+  await expect(page).toHaveURL(/device-03/)
+  await context.close()
+
+  line.mend()
+  ;({ context, page } = await phone(profile))
+  await page.goto(`${line.base}${LOG}`)
+  await expect(page.getByText(/^Step 3 of/)).toBeVisible()
+  await expect
+    .poll(() => notesAt(request, baseURL!), { timeout: 30_000 })
+    .toEqual(['dead spot 1', 'dead spot 2'])
+  await context.close()
+
+  // What has arrived is known to the phone too, also before it heard of it again.
+  line.cut()
+  ;({ context, page } = await phone(profile))
+  await page.goto(`${line.base}${LOG}`)
+  await expect(page.getByText(/^Step 3 of/)).toBeVisible()
+  await expect(page.getByText('no signal', { exact: true })).toBeVisible()
+  await context.close()
+  await line.end()
+})
+
+test('an update waits until everything is sent, and takes nothing away', async ({ request, baseURL }) => {
+  const line = await Line.to(Number(new URL(baseURL!).port))
+  const { context, page } = await phone(scratch())
+  const log = '/jobs/kestrel-quay/devices/device-05/log'
+  await page.goto(`${line.base}${log}`)
+  await taken(page)
+  await expect(page.getByText(/A newer version/)).toBeHidden()
+  line.update('a later day')
+  await page.reload()
+  const start = page.getByRole('button', { name: 'Start it' })
+  await expect(page.getByText('A newer version is here. Everything entered is sent.')).toBeVisible()
+  await expect(start).toBeEnabled()
+  line.cut()
+  await record(page, 'dead spot, with an update')
+  await expect(page.getByText(/It starts once what waits is sent: 1 entry/)).toBeVisible()
+  await expect(start).toBeDisabled()
+  line.mend()
+  await expect(start).toBeEnabled({ timeout: 30_000 })
+  expect((await notesAt(request, baseURL!)).filter((note) => note.includes('update'))).toHaveLength(1)
+
+  const other = await context.newPage()
+  await other.goto(`${line.base}${log}`)
+  await awake(other)
+  await page.bringToFront()
+  await start.click()
+  await expect(page.getByText(/A newer version/)).toBeHidden()
+  await expect(page.getByText(/^Step 2 of/)).toBeVisible()
+  await expect(other.getByText('A newer version is at work already.', { exact: false })).toBeVisible()
+  line.cut()
+  await page.reload()
+  await expect(page.getByText(/^Step 2 of/)).toBeVisible()
+  await context.close()
+  await line.end()
+})
+
+test.describe('a server of its own', () => {
+  const running: ChildProcess[] = []
+  test.afterEach(() => running.splice(0).forEach(kill))
+  const serve = async (folder: string, port: number, request: APIRequestContext) => {
+    const server = await start(folder, port, request)
+    running.push(server)
+    return server
+  }
+
+  test('restored from an older back-up is told again what it lacks; begun anew it is not', async ({
+    request,
+  }) => {
+    const [day, backUp] = [scratch(), scratch()]
+    const load = async (folder: string, port: number) => {
+      const server = await serve(folder, port, request)
+      const file = readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8')
+      const headers = { 'content-type': 'application/json' }
+      expect((await request.post(`http://localhost:${port}/api/import`, { data: file, headers })).ok()).toBe(
+        true,
+      )
+      return server
+    }
+    kill(await load(day, 3251))
+    cpSync(day, backUp, { recursive: true })
+    await serve(day, 3252, request)
+    const line = await Line.to(3252)
+    const profile = scratch()
+    let { context, page } = await phone(profile)
+    await page.goto(`${line.base}${LOG}`)
+    await taken(page)
+    await record(page, 'dead spot, restored')
+    await record(page, 'dead spot, restored too')
+    await expect.poll(() => notesAt(request, 'http://localhost:3252')).toHaveLength(2)
+    await context.close()
+    await serve(backUp, 3253, request)
+    expect(await notesAt(request, 'http://localhost:3253')).toEqual([])
+    line.mend(3253)
+    ;({ context, page } = await phone(profile))
+    await page.goto(`${line.base}${LOG}`)
+    await expect
+      .poll(() => notesAt(request, 'http://localhost:3253'))
+      .toEqual(['dead spot, restored', 'dead spot, restored too'])
+    await expect(page.getByText(/^Step 3 of/)).toBeVisible()
+    await context.close()
+
+    await load(scratch(), 3254)
+    line.mend(3254)
+    ;({ context, page } = await phone(profile))
+    await page.goto(`${line.base}${LOG}`)
+    await expect
+      .poll(() => line.passed.filter((one) => one === 'GET /api/jobs/kestrel-quay').length)
+      .toBeGreaterThan(1)
+    await expect(page.getByText(/^Step 1 of/)).toBeVisible()
+    expect(await notesAt(request, 'http://localhost:3254')).toEqual([])
+    await context.close()
+    await line.end()
+  })
+})

@@ -1,0 +1,19 @@
+import { expect, type APIRequestContext } from '@playwright/test'
+import { spawn, type ChildProcess } from 'node:child_process'
+
+/** Starts a server of its own on a data folder and waits until it answers. */
+export async function start(folder: string, port: number, request: APIRequestContext): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], {
+    env: { ...process.env, NEAT_BRACKET_DATA: folder },
+    stdio: 'ignore',
+    detached: true,
+  })
+  await expect
+    .poll(async () => (await request.get(`http://localhost:${port}/api/jobs`).catch(() => null))?.status(), {
+      timeout: 30_000,
+    })
+    .toBe(200)
+  return server
+}
+export const kill = ({ pid, exitCode, signalCode }: ChildProcess) =>
+  exitCode === null && signalCode === null && process.kill(-pid!, 'SIGKILL')

@@ -1,0 +1,126 @@
+'use client'
+
+import { Button, HStack, Progress, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useEffect, useRef, useState } from 'react'
+import { useJob } from '../job/JobProvider'
+import { Part } from '../kit/Page'
+import { opensWithoutSignal } from './serviceWorker'
+
+const PHOTO_CACHE = 'neat-bracket-photos'
+/** Under so much room left the device is nearly full, bytes. */
+const LITTLE_ROOM = 200_000_000
+
+interface Room {
+  readonly usedMb: number
+  readonly leftMb: number
+  readonly little: boolean
+  readonly lasting: boolean
+}
+
+async function roomHere(): Promise<Room | null> {
+  const { usage, quota } = (await navigator.storage?.estimate?.()) ?? {}
+  if (usage === undefined || quota === undefined) return null
+  const left = Math.max(0, quota - usage)
+  return {
+    usedMb: Math.round(usage / 1e6),
+    leftMb: Math.round(left / 1e6),
+    little: left < LITTLE_ROOM,
+    lasting: (await navigator.storage.persisted?.()) ?? false,
+  }
+}
+
+/** Addresses that are kept here, null where the browser keeps none, and the room that there is. */
+async function lookHere(): Promise<{ here: ReadonlySet<string> | null; room: Room | null }> {
+  const room = await roomHere().catch(() => null)
+  if (!opensWithoutSignal()) return { here: null, room }
+  const kept = await (await caches.open(PHOTO_CACHE)).keys()
+  return { here: new Set(kept.map(({ url }) => url.slice(window.location.origin.length))), room }
+}
+
+/** What of this job is on the device, and what can be taken along before one leaves the signal. */
+export function OnThisDevice() {
+  const { job } = useJob()
+  const look = useQuery({ queryKey: ['on this device'], queryFn: lookHere, networkMode: 'always' })
+  const [fetching, setFetching] = useState<{ done: number; of: number } | null>(null)
+  const [failed, setFailed] = useState(0)
+  const ended = useRef<AbortController>(null)
+  const { here = null, room = null } = look.data ?? {}
+  const wanted = addressesOf(job)
+  const lacking = here ? wanted.filter((url) => !here.has(url)) : []
+  useEffect(() => () => ended.current?.abort(), [])
+  const takeAlong = async () => {
+    const { signal } = (ended.current = new AbortController())
+    let done = 0
+    let lost = 0
+    setFailed(0)
+    for (const url of lacking) {
+      setFetching({ done, of: lacking.length })
+      // the service worker keeps what passes through it
+      const answer = await fetch(url, { signal }).catch(() => null)
+      if (!answer?.ok) lost++
+      if (signal.aborted) break
+      done++
+    }
+    setFetching(null)
+    setFailed(lost)
+    await look.refetch()
+  }
+  return (
+    <Part title="On this device">
+      <Text>
+        {here
+          ? 'This job opens here without signal: board, plan, sheets, log and punch list.'
+          : 'This browser keeps no pages: without signal this job goes on while the page stays open.'}
+      </Text>
+      {here && wanted.length > 0 ? (
+        <Text>
+          {lacking.length === 0
+            ? 'All its photos and drawings are here.'
+            : `${wanted.length - lacking.length} of ${wanted.length} photos and drawings are here.`}
+        </Text>
+      ) : null}
+      {room ? (
+        <Text color={room.little ? 'check' : 'soft'}>
+          {room.little ? '▲ This device is nearly full. ' : ''}
+          {room.usedMb} MB used, {room.leftMb} MB left
+          {room.lasting
+            ? '; the browser does not clear it.'
+            : '; the browser may clear it when room gets short.'}
+        </Text>
+      ) : null}
+      {fetching ? (
+        <HStack mt={3} gap={3} role="status">
+          <Progress.Root value={fetching.done} max={fetching.of} flex="1" maxW="360px" colorPalette="inky">
+            <Progress.Track>
+              <Progress.Range />
+            </Progress.Track>
+          </Progress.Root>
+          <Text className="figures">
+            {fetching.done} of {fetching.of}
+          </Text>
+          <Button minH="48px" variant="outline" onClick={() => ended.current?.abort()}>
+            Stop
+          </Button>
+        </HStack>
+      ) : null}
+      {failed > 0 && !fetching ? (
+        <Text role="alert" color="check">
+          ▲ {failed} could not be fetched. Try again where there is signal.
+        </Text>
+      ) : null}
+      {lacking.length > 0 && !fetching ? (
+        <Button mt={3} minH="48px" colorPalette="copper" onClick={() => void takeAlong()}>
+          Take the photos along
+        </Button>
+      ) : null}
+    </Part>
+  )
+}
+
+/** The small versions of photos, and the drawings under the plan. */
+function addressesOf({ photos, backgrounds }: ReturnType<typeof useJob>['job']): string[] {
+  const small = photos.map(({ sha256 }) => `/api/photos/${sha256}?size=small`)
+  const drawn = backgrounds.map(({ sha256 }) => `/api/photos/${sha256}?size=original`)
+  return [...new Set([...small, ...drawn])]
+}
