@@ -26,6 +26,7 @@ const SCREENS = [
   ['its steps', '/jobs/kestrel-quay/runs/jetty-link/log'],
   ['own parts', '/jobs/kestrel-quay/parts'],
   ['an own part', '/jobs/kestrel-quay/parts/own-yard-cable'],
+  ['round', '/jobs/kestrel-quay/round'],
   ['pull sheet', '/jobs/kestrel-quay/pull-sheet'],
   ['punch list', '/jobs/tamarisk-surgery/punch-list'],
   ['a fault', '/jobs/tamarisk-surgery/punch-list/fault-2'],

@@ -38,6 +38,7 @@ const SCREENS = [
   '/jobs/kestrel-quay/plan',
   '/jobs/kestrel-quay/handover',
   '/jobs/tamarisk-surgery/punch-list',
+  '/jobs/kestrel-quay/round',
   '/jobs/kestrel-quay/pull-sheet',
   '/jobs/kestrel-quay/settings',
   '/jobs/kestrel-quay/parts',

@@ -341,6 +341,15 @@ describe('its steps', () => {
     })
     expect(assessed(lead).steps.map(({ step }) => step.id)).toContain('terminate/lead-look')
   })
+  it('is worked on where its ends are: between two things at the head end nobody climbs', () => {
+    const places = (stands: 'head end' | 'on site') => {
+      const one = good('network')
+      const equipment = yard([]).equipment.map((piece) => ({ ...piece, stands }))
+      return assess(yard([one], { equipment }), CATALOGUE).runs[0]!.steps.map(({ step }) => step.place)
+    }
+    expect(places('head end')).not.toContain('at the device')
+    expect(places('on site')).toContain('at the device')
+  })
 })
 
 describe('what it takes of others', () => {

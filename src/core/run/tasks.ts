@@ -4,8 +4,14 @@ import { leadProof, pairProofs, PINS, THERE } from '../terminate'
 import { CARRIES, type Carried } from './carries'
 import { isFinished, routeOf, type RunEnd, type RunOf } from './context'
 
-/** What is to do on a run, by whether it comes, stays or goes. */
+/** What is to do on a run, by whether it comes, stays or goes, each where the run is. */
 export function runTasks(context: RunOf): Task[] {
+  const tasks = tasksOf(context)
+  if (context.ends.some(({ place }) => place === 'at the device')) return tasks
+  return tasks.map((one) => (one.place === 'at the device' ? { ...one, place: 'head end' } : one))
+}
+
+function tasksOf(context: RunOf): Task[] {
   const { run, printed, mainsV } = context
   const dead = run.carries === 'mains' ? isolating('at the device', TOUCHED, printed(mainsV, 'voltage')) : []
   if (run.state === 'taken away') return [...dead, ...drawnOut(context)]

@@ -25,6 +25,7 @@ const KEYS = [
   ['b', 'board'],
   ['g', 'plan'],
   ['f', 'raise a fault'],
+  ['r', 'round'],
   ['h', 'hand-over'],
 ] as const
 
@@ -44,6 +45,7 @@ export function JobShell({ children }: { children: ReactNode }) {
       label: 'Equipment',
       of: ['equipment', 'add equipment', 'one piece', 'equipment log', 'add run', 'one run', 'run log'],
     },
+    { way: '/round', label: 'Round', of: ['round'] },
     { way: '/pull-sheet', label: 'Pull sheet', of: ['pull sheet'] },
     {
       way: '/punch-list',
@@ -198,6 +200,7 @@ function useKeys(): void {
       const ways: Readonly<Record<string, string | undefined>> = {
         b: home,
         g: `${home}/plan${of}`,
+        r: `${home}/round`,
         h: `${home}/handover`,
         f: `${home}/punch-list/new${of}`,
         j: device(index + 1) && `${home}/devices/${device(index + 1)!.id}/${tab ?? 'sight'}`,

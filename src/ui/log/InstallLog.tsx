@@ -4,11 +4,15 @@ import { Box, Button, Grid, HStack, Text } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { Fragment } from 'react'
 import { PLACES } from '@/core/order'
+import type { Here } from '@/core/round'
+import { inSentence } from '@/core/units'
 import type { StepState } from '@/core/procedure'
 import { DetailFields } from '../device/DetailFields'
 import { go, GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { VERDICTS } from '../kit/Verdict'
+import { useJob } from '../job/JobProvider'
+import { hereIn, placeOf, wordOf } from '../round/here'
 import { Earlier } from './Earlier'
 import { OneStep, type Logged, type LoggedAssessment } from './OneStep'
 
@@ -26,7 +30,8 @@ interface InstallLogProps {
  * a laptop.
  */
 export function InstallLog({ device, assessed, home, plan, record }: InstallLogProps) {
-  const asked = useSearchParams().get('step')
+  const query = useSearchParams()
+  const [asked, round] = [query.get('step'), hereIn(query.get('round'))]
   const { steps, log } = assessed
   if (steps.length === 0) {
     return (
@@ -43,7 +48,10 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
       </Box>
     )
   }
-  const at = (id: string | null) => `${home}/log${id === null ? '' : `?step=${encodeURIComponent(id)}`}`
+  const at = (id: string | null) => {
+    const words = { ...(id !== null && { step: id }), ...(round !== null && { round: wordOf(round) }) }
+    return `${home}/log?${new URLSearchParams(words)}`
+  }
   const nextIndex = steps.findIndex(({ step }) => step.id === log.nextStepId)
   const askedIndex = steps.findIndex(({ step }) => step.id === asked)
   const index = askedIndex >= 0 ? askedIndex : nextIndex
@@ -57,6 +65,9 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
             <Box key={step.id} flex="1" h="6px" bg={barColour(i === index, record !== null, verdict)} />
           ))}
         </HStack>
+        {round !== null && current?.step.place !== placeOf(round) ? (
+          <OnWithRound here={round} next={current} />
+        ) : null}
         {current ? (
           <OneStep
             key={current.step.id}
@@ -119,6 +130,33 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
         <Earlier steps={assessed.earlier} />
       </Box>
     </Grid>
+  )
+}
+
+/** Come from the round, with all done that could be done there: on to the next thing at the same place. */
+function OnWithRound({ here, next }: { here: Here; next: StepState | null }) {
+  const { job } = useJob()
+  return (
+    <HStack
+      role="status"
+      bg="sheet"
+      borderLeftWidth="4px"
+      borderColor="good"
+      px={3}
+      py={2}
+      mb={3}
+      flexWrap="wrap"
+    >
+      <Text flex="1" minW="180px">
+        ✓ Done there for now.{' '}
+        {next ? `What follows is done ${inSentence(PLACES[next.step.place].name)}.` : ''}
+      </Text>
+      <Button asChild minH="48px" variant="outline" colorPalette="inky">
+        <GoLink href={`/jobs/${job.id}/round?here=${encodeURIComponent(wordOf(here))}`}>
+          On with the round
+        </GoLink>
+      </Button>
+    </HStack>
   )
 }
 

@@ -23,6 +23,7 @@ import { FaultPage } from '../punch/FaultPage'
 import { NewFault } from '../punch/NewFault'
 import { PunchList } from '../punch/PunchList'
 import { JobSettings } from '../settings/JobSettings'
+import { RoundPage } from '../round/RoundPage'
 import { AddRun } from '../runs/AddRun'
 import { RunLog, RunSheet } from '../runs/RunSheet'
 import { screenAt, titleOf, type Screen, type ScreenName } from './address'
@@ -42,6 +43,7 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
   'parts': () => <PartsPage />,
   'new part': () => <PartForm held={null} />,
   'own part': ({ part }) => <OnePart partId={part!} />,
+  'round': () => <RoundPage />,
   'pull sheet': () => <PullSheetPage />,
   'punch list': () => <PunchList />,
   'new fault': () => <NewFault />,
