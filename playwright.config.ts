@@ -32,13 +32,13 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server|touch|offline/ },
+    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server|touch|offline|lan/ },
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 },
       testMatch: /journey|screens|plan|touch|field|parts|offline/,
     },
-    { name: 'server', testMatch: /server/ },
+    { name: 'server', testMatch: /server|lan/ },
   ],
   webServer: {
     command: `node --conditions=react-server --import tsx demo/load.ts && node scripts/serve.mjs --port ${PORT}`,

@@ -1,6 +1,6 @@
 /**
  * `npm run demo`: from a fresh machine to the running application with the demo jobs. `-- --port N`, `--
- * --reset`.
+ * --reset`, `-- --lan` (paired phones on the network).
  */
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, rmSync } from 'node:fs'
@@ -14,6 +14,7 @@ await run(async () => {
     options: {
       port: { type: 'string', default: process.env.PORT ?? '3000' },
       reset: { type: 'boolean', default: false },
+      lan: { type: 'boolean', default: false },
     },
   })
   const port = Number(values.port)
@@ -43,7 +44,10 @@ await run(async () => {
   if (loaded.status !== 0) throw new Stop('The demo jobs could not be loaded; the lines above say why.')
   console.log(`\nNeat Bracket is starting at http://localhost:${port}  (data in ${data}; Ctrl+C stops it)\n`)
   keepUp(() =>
-    spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port)], { stdio: 'inherit', env }),
+    spawn(process.execPath, ['scripts/serve.mjs', '--port', String(port), ...(values.lan ? ['--lan'] : [])], {
+      stdio: 'inherit',
+      env,
+    }),
   )
 })
 

@@ -1,9 +1,9 @@
 'use client'
 
-import { Button, Dialog, Field, Input, Portal } from '@chakra-ui/react'
+import { Button, Dialog, Field, Input, Portal, Text } from '@chakra-ui/react'
 import { UserRound } from 'lucide-react'
 import { useState } from 'react'
-import { setAuthor, useAuthor } from './author'
+import { isPaired, setAuthor, useAuthor } from './author'
 
 /** Who works with this device: shown on every size of screen, and changed by a tap. */
 export function Who() {
@@ -42,26 +42,35 @@ export function Who() {
               <Dialog.Title>Who is working here?</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body pb={5}>
-              <Field.Root>
-                <Field.Label fontWeight={400} color="soft">
-                  Working as
-                </Field.Label>
-                <Input
-                  value={words ?? ''}
-                  minH="48px"
-                  bg="sheet"
-                  borderColor="ink"
-                  maxLength={80}
-                  onChange={(event) => setWords(event.target.value)}
-                  onKeyDown={(event) => event.key === 'Enter' && keep()}
-                />
-                <Field.HelperText>
-                  It is written into everything recorded with this device from now on.
-                </Field.HelperText>
-              </Field.Root>
-              <Button mt={4} minH="48px" colorPalette="copper" onClick={keep}>
-                That is me
-              </Button>
+              {isPaired() ? (
+                <Text>
+                  This phone is paired to {name}: that stands in everything recorded with it. Pair it again at
+                  the laptop for somebody else.
+                </Text>
+              ) : (
+                <>
+                  <Field.Root>
+                    <Field.Label fontWeight={400} color="soft">
+                      Working as
+                    </Field.Label>
+                    <Input
+                      value={words ?? ''}
+                      minH="48px"
+                      bg="sheet"
+                      borderColor="ink"
+                      maxLength={80}
+                      onChange={(event) => setWords(event.target.value)}
+                      onKeyDown={(event) => event.key === 'Enter' && keep()}
+                    />
+                    <Field.HelperText>
+                      It is written into everything recorded with this device from now on.
+                    </Field.HelperText>
+                  </Field.Root>
+                  <Button mt={4} minH="48px" colorPalette="copper" onClick={keep}>
+                    That is me
+                  </Button>
+                </>
+              )}
             </Dialog.Body>
           </Dialog.Content>
         </Dialog.Positioner>

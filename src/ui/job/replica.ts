@@ -4,6 +4,7 @@ import { copies, quietly, type Landed, type StoredJob } from '../kept/copies'
 import { outgrown } from '../kept/serviceWorker'
 import { outbox } from '../outbox/outbox'
 import { postCommands } from '../outbox/post'
+import { author, isPaired } from './author'
 import { envelope } from './commands'
 import { withCommands } from './withCommands'
 
@@ -189,7 +190,8 @@ export class Replica {
     const all = await copies()
       .remembered(this.jobId, to.record)
       .catch(() => [])
-    const known = all.filter(({ type }) => type !== 'noteConflict') // the server notes them itself
+    // Conflicts are noted by the server itself; a paired phone speaks for nobody but its own.
+    const known = all.filter(({ type, by }) => type !== 'noteConflict' && (!isPaired() || by === author()))
     for (let i = 0; i < known.length; i += AT_ONCE) {
       const commands = known.slice(i, i + AT_ONCE)
       const reply = await postCommands(commands)

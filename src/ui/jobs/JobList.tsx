@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Flex, HStack, Text } from '@chakra-ui/react'
+import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef, useState } from 'react'
@@ -8,8 +8,7 @@ import { formatDistanceToNow } from 'date-fns'
 import type { ListedJob } from '@/core/assess'
 import { Nothing, Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
-import { ThemeSwitch } from '../kit/ThemeSwitch'
-import { Sign } from '../kit/Verdict'
+import { Frame } from '../kit/Frame'
 
 /** How often the list is asked for again while something in it is still being computed, ms. */
 const ASK_AGAIN_MS = 1000
@@ -26,18 +25,6 @@ export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
   }, [pending, router])
   return (
     <>
-      <Flex
-        as="header"
-        borderBottomWidth="2px"
-        borderColor="ink"
-        px={{ base: 3, md: 5 }}
-        py={2}
-        align="center"
-        justify="space-between"
-      >
-        <Sign />
-        <ThemeSwitch />
-      </Flex>
       <Find
         places={[
           ...jobs.map(({ id, name }) => ({ value: `/jobs/${id}`, label: name, kind: 'job' })),
@@ -45,7 +32,7 @@ export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
         ]}
         onGo={(href) => router.push(href)}
       />
-      <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="1100px">
+      <Frame home={false}>
         <Sentence next="Open a job, or start a new one.">
           {jobs.length === 0
             ? 'No jobs yet.'
@@ -56,6 +43,9 @@ export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
             <NextLink href="/jobs/new">New job</NextLink>
           </Button>
           <ImportButton />
+          <Button asChild minH="44px" variant="ghost" colorPalette="inky">
+            <NextLink href="/phones">Phones</NextLink>
+          </Button>
         </HStack>
         {jobs.length === 0 ? <Nothing>Start with name, address and units; devices come next.</Nothing> : null}
         <Box as="ul" listStyleType="none">
@@ -109,7 +99,7 @@ export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
             </Box>
           ))}
         </Box>
-      </Box>
+      </Frame>
     </>
   )
 }

@@ -1,14 +1,13 @@
 'use client'
 
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { formatDistanceToNow } from 'date-fns'
 import { useEffect, useState } from 'react'
 import { keptCopy, JobProvider } from '../job/JobProvider'
 import { JobShell } from '../job/JobShell'
 import type { WholeJob } from '../job/given'
 import { Nothing, Sentence } from '../kit/Page'
-import { ThemeSwitch } from '../kit/ThemeSwitch'
-import { Sign } from '../kit/Verdict'
+import { Frame } from '../kit/Frame'
 import { JobScreens } from '../screens/JobScreens'
 import { copies, type KeptJob } from './copies'
 
@@ -49,55 +48,35 @@ export function KeptHere() {
 
 function KeptJobs({ jobs, lacks }: { jobs: readonly KeptJob[]; lacks: boolean }) {
   return (
-    <>
-      <Flex
-        as="header"
-        borderBottomWidth="2px"
-        borderColor="ink"
-        px={{ base: 3, md: 5 }}
-        py={2}
-        align="center"
-        justify="space-between"
-      >
-        <Sign />
-        <ThemeSwitch />
-      </Flex>
-      <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="900px">
-        <Sentence next="A job is kept here once it has been open on this device with signal.">
-          {lacks ? 'No signal, and this page is not on this device.' : 'No signal.'}{' '}
-          {jobs.length === 0 ? 'No job is kept here.' : 'These jobs are here:'}
-        </Sentence>
-        {jobs.length === 0 ? (
-          <Nothing>Where there is signal again, open the jobs of the day once.</Nothing>
-        ) : null}
-        <Box as="ul" listStyleType="none" mb={5}>
-          {jobs.map(({ id, name, address, keptAt }) => (
-            <Box
-              as="li"
-              key={id}
-              borderTopWidth="1px"
-              borderColor="rule"
-              _last={{ borderBottomWidth: '1px' }}
-            >
-              <a href={`/jobs/${id}`}>
-                <Box py={3.5} px={1} _hover={{ bg: 'sheet' }}>
-                  <Text fontFamily="heading" fontWeight={600} fontSize="lg">
-                    {name}
-                  </Text>
-                  <Text color="soft" fontSize="sm">
-                    {[address, `as of ${formatDistanceToNow(new Date(keptAt), { addSuffix: true })}`]
-                      .filter(Boolean)
-                      .join(' · ')}
-                  </Text>
-                </Box>
-              </a>
-            </Box>
-          ))}
-        </Box>
-        <Button minH="48px" variant="outline" colorPalette="inky" onClick={() => window.location.reload()}>
-          Try again
-        </Button>
+    <Frame home={false}>
+      <Sentence next="A job is kept here once it has been open on this device with signal.">
+        {lacks ? 'No signal, and this page is not on this device.' : 'No signal.'}{' '}
+        {jobs.length === 0 ? 'No job is kept here.' : 'These jobs are here:'}
+      </Sentence>
+      {jobs.length === 0 ? (
+        <Nothing>Where there is signal again, open the jobs of the day once.</Nothing>
+      ) : null}
+      <Box as="ul" listStyleType="none" mb={5}>
+        {jobs.map(({ id, name, address, keptAt }) => (
+          <Box as="li" key={id} borderTopWidth="1px" borderColor="rule" _last={{ borderBottomWidth: '1px' }}>
+            <a href={`/jobs/${id}`}>
+              <Box py={3.5} px={1} _hover={{ bg: 'sheet' }}>
+                <Text fontFamily="heading" fontWeight={600} fontSize="lg">
+                  {name}
+                </Text>
+                <Text color="soft" fontSize="sm">
+                  {[address, `as of ${formatDistanceToNow(new Date(keptAt), { addSuffix: true })}`]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </Text>
+              </Box>
+            </a>
+          </Box>
+        ))}
       </Box>
-    </>
+      <Button minH="48px" variant="outline" colorPalette="inky" onClick={() => window.location.reload()}>
+        Try again
+      </Button>
+    </Frame>
   )
 }
