@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { accessible, watch } from './watch'
+import { accessible, watch, glareproof } from './watch'
 
 const SCREENS = [
   ['jobs', '/'],
@@ -37,7 +37,7 @@ const SCREENS = [
 ] as const
 
 for (const [name, path] of SCREENS) {
-  test(`${name}: opens quietly, is accessible in both themes, and fits its width`, async ({ page }) => {
+  test(`${name}: opens quietly, is accessible in all themes, and fits its width`, async ({ page }) => {
     const { quiet } = watch(page)
     await page.goto(path)
     await expect(page.locator('h1').first()).toBeVisible()
@@ -48,6 +48,9 @@ for (const [name, path] of SCREENS) {
     await page.getByRole('button', { name: /^Theme/ }).click()
     await expect(page.locator('html')).toHaveClass(/dark/)
     await accessible(page)
+    await page.getByRole('button', { name: /^Theme/ }).click()
+    await expect(page.locator('html[data-glare]')).toHaveClass(/light/)
+    await glareproof(page)
     quiet()
   })
 }

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Locator } from '@playwright/test'
+import { awake } from './watch'
 import { asked, sheet } from './sheet'
 
 /** What only fingers do: phone only. */
@@ -63,7 +64,7 @@ test('nothing to press is smaller than a gloved finger, and no word of a drawing
         (element) => {
           const { width, height } = element.getBoundingClientRect()
           const inline = getComputedStyle(element).display === 'inline'
-          return !inline && (width < 43.5 || height < 43.5)
+          return !inline && (width < 47.5 || height < 47.5)
         },
       )
       const tiny = all('svg text').filter((element) => {
@@ -77,4 +78,35 @@ test('nothing to press is smaller than a gloved finger, and no word of a drawing
     await expect(page.locator('h1').first()).toBeVisible()
     await expect.poll(async () => [path, await found()]).toEqual([path, []])
   }
+})
+
+test('a step is read at arm’s length and recorded without scrolling, with either hand', async ({ page }) => {
+  await page.goto('/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel')
+  await awake(page)
+  const sizeOf = (words: Locator) => words.evaluate((one) => parseFloat(getComputedStyle(one).fontSize))
+  const [title, record, photo] = [
+    page.locator('h1').first(),
+    page.getByRole('button', { name: /^Record/ }),
+    page.getByRole('button', { name: /^Photo|photo/ }).first(),
+  ]
+  const read = page.locator('[data-read]')
+  expect(await read.count()).toBeGreaterThan(0)
+  for (const one of await read.all()) expect(await sizeOf(one)).toBeGreaterThanOrEqual(18)
+  expect(await sizeOf(title)).toBeGreaterThanOrEqual(24)
+  for (const one of [title, record, photo]) await expect(one).toBeInViewport({ ratio: 1 })
+  const leftOf = async (one: Locator) => (await one.boundingBox())!.x
+  expect(await leftOf(photo)).toBeLessThan(await leftOf(record))
+
+  await page.getByRole('button', { name: /^Working as/ }).click()
+  await page.getByRole('radio', { name: 'Largest' }).click()
+  await page.getByRole('radio', { name: 'Left' }).click()
+  await page.keyboard.press('Escape')
+  await page.reload()
+  await awake(page)
+  await expect.poll(() => sizeOf(title)).toBeGreaterThan(30)
+  expect(await leftOf(record)).toBeLessThan(await leftOf(photo))
+  await expect(record).toBeInViewport({ ratio: 1 })
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+  ).toBeLessThanOrEqual(0)
 })

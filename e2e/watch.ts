@@ -13,9 +13,16 @@ export function watch(page: Page): { quiet: () => void } {
 
 /** No serious violation of accessibility on the screen as it stands. */
 export async function accessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
-    .analyze()
+  await clean(new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']))
+}
+
+/** Every word on the screen stands out by 7 : 1 (WCAG 2.2, 1.4.6; large ones by 4.5 : 1). */
+export async function glareproof(page: Page): Promise<void> {
+  await clean(new AxeBuilder({ page }).withRules(['color-contrast-enhanced']))
+}
+
+async function clean(looking: AxeBuilder): Promise<void> {
+  const { violations } = await looking.analyze()
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
   expect(
     serious.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`),

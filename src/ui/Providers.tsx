@@ -8,6 +8,7 @@ import { useServerInsertedHTML } from 'next/navigation'
 import { ThemeProvider } from 'next-themes'
 import { useEffect, useState, type ReactNode } from 'react'
 import { replayFirstTap } from './firstTap'
+import { useHandsOnPage } from './hands/hands'
 import { keepApplication } from './kept/serviceWorker'
 import { system } from './theme'
 
@@ -15,6 +16,7 @@ import { system } from './theme'
 export function Providers({ nonce: asked, children }: { nonce?: string; children: ReactNode }) {
   useEffect(replayFirstTap, [])
   useEffect(keepApplication, [])
+  useHandsOnPage()
   // A refreshed list brings the nonce of another answer; the page goes by the one that it came with.
   const [nonce] = useState(asked)
   const [queries] = useState(
@@ -27,8 +29,8 @@ export function Providers({ nonce: asked, children }: { nonce?: string; children
           <ThemeProvider
             nonce={nonce}
             attribute="class"
-            themes={['daylight', 'loft']}
-            value={{ daylight: 'light', loft: 'dark' }}
+            themes={['daylight', 'loft', 'glare']}
+            value={{ daylight: 'light', loft: 'dark', glare: 'light' }}
             defaultTheme="daylight"
             enableSystem={false}
             disableTransitionOnChange

@@ -31,13 +31,48 @@ const tokens = Object.fromEntries(
   Object.entries(plain).map(([name, [daylight, loft]]) => [name, both(daylight, loft)]),
 )
 
+/** For the sun on the glass: black on white, and no ink under 7 : 1 (WCAG 2.2, 1.4.6). */
+const GLARE = {
+  'paper': '#FFFFFF',
+  'sheet': '#FFFFFF',
+  'ink': '#000000',
+  'soft': '#33393F',
+  'rule': '#6B7075',
+  'good': '#0C5348',
+  'check': '#5F4100',
+  'stop': '#86180F',
+  'copper-solid': '#7E3511',
+  'copper-contrast': '#FFFFFF',
+  'copper-fg': '#7E3511',
+  'inky-solid': '#000000',
+  'inky-contrast': '#FFFFFF',
+  'inky-fg': '#000000',
+  'fg': '#000000',
+  'fg-muted': '#33393F',
+  'fg-error': '#86180F',
+  'bg': '#FFFFFF',
+  'bg-panel': '#FFFFFF',
+}
+const glaring = Object.fromEntries(
+  Object.entries(GLARE).map(([name, colour]) => [`--chakra-colors-${name}`, `${colour} !important`]),
+) as Record<`--${string}`, string>
+
 const SIZES = ['2xs', 'xs', 'sm', 'md', 'lg', 'xl', '2xl']
 const FINGER = { minH: '44px', minW: '44px' }
 
 const config = defineConfig({
   globalCss: {
     'html': { bg: 'paper', color: 'ink', fontSize: '16px', colorPalette: 'copper' },
-    'body': { bg: 'paper', color: 'ink', fontSize: '15px', lineHeight: '1.45' },
+    // Sizes everywhere go by the root's: a person's choice on this device.
+    'html[data-size=large]': { fontSize: '18.5px' },
+    'html[data-size=largest]': { fontSize: '21px' },
+    'html[data-hand=left] [data-foot]': { flexDirection: 'row-reverse' },
+    'html[data-glare]': glaring,
+    // A gloved finger: what is pressed on glass is larger than what is clicked.
+    'button, select, summary, [role=radio], nav a, a.chakra-button': {
+      '@media (pointer: coarse)': { minHeight: '48px !important', minWidth: '48px !important' },
+    },
+    'body': { bg: 'paper', color: 'ink', fontSize: '0.9375rem', lineHeight: '1.45' },
     'h1, h2, h3, h4': { fontFamily: 'heading', fontWeight: 600, lineHeight: 1.2 },
     'table, .figures': { fontVariantNumeric: 'tabular-nums' },
     '.no-print': { _print: { display: 'none !important' } },

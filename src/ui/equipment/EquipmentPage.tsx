@@ -77,7 +77,7 @@ function Piece({
     <Box mb={5}>
       <HStack gap={3} flexWrap="wrap" minH="48px">
         <Heading as="h3" fontSize="md" flex="1" minW="220px">
-          <GoLink href={home} style={{ display: 'flex', alignItems: 'center', gap: 10, minHeight: 44 }}>
+          <GoLink href={home} style={{ display: 'flex', alignItems: 'center', gap: 10, minHeight: 48 }}>
             <Text as="span" fontFamily="mono" fontSize="sm">
               {assessed.mark}
             </Text>

@@ -168,7 +168,7 @@ function HomeLink() {
         prefetch={false}
         aria-label="Neat Bracket: all jobs"
         onClick={leave}
-        style={{ minHeight: 44, display: 'flex', alignItems: 'center' }}
+        style={{ minHeight: 48, display: 'flex', alignItems: 'center' }}
       >
         <Sign />
       </NextLink>

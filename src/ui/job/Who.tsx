@@ -1,8 +1,9 @@
 'use client'
 
-import { Button, Dialog, Field, Input, Portal, Text } from '@chakra-ui/react'
+import { Box, Button, Dialog, Field, Input, Portal, Text } from '@chakra-ui/react'
 import { UserRound } from 'lucide-react'
 import { useState } from 'react'
+import { HandsFields } from '../hands/HandsFields'
 import { isPaired, setAuthor, useAuthor } from './author'
 
 /** Who works with this device: shown on every size of screen, and changed by a tap. */
@@ -71,6 +72,9 @@ export function Who() {
                   </Button>
                 </>
               )}
+              <Box borderTopWidth="1px" borderColor="rule" mt={5} pt={4}>
+                <HandsFields />
+              </Box>
             </Dialog.Body>
           </Dialog.Content>
         </Dialog.Positioner>

@@ -24,7 +24,8 @@ export function setPaired(name: string): void {
   setAuthor(name)
 }
 
-export const isPaired = (): boolean => window.localStorage.getItem(PAIRED) !== null
+export const isPaired = (): boolean =>
+  typeof window !== 'undefined' && window.localStorage.getItem(PAIRED) !== null
 
 export function useAuthor(): string {
   return useSyncExternalStore(

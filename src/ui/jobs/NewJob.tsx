@@ -84,7 +84,7 @@ export function NewJob() {
         <NextLink
           href="/"
           aria-label="Neat Bracket: all jobs"
-          style={{ minHeight: 44, display: 'flex', alignItems: 'center' }}
+          style={{ minHeight: 48, display: 'flex', alignItems: 'center' }}
         >
           <Sign />
         </NextLink>

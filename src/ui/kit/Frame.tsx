@@ -18,7 +18,7 @@ export function Frame({ children, home = true }: { children: ReactNode; home?: b
         justify="space-between"
       >
         {home ? (
-          <NextLink href="/" aria-label="Neat Bracket: all jobs" style={{ minHeight: 44, display: 'flex' }}>
+          <NextLink href="/" aria-label="Neat Bracket: all jobs" style={{ minHeight: 48, display: 'flex' }}>
             <Sign />
           </NextLink>
         ) : (

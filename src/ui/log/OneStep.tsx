@@ -9,6 +9,8 @@ import { PLACES } from '@/core/order'
 import { isAsked, together, type Because, type StepState } from '@/core/procedure'
 import { inSentence, type UnitSystem } from '@/core/units'
 import { useJob } from '../job/JobProvider'
+import { buzz, useAwake } from '../hands/hands'
+import { ReadAloud } from '../hands/ReadAloud'
 import { GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { VerdictLine } from '../kit/Verdict'
@@ -34,6 +36,7 @@ interface OneStepProps {
 /** One step to read, to enter and to photograph, with what forces it to stand where it stands. */
 export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
   const { job, send } = useJob()
+  useAwake()
   const { steps } = assessed
   const { step, record, verdict, says } = state
   const photos = job.photos.filter((photo) => photo.deviceId === device.id && photo.stepId === step.id)
@@ -55,6 +58,7 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
         send({ type: 'recordStep', deviceId: device.id, stepId, title, outcome: said })
       const said = await record(state, outcome)
       if (!said.ok) return refusal(said)
+      buzz()
       const taken = withRest ? rest : []
       for (const state of taken) {
         const done = await record(state, state === asked ? (also.now as Outcome) : DONE)
@@ -88,6 +92,7 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
         <Text color="soft">
           Step {index + 1} of {steps.length} · {inSentence(PLACES[step.place].name)}
         </Text>
+        <ReadAloud words={aloud(step)} />
         <IconButton
           aria-label="Look ahead"
           variant="outline"
@@ -118,12 +123,12 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
         {step.title}
       </Heading>
       {step.detail ? (
-        <Text fontSize="md" mb={2}>
+        <Text data-read fontSize={READ} mb={2}>
           {step.detail}
         </Text>
       ) : null}
       {step.items.length > 0 ? (
-        <Box as="ol" ps={6} mb={3} fontSize="md" listStyleType="decimal">
+        <Box as="ol" data-read ps={6} mb={3} fontSize={READ} listStyleType="decimal">
           {step.items.map((item, i) => (
             <Box as="li" key={i} py={0.5}>
               {item}
@@ -158,8 +163,8 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
           </Button>
         </Box>
       ) : null}
-      <Box borderLeftWidth="3px" borderColor="copper.solid" pl={3} mb={3}>
-        <Text>{step.reason}</Text>
+      <Box borderLeftWidth="3px" borderColor="copper.solid" pl={3} mb={3} fontSize={READ}>
+        <Text data-read>{step.reason}</Text>
         <WhyHere because={step.because} />
         {step.caution ? (
           <Text fontWeight={500} mt={1}>
@@ -190,6 +195,13 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
     </>
   )
 }
+
+/** What is read at arm's length on a ladder. */
+const READ = { base: 'lg', md: 'md' }
+
+/** A step as it is read out. */
+const aloud = ({ hold, title, detail, items, caution }: StepState['step']): string =>
+  [hold && `Hold: ${hold}`, title, detail, ...items, caution].filter(Boolean).join('. ')
 
 const DONE: Outcome = { state: 'done', value: null, choice: null, note: '' }
 

@@ -83,7 +83,8 @@ function PairAnother({ trust }: { trust: Trust | null }) {
   const start = useMutation({
     mutationFn: () => told(fetch('/api/pairings', ASKED), Started),
   })
-  const left = useSecondsTo(start.data?.lapsesAt ?? null)
+  const [lapsed, setLapsed] = useState<string | null>(null)
+  const shown = start.data && start.data.lapsesAt !== lapsed ? start.data : null
   return (
     <Part title="Pair another">
       <Box display="grid" gridTemplateColumns={{ base: '1fr', md: '1fr 1fr' }} gap={6}>
@@ -106,16 +107,8 @@ function PairAnother({ trust }: { trust: Trust | null }) {
             {trust ? <strong>2.</strong> : null} It reads this code, which pairs one phone, within five
             minutes.
           </Text>
-          {start.data && left > 0 ? (
-            <>
-              <Code words={start.data.address} label="Code that pairs one phone" />
-              <Text mt={2} fontSize="sm" color="soft" overflowWrap="anywhere" data-testid="pairing-address">
-                {start.data.address}
-              </Text>
-              <Text mt={1} className="figures" role="timer">
-                Lapses in {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
-              </Text>
-            </>
+          {shown ? (
+            <PairingCode key={shown.lapsesAt} {...shown} onLapse={setLapsed} />
           ) : (
             <Button
               minH="48px"
@@ -137,13 +130,29 @@ function PairAnother({ trust }: { trust: Trust | null }) {
   )
 }
 
-/** Whole seconds that are left until a moment; 0 without one. */
-function useSecondsTo(moment: string | null): number {
+interface PairingCodeProps extends z.infer<typeof Started> {
+  readonly onLapse: (at: string) => void
+}
+
+function PairingCode({ address, lapsesAt, onLapse }: PairingCodeProps) {
   const [now, setNow] = useState(() => Date.now())
+  const left = Math.max(0, Math.ceil((Date.parse(lapsesAt) - now) / 1000))
   useEffect(() => {
-    if (moment === null) return
     const ticks = setInterval(() => setNow(Date.now()), 1000)
     return () => clearInterval(ticks)
-  }, [moment])
-  return moment === null ? 0 : Math.max(0, Math.ceil((Date.parse(moment) - now) / 1000))
+  }, [])
+  useEffect(() => {
+    if (left === 0) onLapse(lapsesAt)
+  }, [left, lapsesAt, onLapse])
+  return (
+    <>
+      <Code words={address} label="Code that pairs one phone" />
+      <Text mt={2} fontSize="sm" color="soft" overflowWrap="anywhere" data-testid="pairing-address">
+        {address}
+      </Text>
+      <Text mt={1} className="figures" role="timer">
+        Lapses in {Math.floor(left / 60)}:{String(left % 60).padStart(2, '0')}
+      </Text>
+    </>
+  )
 }

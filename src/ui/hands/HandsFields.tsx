@@ -1,0 +1,57 @@
+'use client'
+
+import { Button, Field, HStack, Text } from '@chakra-ui/react'
+import { Tick } from '../kit/Tick'
+import { setHands, useHands, type Hands } from './hands'
+
+const SIZES: Record<Hands['size'], string> = { usual: 'Usual', large: 'Large', largest: 'Largest' }
+const HANDS: Record<Hands['hand'], string> = { right: 'Right', left: 'Left' }
+
+/** How this device is held and read. */
+export function HandsFields() {
+  const { size, hand, buzz } = useHands()
+  return (
+    <>
+      <OneOf label="Text" options={SIZES} value={size} onChoose={(one) => setHands({ size: one })} />
+      <OneOf
+        label="Held in the hand"
+        options={HANDS}
+        value={hand}
+        onChoose={(one) => setHands({ hand: one })}
+      />
+      <Tick checked={buzz} onTick={(one) => setHands({ buzz: one })}>
+        A short buzz when something is recorded
+      </Tick>
+    </>
+  )
+}
+
+interface OneOfProps<K extends string> {
+  readonly label: string
+  readonly options: Readonly<Record<K, string>>
+  readonly value: K
+  readonly onChoose: (value: K) => void
+}
+
+function OneOf<K extends string>({ label, options, value, onChoose }: OneOfProps<K>) {
+  return (
+    <Field.Root mb={3}>
+      <Text color="soft">{label}</Text>
+      <HStack role="radiogroup" aria-label={label} gap={2} flexWrap="wrap">
+        {(Object.keys(options) as K[]).map((key) => (
+          <Button
+            key={key}
+            role="radio"
+            aria-checked={key === value}
+            variant={key === value ? 'solid' : 'outline'}
+            colorPalette="inky"
+            minH="48px"
+            onClick={() => onChoose(key)}
+          >
+            {options[key]}
+          </Button>
+        ))}
+      </HStack>
+    </Field.Root>
+  )
+}
