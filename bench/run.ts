@@ -9,6 +9,7 @@ import { assess, assessAgain, assessDevice } from '@/core/assess'
 import { factsOf, type Device, type Job } from '@/core/job'
 import { house } from './house'
 import { demo, largeJob } from './large'
+import { offline } from './offline'
 import { ordering } from './order'
 import { post, served } from './server'
 import { surveying } from './survey'
@@ -219,3 +220,4 @@ large()
 surveying()
 await commands()
 await house()
+await offline()

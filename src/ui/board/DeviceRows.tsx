@@ -109,7 +109,7 @@ const WideRow = memo(function WideRow({ home, device, units }: RowProps) {
       onClick={(event) => event.isDefaultPrevented() || go(`${home}/devices/${device.deviceId}/sight`)}
     >
       <Table.Cell ps={1} py={0}>
-        <HStack asChild gap={2.5} minH="44px">
+        <HStack asChild gap={2.5} minH="48px">
           <GoLink href={`${home}/devices/${device.deviceId}/sight`}>
             <Text as="span" fontFamily="mono" fontSize="sm">
               {device.mark}
@@ -223,7 +223,7 @@ function Cell({
       display="flex"
       alignItems="center"
       gap={1.5}
-      minH="44px"
+      minH="48px"
       color={color}
       fontWeight={500}
       _hover={{ textDecoration: 'underline' }}

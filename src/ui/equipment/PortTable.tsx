@@ -14,12 +14,12 @@ export function PortTable({ jobId, uses }: { jobId: string; uses: EquipmentAsses
           gridTemplateColumns={{ base: '64px minmax(0, 1fr)', md: '64px minmax(0, 1fr) minmax(0, 1.4fr)' }}
           columnGap={3}
           alignItems="center"
-          minH="44px"
+          minH="48px"
           borderBottomWidth="1px"
           borderColor="rule"
         >
           <Text color={port === null ? 'soft' : 'ink'}>{port ?? 'no port'}</Text>
-          <Box asChild minH="44px" display="flex" alignItems="center" gap={2}>
+          <Box asChild minH="48px" display="flex" alignItems="center" gap={2}>
             <GoLink
               href={`/jobs/${jobId}/${of === 'run' ? `runs/${deviceId}` : `devices/${deviceId}/power`}`}
             >

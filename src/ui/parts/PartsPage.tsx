@@ -69,7 +69,7 @@ function Parts({ job }: { job: Job }) {
           {job.ownParts.map((own) => (
             <Table.Row key={own.id}>
               <Table.Cell>
-                <Box asChild display="inline-flex" alignItems="center" minH="44px">
+                <Box asChild display="inline-flex" alignItems="center" minH="48px">
                   <GoLink href={`/jobs/${job.id}/parts/${own.id}`}>
                     <Text as="span" fontWeight={600} textDecoration="underline">
                       {own.part.name}
@@ -187,7 +187,7 @@ export function OnePart({ partId }: { partId: string }) {
     <Box p={5}>
       <Nothing
         action={
-          <Button asChild minH="44px">
+          <Button asChild minH="48px">
             <GoLink href={`/jobs/${job.id}/parts`}>To the own parts</GoLink>
           </Button>
         }
