@@ -71,7 +71,12 @@ test('nothing to press is smaller than a gloved finger, and no word of a drawing
         const { a, b } = (element as SVGTextElement).getScreenCTM()!
         return parseFloat(getComputedStyle(element).fontSize) * Math.hypot(a, b) < 10.95
       })
-      return [...small, ...tiny].map(named)
+      const squeezed = all('nav a, a.chakra-button, button').filter(
+        (element) =>
+          element.scrollWidth > element.clientWidth + 1 &&
+          !/hidden|clip/.test(getComputedStyle(element).overflow),
+      )
+      return [...small, ...tiny, ...squeezed].map(named)
     })
   for (const path of SCREENS) {
     await page.goto(path)

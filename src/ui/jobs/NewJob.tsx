@@ -1,7 +1,5 @@
 'use client'
 
-import { Box, Flex } from '@chakra-ui/react'
-import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
 import {
@@ -13,10 +11,9 @@ import {
   type Reason,
 } from '@/core/job'
 import { envelope } from '../job/commands'
-import { Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
-import { ThemeSwitch } from '../kit/ThemeSwitch'
-import { Sign } from '../kit/Verdict'
+import { Frame } from '../kit/Frame'
+import { Sentence } from '../kit/Page'
 import { JobFactsForm } from '../settings/JobFactsForm'
 
 const START: JobFacts = {
@@ -71,32 +68,12 @@ export function NewJob() {
     }
   }
   return (
-    <>
-      <Flex
-        as="header"
-        borderBottomWidth="2px"
-        borderColor="ink"
-        px={{ base: 3, md: 5 }}
-        py={2}
-        align="center"
-        justify="space-between"
-      >
-        <NextLink
-          href="/"
-          aria-label="Neat Bracket: all jobs"
-          style={{ minHeight: 48, display: 'flex', alignItems: 'center' }}
-        >
-          <Sign />
-        </NextLink>
-        <ThemeSwitch />
-      </Flex>
+    <Frame>
       <Find places={[{ value: '/', label: 'All jobs', kind: 'screen' }]} onGo={(href) => router.push(href)} />
-      <Box as="main" px={{ base: 3, md: 5 }} py={5} maxW="900px">
-        <Sentence next="Name, place and units; everything else has a usual value that can be changed later.">
-          A new job.
-        </Sentence>
-        <JobFactsForm start={START} draftKey="new-job" action="Create the job" onSay={create} />
-      </Box>
-    </>
+      <Sentence next="Name, place and units; everything else has a usual value that can be changed later.">
+        A new job.
+      </Sentence>
+      <JobFactsForm start={START} draftKey="new-job" action="Create the job" onSay={create} />
+    </Frame>
   )
 }

@@ -18,7 +18,11 @@ export function Frame({ children, home = true }: { children: ReactNode; home?: b
         justify="space-between"
       >
         {home ? (
-          <NextLink href="/" aria-label="Neat Bracket: all jobs" style={{ minHeight: 48, display: 'flex' }}>
+          <NextLink
+            href="/"
+            aria-label="Neat Bracket: all jobs"
+            style={{ minHeight: 48, display: 'flex', alignItems: 'center' }}
+          >
             <Sign />
           </NextLink>
         ) : (
