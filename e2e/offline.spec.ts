@@ -149,6 +149,51 @@ test('an update waits until everything is sent, and takes nothing away', async (
   await line.end()
 })
 
+test('photos are taken along, and what could not be kept is told', async ({ baseURL }) => {
+  const line = await Line.to(Number(new URL(baseURL!).port))
+  const { context, page } = await phone(scratch())
+  await page.goto(`${line.base}${LOG}`)
+  await taken(page)
+  await page.goto(`${line.base}/jobs/kestrel-quay/settings`)
+  const here = page.locator('section', { hasText: 'On this device' })
+  await expect(here.getByText('This job opens here without signal', { exact: false })).toBeVisible()
+  line.cut()
+  await here.getByRole('button', { name: 'Take the photos along' }).click()
+  await expect(here.getByText(/could not be fetched\. Try again where there is signal/)).toBeVisible()
+  line.mend()
+  await here.getByRole('button', { name: 'Take the photos along' }).click()
+  await expect(here.getByText('All its photos and drawings are here.')).toBeVisible({ timeout: 30_000 })
+  line.cut()
+  await page.goto(`${line.base}/jobs/kestrel-quay/record/device-01`)
+  await expect(page.locator('h1').first()).toBeVisible()
+  const pictures = page.locator('img')
+  await expect.poll(() => pictures.count()).toBeGreaterThan(0)
+  await expect
+    .poll(() => pictures.evaluateAll((all) => all.every((one) => (one as HTMLImageElement).naturalWidth > 0)))
+    .toBe(true)
+  await context.close()
+
+  line.mend()
+  const { context: full, page: other } = await phone(scratch())
+  await other.addInitScript(() => {
+    type Put = (this: IDBObjectStore, ...words: unknown[]) => IDBRequest
+    const put = Reflect.get(IDBObjectStore.prototype, 'put') as Put
+    const refusing: Put = function (...words) {
+      if (this.name === 'bodies') throw new DOMException('full', 'QuotaExceededError')
+      return put.apply(this, words)
+    }
+    Reflect.set(IDBObjectStore.prototype, 'put', refusing)
+  })
+  await other.goto(`${line.base}/jobs/kestrel-quay/settings`)
+  await awake(other)
+  await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
+  await other.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  await other.reload()
+  await expect(other.getByText('This job could not be kept here', { exact: false })).toBeVisible()
+  await full.close()
+  await line.end()
+})
+
 test.describe('a server of its own', () => {
   const running: ChildProcess[] = []
   test.afterEach(() => running.splice(0).forEach(kill))

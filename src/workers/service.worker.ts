@@ -24,6 +24,7 @@ const SHELLS = 'neat-bracket-shell-'
 const PATIENCE_MS = 4_000
 /** What stands between here and the server says that it is not there. */
 const NOBODY_THERE: ReadonlySet<number> = new Set([502, 503, 504])
+const PHOTOS = 'neat-bracket-photos'
 const MOST_PHOTOS = 4_000
 
 /**
@@ -32,6 +33,10 @@ const MOST_PHOTOS = 4_000
  */
 const underItsAddress = ({ request, response }: { request: Request; response: Response }) =>
   Promise.resolve(request.destination === 'worker' ? new Response(response.body, response) : response)
+
+/** Of a photo that cannot be had as large as it is asked for, the size that is kept here. */
+const anySize = ({ request }: { request: Request }) =>
+  caches.match(request, { cacheName: PHOTOS, ignoreSearch: true, ignoreVary: true })
 
 const worker = new Serwist({
   precacheEntries: FILES,
@@ -42,10 +47,11 @@ const worker = new Serwist({
       // Photos are named by what is in them: what was seen once need not be asked for again.
       matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/photos/'),
       handler: new CacheFirst({
-        cacheName: 'neat-bracket-photos',
+        cacheName: PHOTOS,
         plugins: [
           new CacheableResponsePlugin({ statuses: [200] }),
           new ExpirationPlugin({ maxEntries: MOST_PHOTOS, purgeOnQuotaError: true }),
+          { handlerDidError: anySize },
         ],
       }),
     },

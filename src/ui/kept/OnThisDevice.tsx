@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useEffect, useRef, useState } from 'react'
 import { useJob } from '../job/JobProvider'
 import { Part } from '../kit/Page'
+import { copies } from './copies'
 import { opensWithoutSignal } from './serviceWorker'
 
 const PHOTO_CACHE = 'neat-bracket-photos'
@@ -30,22 +31,46 @@ async function roomHere(): Promise<Room | null> {
   }
 }
 
-/** Addresses that are kept here, null where the browser keeps none, and the room that there is. */
-async function lookHere(): Promise<{ here: ReadonlySet<string> | null; room: Room | null }> {
+interface Here {
+  /** Addresses of photos that are kept here; null where the browser keeps none. */
+  readonly here: ReadonlySet<string> | null
+  /** Whether the record of the job itself is. */
+  readonly record: boolean
+  readonly room: Room | null
+}
+
+async function lookHere(jobId: string): Promise<Here> {
   const room = await roomHere().catch(() => null)
-  if (!opensWithoutSignal()) return { here: null, room }
+  if (!opensWithoutSignal()) return { here: null, record: false, room }
+  const jobs = await copies()
+    .list()
+    .catch(() => [])
   const kept = await (await caches.open(PHOTO_CACHE)).keys()
-  return { here: new Set(kept.map(({ url }) => url.slice(window.location.origin.length))), room }
+  const here = new Set(kept.map(({ url }) => url.slice(window.location.origin.length)))
+  return { here, record: jobs.some(({ id }) => id === jobId), room }
+}
+
+function standing({ here, record }: Pick<Here, 'here' | 'record'>): string {
+  if (!here) return 'This browser keeps no pages: without signal this job goes on while the page stays open.'
+  if (record) return 'This job opens here without signal: board, plan, sheets, log and punch list.'
+  return (
+    '▲ This job could not be kept here: without signal it goes on only while the page stays open. ' +
+    'Make room, and open it again.'
+  )
 }
 
 /** What of this job is on the device, and what can be taken along before one leaves the signal. */
 export function OnThisDevice() {
   const { job } = useJob()
-  const look = useQuery({ queryKey: ['on this device'], queryFn: lookHere, networkMode: 'always' })
+  const look = useQuery({
+    queryKey: ['on this device', job.id],
+    queryFn: () => lookHere(job.id),
+    networkMode: 'always',
+  })
   const [fetching, setFetching] = useState<{ done: number; of: number } | null>(null)
   const [failed, setFailed] = useState(0)
   const ended = useRef<AbortController>(null)
-  const { here = null, room = null } = look.data ?? {}
+  const { here = null, record = false, room = null } = look.data ?? {}
   const wanted = addressesOf(job)
   const lacking = here ? wanted.filter((url) => !here.has(url)) : []
   useEffect(() => () => ended.current?.abort(), [])
@@ -68,11 +93,7 @@ export function OnThisDevice() {
   }
   return (
     <Part title="On this device">
-      <Text>
-        {here
-          ? 'This job opens here without signal: board, plan, sheets, log and punch list.'
-          : 'This browser keeps no pages: without signal this job goes on while the page stays open.'}
-      </Text>
+      {look.data ? <Text>{standing({ here, record })}</Text> : null}
       {here && wanted.length > 0 ? (
         <Text>
           {lacking.length === 0
