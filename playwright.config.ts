@@ -32,7 +32,11 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /server|touch|offline|lan/ },
+    {
+      name: 'laptop',
+      use: { viewport: { width: 1280, height: 800 } },
+      testIgnore: /server|touch|offline|lan/,
+    },
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, deviceScaleFactor: 2 },
