@@ -12,12 +12,12 @@ import { cpSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Line } from './line'
-import { kill, start } from './ownServer'
+import { kill, ownBoatyard, start } from './ownServer'
 import { awake, record } from './watch'
 
 /** A phone with the real service worker: the browser is closed and opened again, and nobody answers. */
 
-const LOG = '/jobs/kestrel-quay/devices/device-03/log'
+const logOf = (jobId: string) => `/jobs/${jobId}/devices/device-03/log`
 const scratch = () => mkdtempSync(join(tmpdir(), 'neat-bracket-offline-'))
 
 /** A phone that keeps what it has when it is closed. */
@@ -56,10 +56,10 @@ interface Said {
   readonly command: { readonly type: string; readonly outcome?: { readonly note: string } }
 }
 /** Notes of recorded steps as the server has them, each as often as it has it. */
-async function notesAt(request: APIRequestContext, base: string): Promise<string[]> {
-  const { entries } = (await (
-    await request.get(`${base}/api/jobs/kestrel-quay/history?limit=5000`)
-  ).json()) as { entries: Said[] }
+async function notesAt(request: APIRequestContext, base: string, jobId: string): Promise<string[]> {
+  const { entries } = (await (await request.get(`${base}/api/jobs/${jobId}/history?limit=5000`)).json()) as {
+    entries: Said[]
+  }
   return entries.flatMap(({ command: { outcome } }) =>
     outcome?.note.startsWith('dead spot') ? [outcome.note] : [],
   )
@@ -69,16 +69,18 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   request,
   baseURL,
 }) => {
+  const jobId = await ownBoatyard(request)
+  const log = logOf(jobId)
   const line = await Line.to(Number(new URL(baseURL!).port))
   const profile = scratch()
   let { context, page } = await phone(profile)
-  await page.goto(`${line.base}${LOG}`)
+  await page.goto(`${line.base}${log}`)
   await taken(page)
   line.cut()
   await record(page, 'dead spot 1')
   await context.close()
   ;({ context, page } = await phone(profile))
-  await page.goto(`${line.base}${LOG}`)
+  await page.goto(`${line.base}${log}`)
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
   await expect(page.getByText('no signal, 1 kept')).toBeVisible()
   await record(page, 'dead spot 2')
@@ -97,17 +99,17 @@ test('a phone that was closed opens again where nobody answers, and its work arr
 
   line.mend()
   ;({ context, page } = await phone(profile))
-  await page.goto(`${line.base}${LOG}`)
+  await page.goto(`${line.base}${log}`)
   await expect(page.getByText(/^Step 3 of/)).toBeVisible()
   await expect
-    .poll(() => notesAt(request, baseURL!), { timeout: 30_000 })
+    .poll(() => notesAt(request, baseURL!, jobId), { timeout: 30_000 })
     .toEqual(['dead spot 1', 'dead spot 2'])
   await context.close()
 
   // What has arrived is known to the phone too, also before it heard of it again.
   line.cut()
   ;({ context, page } = await phone(profile))
-  await page.goto(`${line.base}${LOG}`)
+  await page.goto(`${line.base}${log}`)
   await expect(page.getByText(/^Step 3 of/)).toBeVisible()
   await expect(page.getByText('no signal', { exact: true })).toBeVisible()
   await context.close()
@@ -115,9 +117,10 @@ test('a phone that was closed opens again where nobody answers, and its work arr
 })
 
 test('an update waits until everything is sent, and takes nothing away', async ({ request, baseURL }) => {
+  const jobId = await ownBoatyard(request)
+  const log = logOf(jobId)
   const line = await Line.to(Number(new URL(baseURL!).port))
   const { context, page } = await phone(scratch())
-  const log = '/jobs/kestrel-quay/devices/device-05/log'
   await page.goto(`${line.base}${log}`)
   await taken(page)
   await expect(page.getByText(/A newer version/)).toBeHidden()
@@ -132,7 +135,7 @@ test('an update waits until everything is sent, and takes nothing away', async (
   await expect(start).toBeDisabled()
   line.mend()
   await expect(start).toBeEnabled({ timeout: 30_000 })
-  expect((await notesAt(request, baseURL!)).filter((note) => note.includes('update'))).toHaveLength(1)
+  expect((await notesAt(request, baseURL!, jobId)).filter((note) => note.includes('update'))).toHaveLength(1)
 
   const other = await context.newPage()
   await other.goto(`${line.base}${log}`)
@@ -149,12 +152,14 @@ test('an update waits until everything is sent, and takes nothing away', async (
   await line.end()
 })
 
-test('photos are taken along, and what could not be kept is told', async ({ baseURL }) => {
+test('photos are taken along, and what could not be kept is told', async ({ request, baseURL }) => {
+  const jobId = await ownBoatyard(request)
+  const log = logOf(jobId)
   const line = await Line.to(Number(new URL(baseURL!).port))
   const { context, page } = await phone(scratch())
-  await page.goto(`${line.base}${LOG}`)
+  await page.goto(`${line.base}${log}`)
   await taken(page)
-  await page.goto(`${line.base}/jobs/kestrel-quay/settings`)
+  await page.goto(`${line.base}/jobs/${jobId}/settings`)
   const here = page.locator('section', { hasText: 'On this device' })
   await expect(here.getByText('This job opens here without signal', { exact: false })).toBeVisible()
   line.cut()
@@ -164,7 +169,7 @@ test('photos are taken along, and what could not be kept is told', async ({ base
   await here.getByRole('button', { name: 'Take the photos along' }).click()
   await expect(here.getByText('All its photos and drawings are here.')).toBeVisible({ timeout: 30_000 })
   line.cut()
-  await page.goto(`${line.base}/jobs/kestrel-quay/record/device-01`)
+  await page.goto(`${line.base}/jobs/${jobId}/record/device-01`)
   await expect(page.locator('h1').first()).toBeVisible()
   const pictures = page.locator('img')
   await expect.poll(() => pictures.count()).toBeGreaterThan(0)
@@ -184,7 +189,7 @@ test('photos are taken along, and what could not be kept is told', async ({ base
     }
     Reflect.set(IDBObjectStore.prototype, 'put', refusing)
   })
-  await other.goto(`${line.base}/jobs/kestrel-quay/settings`)
+  await other.goto(`${line.base}/jobs/${jobId}/settings`)
   await awake(other)
   await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
   await other.waitForFunction(() => navigator.serviceWorker.controller !== null)
@@ -195,6 +200,7 @@ test('photos are taken along, and what could not be kept is told', async ({ base
 })
 
 test.describe('a server of its own', () => {
+  const HERE = 'kestrel-quay'
   const running: ChildProcess[] = []
   test.afterEach(() => running.splice(0).forEach(kill))
   const serve = async (folder: string, port: number, request: APIRequestContext) => {
@@ -222,19 +228,19 @@ test.describe('a server of its own', () => {
     const line = await Line.to(3252)
     const profile = scratch()
     let { context, page } = await phone(profile)
-    await page.goto(`${line.base}${LOG}`)
+    await page.goto(`${line.base}${logOf(HERE)}`)
     await taken(page)
     await record(page, 'dead spot, restored')
     await record(page, 'dead spot, restored too')
-    await expect.poll(() => notesAt(request, 'http://localhost:3252')).toHaveLength(2)
+    await expect.poll(() => notesAt(request, 'http://localhost:3252', HERE)).toHaveLength(2)
     await context.close()
     await serve(backUp, 3253, request)
-    expect(await notesAt(request, 'http://localhost:3253')).toEqual([])
+    expect(await notesAt(request, 'http://localhost:3253', HERE)).toEqual([])
     line.mend(3253)
     ;({ context, page } = await phone(profile))
-    await page.goto(`${line.base}${LOG}`)
+    await page.goto(`${line.base}${logOf(HERE)}`)
     await expect
-      .poll(() => notesAt(request, 'http://localhost:3253'))
+      .poll(() => notesAt(request, 'http://localhost:3253', HERE))
       .toEqual(['dead spot, restored', 'dead spot, restored too'])
     await expect(page.getByText(/^Step 3 of/)).toBeVisible()
     await context.close()
@@ -242,12 +248,12 @@ test.describe('a server of its own', () => {
     await load(scratch(), 3254)
     line.mend(3254)
     ;({ context, page } = await phone(profile))
-    await page.goto(`${line.base}${LOG}`)
+    await page.goto(`${line.base}${logOf(HERE)}`)
     await expect
       .poll(() => line.passed.filter((one) => one === 'GET /api/jobs/kestrel-quay').length)
       .toBeGreaterThan(1)
     await expect(page.getByText(/^Step 1 of/)).toBeVisible()
-    expect(await notesAt(request, 'http://localhost:3254')).toEqual([])
+    expect(await notesAt(request, 'http://localhost:3254', HERE)).toEqual([])
     await context.close()
     await line.end()
   })

@@ -1,5 +1,6 @@
 import { expect, type APIRequestContext } from '@playwright/test'
 import { spawn, type ChildProcess } from 'node:child_process'
+import { readFileSync } from 'node:fs'
 
 /** Starts a server of its own on a data folder and waits until it answers. */
 export async function start(folder: string, port: number, request: APIRequestContext): Promise<ChildProcess> {
@@ -17,3 +18,12 @@ export async function start(folder: string, port: number, request: APIRequestCon
 }
 export const kill = ({ pid, exitCode, signalCode }: ChildProcess) =>
   exitCode === null && signalCode === null && process.kill(-pid!, 'SIGKILL')
+
+/** A job of this test alone: the boatyard's demo job under another id, with the same ids in it. */
+export async function ownBoatyard(request: APIRequestContext, base = ''): Promise<string> {
+  const answer = await request.post(`${base}/api/import?as=copy`, {
+    data: readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'),
+    headers: { 'content-type': 'application/json' },
+  })
+  return ((await answer.json()) as { jobId: string }).jobId
+}

@@ -1,10 +1,13 @@
 import { expect, test } from '@playwright/test'
+import { ownBoatyard } from './ownServer'
 import { asked, awake, record } from './watch'
 
 test('a round goes place by place across devices, from where one stands, through the log and on', async ({
   page,
+  request,
 }) => {
-  await page.goto('/jobs/kestrel-quay/round')
+  const home = `/jobs/${await ownBoatyard(request)}`
+  await page.goto(`${home}/round`)
   await awake(page)
   const goings = page.locator('details')
   await expect(page.locator('h1')).toHaveText(
@@ -36,6 +39,6 @@ test('a round goes place by place across devices, from where one stands, through
   await expect(goings.first().locator('summary')).toHaveText(/^1 ?At the head end/)
   await expect(goings.first().getByRole('link', { name: /^06 / })).toHaveCount(0)
 
-  await page.goto('/jobs/kestrel-quay/round?here=spot:nowhere')
+  await page.goto(`${home}/round?here=spot:nowhere`)
   await expect(page.getByText('Nothing can be done there yet.', { exact: false })).toBeVisible()
 })

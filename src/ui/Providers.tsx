@@ -14,7 +14,11 @@ import { system } from './theme'
 
 /** Everything that surrounds the pages: styles collected on the server, theme, queries. */
 export function Providers({ nonce: asked, children }: { nonce?: string; children: ReactNode }) {
-  useEffect(replayFirstTap, [])
+  useEffect(() => {
+    // after the effects round this one: by then the framework hears of addresses
+    const replay = setTimeout(replayFirstTap)
+    return () => clearTimeout(replay)
+  }, [])
   useEffect(keepApplication, [])
   useHandsOnPage()
   // A refreshed list brings the nonce of another answer; the page goes by the one that it came with.

@@ -9,10 +9,17 @@ import type { ComponentProps, MouseEvent } from 'react'
  * the history.
  */
 export function go(href: string, { replace = false }: { replace?: boolean } = {}): void {
-  if (replace) window.history.replaceState(null, '', href)
+  if (asleep()) window.location.assign(href)
+  else if (replace) window.history.replaceState(null, '', href)
   else window.history.pushState(null, '', href)
   window.scrollTo(0, 0)
 }
+
+/**
+ * While a page wakes up, its buttons answer a moment before the framework hears of addresses: until then the
+ * browser follows links itself.
+ */
+const asleep = (): boolean => window.neatBracketTap?.done === false
 
 /**
  * A link inside a job: a plain one, so that it works before the page has woken up, opens in new tabs, and
@@ -22,7 +29,7 @@ export function GoLink({ href, onClick, ...rest }: ComponentProps<'a'> & { href:
   const click = (event: MouseEvent<HTMLAnchorElement>) => {
     onClick?.(event)
     const elsewhere = event.ctrlKey || event.metaKey || event.shiftKey || event.altKey || event.button !== 0
-    if (event.defaultPrevented || elsewhere) return
+    if (event.defaultPrevented || elsewhere || asleep()) return
     event.preventDefault()
     go(href)
   }
