@@ -15,9 +15,8 @@ import { system } from './theme'
 /** Everything that surrounds the pages: styles collected on the server, theme, queries. */
 export function Providers({ nonce: asked, children }: { nonce?: string; children: ReactNode }) {
   useEffect(() => {
-    // after the effects round this one: by then the framework hears of addresses
-    const replay = setTimeout(replayFirstTap)
-    return () => clearTimeout(replay)
+    // after the effects round this one, before anything else happens: the framework hears of addresses then
+    queueMicrotask(replayFirstTap)
   }, [])
   useEffect(keepApplication, [])
   useHandsOnPage()
