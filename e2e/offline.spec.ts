@@ -34,6 +34,12 @@ async function phone(folder: string): Promise<{ context: BrowserContext; page: P
   return { context, page: context.pages()[0] ?? (await context.newPage()) }
 }
 
+/** A job of this test alone, and the line to the server that has it. */
+async function boatyard(request: APIRequestContext, baseURL: string | undefined) {
+  const jobId = await ownBoatyard(request)
+  return { jobId, log: logOf(jobId), line: await Line.to(Number(new URL(baseURL!).port)) }
+}
+
 /** The application and this job are on the phone. */
 async function taken(page: Page): Promise<void> {
   await awake(page)
@@ -69,9 +75,7 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   request,
   baseURL,
 }) => {
-  const jobId = await ownBoatyard(request)
-  const log = logOf(jobId)
-  const line = await Line.to(Number(new URL(baseURL!).port))
+  const { jobId, log, line } = await boatyard(request, baseURL)
   const profile = scratch()
   let { context, page } = await phone(profile)
   await page.goto(`${line.base}${log}`)
@@ -117,9 +121,7 @@ test('a phone that was closed opens again where nobody answers, and its work arr
 })
 
 test('an update waits until everything is sent, and takes nothing away', async ({ request, baseURL }) => {
-  const jobId = await ownBoatyard(request)
-  const log = logOf(jobId)
-  const line = await Line.to(Number(new URL(baseURL!).port))
+  const { jobId, log, line } = await boatyard(request, baseURL)
   const { context, page } = await phone(scratch())
   await page.goto(`${line.base}${log}`)
   await taken(page)
@@ -153,9 +155,7 @@ test('an update waits until everything is sent, and takes nothing away', async (
 })
 
 test('photos are taken along, and what could not be kept is told', async ({ request, baseURL }) => {
-  const jobId = await ownBoatyard(request)
-  const log = logOf(jobId)
-  const line = await Line.to(Number(new URL(baseURL!).port))
+  const { jobId, log, line } = await boatyard(request, baseURL)
   const { context, page } = await phone(scratch())
   await page.goto(`${line.base}${log}`)
   await taken(page)

@@ -31,6 +31,8 @@ export function doorOf(folder) {
     if (find || !existsSync(file)) return
     const db = new Database(file)
     db.pragma('busy_timeout = 5000')
+    const known = db.prepare("SELECT 1 FROM sqlite_schema WHERE name = 'phone'").get()
+    if (!known) return db.close() // of an earlier version: the application brings it up when it first reads it
     find = db.prepare('SELECT id, name, seen_at AS seenAt FROM phone WHERE token_hash = ?')
     seen = db.prepare('UPDATE phone SET seen_at = ? WHERE id = ?')
   }

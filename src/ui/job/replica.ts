@@ -3,7 +3,6 @@ import { Command, type Change, type Job } from '@/core/job'
 import { copies, quietly, type Landed, type StoredJob } from '../kept/copies'
 import { outgrown } from '../kept/serviceWorker'
 import { outbox } from '../outbox/outbox'
-import { postCommands } from '../outbox/post'
 import { author, isPaired } from './author'
 import { envelope } from './commands'
 import { withCommands } from './withCommands'
@@ -20,8 +19,6 @@ const TOO_MANY_TO_JUDGE: ReadonlySet<Change['type']> = new Set(['putThing', 'edi
  * How long without word of the server before it is asked, ms: where server-sent events do not come through.
  */
 const ASK_EVERY_MS = 10_000
-/** Commands that a restored server is told at once. */
-const AT_ONCE = 200
 
 /**
  * This page's copy of one job: what the server has, what has landed there and is not in the copy yet, what
@@ -184,7 +181,7 @@ export class Replica {
     this.serve(stored)
   }
 
-  /** The server has been restored from an older back-up: it is told what is known here and not there. */
+  /** The server has been restored from an older back-up: what is known here and not there waits again. */
   private async tellAgain(to: z.infer<typeof GoneBack> | undefined): Promise<void> {
     if (!to) return
     const all = await copies()
@@ -192,13 +189,10 @@ export class Replica {
       .catch(() => [])
     // Conflicts are noted by the server itself; a paired phone speaks for nobody but its own.
     const known = all.filter(({ type, by }) => type !== 'noteConflict' && (!isPaired() || by === author()))
-    for (let i = 0; i < known.length; i += AT_ONCE) {
-      const commands = known.slice(i, i + AT_ONCE)
-      const reply = await postCommands(commands)
-      if (reply.is !== 'answered') return // asked again later
-      const taken = commands.filter(({ id }) => !reply.refused.has(id))
-      quietly(copies().land(taken, reply.revisions, to.record))
-    }
+    if (!(await outbox().sayAgain(known))) return
+    await copies()
+      .forgetLanded(this.jobId)
+      .catch(() => undefined)
     this.wanted = 0
     this.knows = null
     this.landing = []

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto'
 import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
-import { RECORD_VERSION, type Command, type Device, type Job } from '@/core/job'
+import { RECORD_VERSION, type Command, type Device } from '@/core/job'
 import { dice } from '@/testing/dice'
 import { device, job, said } from '@/testing/jobs'
 import { withCommands } from '../job/withCommands'
@@ -21,7 +21,6 @@ const note = (words: string, at = new Date().toISOString()): Command =>
     } as never,
     { id: randomUUID(), jobId: START.id, at },
   )
-const notes = ({ records }: Job) => records.map(({ note: words }) => words)
 
 /** A server: every batch makes a revision, and what came after any of them can be asked for. */
 class Server {
@@ -113,6 +112,8 @@ describe('jobs kept on this device', () => {
       [first!, second!, third!, fourth!].map(({ id }) => id),
     )
     expect(await kept.lastLanded(START.id)).toBe(fourth!.id)
+    await kept.forgetLanded(START.id)
+    expect(await kept.lastLanded(START.id)).toBeNull()
     await kept.keep({ revision: 2, job: START })
     expect((await kept.open(START.id))!.stored.revision).toBe(4)
     await kept.keep({ revision: 2, job: START }, true)
@@ -142,21 +143,5 @@ describe('jobs kept on this device', () => {
     expect(read?.stored.job).toEqual(START)
     await written.bodies.update(START.id, { job: { id: START.id, devices: 'none' } })
     expect(await new Copies('older').open(START.id)).toBeNull()
-  })
-
-  it('go when they are taken off the device; what was said is still remembered', async () => {
-    const kept = new Copies('forgotten')
-    const server = new Server()
-    const page = await new Page(server, kept).open()
-    const own = note('own')
-    await kept.land([own], { [START.id]: server.say(own) }, RECORD)
-    await page.hear()
-    await kept.forget(START.id)
-    expect([await kept.open(START.id), await kept.list()]).toEqual([null, []])
-    expect((await kept.remembered(START.id, RECORD)).map(({ id }) => id)).toEqual([own.id])
-    await page.hear()
-    server.say(note('later'))
-    await page.hear()
-    expect(notes((await kept.open(START.id))!.stored.job)).toEqual(['own', 'later'])
   })
 })

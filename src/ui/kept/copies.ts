@@ -161,20 +161,13 @@ export class Copies {
     return [...byId.values()].sort(byTime)
   }
 
-  list(): Promise<KeptJob[]> {
-    return this.store.jobs.toArray()
+  /** Forgets what landed of a job, once it waits again. */
+  async forgetLanded(jobId: string): Promise<void> {
+    await this.store.landed.where('jobId').equals(jobId).delete()
   }
 
-  /** Takes a job off this device; what waits to be sent is not touched. */
-  async forget(jobId: string): Promise<void> {
-    const { jobs, bodies, heard } = this.store
-    await this.store.transaction('rw', jobs, bodies, heard, async () => {
-      await Promise.all([
-        jobs.delete(jobId),
-        bodies.delete(jobId),
-        heard.where('jobId').equals(jobId).delete(),
-      ])
-    })
+  list(): Promise<KeptJob[]> {
+    return this.store.jobs.toArray()
   }
 
   private async since(jobId: string, revision: number): Promise<Command[]> {

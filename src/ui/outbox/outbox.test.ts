@@ -116,6 +116,24 @@ describe('the outbox', () => {
     await vi.waitFor(() => expect(ids(sent.flat())).toEqual([one.id]))
     await emptied(reloaded)
   })
+  it('says again what a restored server lacks: once, in order, and what is refused is shown', async () => {
+    const box = open()
+    const [first, second, third] = [command(), command(), command()]
+    await box.add(first)
+    await emptied(box)
+    online = false
+    await box.add(second)
+    refuse = ({ id }) => id === third.id
+    expect(await box.sayAgain([first, second, third])).toBe(true)
+    expect(await box.sayAgain([first])).toBe(true)
+    expect(ids(box.snapshot().waiting)).toEqual([second.id, first.id, third.id])
+    sent.length = 0
+    online = true
+    box.sendNow()
+    await vi.waitFor(() => expect(ids(box.snapshot().waiting)).toEqual([third.id]))
+    expect(ids(sent.flat())).toEqual([second.id, first.id, third.id])
+    expect(box.snapshot().waiting[0]!.reasons).toEqual([{ path: '', message: 'no' }])
+  })
   it('shows what was said before an update as this page says it, and sends it', async () => {
     online = false
     const first = open()

@@ -1,8 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2'
 import { bytesToHex } from '@noble/hashes/utils'
 import { upgradedCommand, type Command, type Reason } from '@/core/job'
-import { copies } from '../kept/copies'
-import { postCommands, putPhoto, serverAnswers, type Reply } from './post'
+import { Delivery } from './delivery'
 import { askToPersist, OutboxStore, type Waiting } from './store'
 
 export type { Waiting } from './store'
@@ -41,10 +40,8 @@ const asOfToday = (waiting: Waiting): Waiting => ({
 })
 
 const EMPTY: OutboxState = { waiting: [], signal: 'sent', says: null, full: false, pictures: new Map() }
-const BATCH = 200
 const FIRST_PAUSE_MS = 2000
 const LONGEST_PAUSE_MS = 60_000
-const MOST_FAILURES = 2
 const NOT_KEPT: Kept = {
   ok: false,
   reasons: [
@@ -54,16 +51,6 @@ const NOT_KEPT: Kept = {
         'This device cannot keep more: its storage is full. Save the waiting work as a file, make room, and try again.',
     },
   ],
-}
-
-/** Sending stopped: nothing more goes out until the pause is over. */
-class Pause extends Error {
-  constructor(
-    readonly says: string | null,
-    readonly afterMs: number,
-  ) {
-    super('pause')
-  }
 }
 
 /**
@@ -76,6 +63,7 @@ export class Outbox {
   private readonly listeners = new Set<() => void>()
   private readonly applied = new Set<OnApplied>()
   private readonly store: OutboxStore
+  private readonly delivery: Delivery
   private readonly tabs: BroadcastChannel | null
   private readonly ready: Promise<void>
   /** Said and on the way into the storage. */
@@ -90,6 +78,20 @@ export class Outbox {
   /** `name` of its storage, of its channel between tabs and of its lock. */
   constructor(private readonly name: string) {
     this.store = new OutboxStore(name)
+    this.delivery = new Delivery(this.store, {
+      sending: () => this.change({ signal: 'sending' }),
+      delivered: () => {
+        this.pauses = 0
+      },
+      applied: (commands, revisions) => {
+        this.settle(commands, revisions)
+        this.tell({ is: 'applied', commands, revisions })
+      },
+      refused: async () => {
+        await this.read()
+        this.tell({ is: 'stored' })
+      },
+    })
     this.tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(name)
     this.ready = this.read()
     window.addEventListener('online', () => this.sendNow())
@@ -157,6 +159,31 @@ export class Outbox {
     }
     this.change({ pictures: new Map(this.state.pictures).set(name, URL.createObjectURL(blob)) })
     return name
+  }
+
+  /**
+   * Puts commands in line that a server had and, restored from an older back-up, has no more; false when this
+   * device cannot keep them.
+   */
+  async sayAgain(commands: readonly Command[]): Promise<boolean> {
+    const { waiting } = this.store
+    try {
+      await this.store.transaction('rw', waiting, async () => {
+        const known = new Set((await waiting.toArray()).map(({ id }) => id))
+        const lacking = commands.filter(({ id }) => !known.has(id))
+        await waiting.bulkAdd(
+          lacking.map((command) => ({ id: command.id, jobId: command.jobId, command, reasons: null })),
+        )
+      })
+    } catch {
+      this.change({ full: true })
+      return false
+    }
+    for (const { id } of commands) this.gone.delete(id)
+    await this.read()
+    this.tell({ is: 'stored' })
+    this.sendNow()
+    return true
   }
 
   /** Forgets a command for good, with the bytes of its photo. */
@@ -262,30 +289,10 @@ export class Outbox {
   private async sendAll(): Promise<void> {
     if (this.timer) clearTimeout(this.timer)
     this.timer = null
-    const passed = new Set<string>() // put off this time
-    try {
-      for (;;) {
-        const rows = (await this.store.waiting.orderBy('seq').toArray()).filter(
-          ({ id, reasons }) => reasons === null && !passed.has(id),
-        )
-        if (rows.length === 0) break
-        this.change({ signal: 'sending' })
-        // Photos are large and go one by one; what was said meanwhile does not wait for them.
-        const plain = rows.filter(
-          ({ command }) => command.type !== 'addPhoto' && !waitsForPhoto(command, rows),
-        )
-        const next = plain.length > 0 ? plain.slice(0, BATCH) : rows.slice(0, 1)
-        await this.deliver(next, passed)
-        this.pauses = 0
-      }
-      if (passed.size > 0) throw new Pause(null, 0)
-      this.change({ signal: 'sent', says: null })
-    } catch (error) {
-      if (!(error instanceof Pause)) throw error
-      const left = (await this.store.waiting.toArray()).find(({ held, reasons }) => held && reasons === null)
-      this.change({ signal: 'no signal', says: error.says ?? left?.held ?? null })
-      this.wait(error.afterMs)
-    }
+    const stopped = await this.delivery.all()
+    if (!stopped) return this.change({ signal: 'sent', says: null })
+    this.change({ signal: 'no signal', says: stopped.says })
+    this.wait(stopped.afterMs)
   }
 
   /** Pauses grow from two seconds to a minute, a little different in every browser. */
@@ -293,85 +300,6 @@ export class Outbox {
     const pause =
       Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** this.pauses++) * (0.8 + 0.4 * Math.random())
     this.timer = setTimeout(() => void this.send(), Math.max(atLeastMs, pause))
-  }
-
-  /**
-   * Delivers rows; a batch that fails is split until the one bad command stands alone and the others have
-   * gone on.
-   */
-  private async deliver(rows: readonly Waiting[], passed: Set<string>): Promise<void> {
-    const [first] = rows
-    if (
-      rows.length === 1 &&
-      first!.command.type === 'addPhoto' &&
-      !(await this.photoIsThere(first!, first!.command.facts.sha256, passed))
-    )
-      return
-    const reply = await postCommands(rows.map(({ command }) => command))
-    if (reply.is === 'unreachable') throw new Pause(null, 0)
-    if (reply.is === 'answered') return this.answered(rows, reply)
-    const tooMuch = reply.is === 'later' && reply.status === 413
-    if (reply.is === 'later' && !tooMuch) throw new Pause(reply.says, reply.afterMs)
-    if (rows.length > 1) {
-      const half = Math.ceil(rows.length / 2)
-      await this.deliver(rows.slice(0, half), passed)
-      return this.deliver(rows.slice(half), passed)
-    }
-    if (reply.is === 'refused')
-      return this.refuse(new Map([[first!.id, [{ path: '', message: reply.says }]]]))
-    if (tooMuch) return this.putOff(first!, reply.says, passed)
-    await this.fails(first!, reply.says, passed)
-  }
-
-  /**
-   * The server failed on this one alone: put off while it fails on everything, set aside when it serves
-   * others.
-   */
-  private async fails(row: Waiting, says: string, passed: Set<string>): Promise<void> {
-    if (!(await serverAnswers())) throw new Pause(says, 0)
-    const failures = (row.failures ?? 0) + 1
-    if (failures >= MOST_FAILURES) return this.refuse(new Map([[row.id, [{ path: '', message: says }]]]))
-    await this.store.waiting.where('id').equals(row.id).modify({ failures })
-    await this.putOff(row, says, passed)
-  }
-
-  private async putOff({ id }: Waiting, says: string, passed: Set<string>): Promise<void> {
-    passed.add(id)
-    await this.store.waiting.where('id').equals(id).modify({ held: says })
-  }
-
-  private async photoIsThere(row: Waiting, name: string, passed: Set<string>): Promise<boolean> {
-    const photo = await this.store.photos.get(name)
-    if (!photo) return true // uploaded before, or kept by the server already
-    const reply = await putPhoto(name, photo.blob, photo.keepsPlace ?? false)
-    if (reply.is === 'answered') return true // the bytes stay until the command that names them is applied
-    if (reply.is === 'unreachable') throw new Pause(null, 0)
-    if (reply.is === 'refused') await this.refuse(new Map([[row.id, [{ path: '', message: reply.says }]]]))
-    else if (reply.is === 'failed') await this.fails(row, reply.says, passed)
-    else if (reply.status === 413) await this.putOff(row, reply.says, passed)
-    else throw new Pause(reply.says, reply.afterMs)
-    return false
-  }
-
-  private async answered(
-    rows: readonly Waiting[],
-    { refused, revisions, record }: Extract<Reply, { is: 'answered' }>,
-  ): Promise<void> {
-    if (refused.size > 0) await this.refuse(refused)
-    const done = rows.filter(({ id }) => !refused.has(id)).map(({ command }) => command)
-    // remembered before it is forgotten here: a page that opens in between still shows it
-    await copies()
-      .land(done, revisions, record)
-      .catch(() => undefined)
-    await this.store.waiting
-      .where('id')
-      .anyOf(done.map(({ id }) => id))
-      .delete()
-    // the local picture stays until the page goes
-    for (const command of done)
-      if (command.type === 'addPhoto') await this.store.photos.delete(command.facts.sha256)
-    this.settle(done, revisions)
-    this.tell({ is: 'applied', commands: done, revisions })
   }
 
   /**
@@ -383,24 +311,10 @@ export class Outbox {
     this.change({ waiting: this.state.waiting.filter(({ id }) => !this.gone.has(id)) })
   }
 
-  private async refuse(refused: ReadonlyMap<string, readonly Reason[]>): Promise<void> {
-    for (const [id, reasons] of refused) await this.store.waiting.where('id').equals(id).modify({ reasons })
-    await this.read()
-    this.tell({ is: 'stored' })
-  }
-
   private change(part: Partial<OutboxState>): void {
     this.state = { ...this.state, ...part }
     for (const listener of this.listeners) listener()
   }
-}
-
-/** True for a command about a photo that waits itself. */
-function waitsForPhoto(command: Command, rows: readonly Waiting[]): boolean {
-  return (
-    command.type === 'removePhoto' &&
-    rows.some(({ command: other }) => other.type === 'addPhoto' && other.photoId === command.photoId)
-  )
 }
 
 async function base64Of(blob: Blob): Promise<string> {
