@@ -94,6 +94,7 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   await expect(page.getByText(/areas of interest are met/)).toBeVisible({ timeout: 30_000 })
   await page.getByRole('link', { name: 'Neat Bracket: all jobs' }).click()
   await expect(page.getByText(/No signal\. These jobs are here/)).toBeVisible()
+  await expect(page.getByRole('link', { name: /Kestrel Quay.*2 to be sent/ })).toBeVisible()
   await page.goto(`${line.base}/jobs/tamarisk-surgery/plan`)
   await expect(page.getByText(/this page is not on this device/)).toBeVisible()
   await page.getByRole('link', { name: /Kestrel Quay/ }).click()

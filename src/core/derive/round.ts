@@ -50,7 +50,8 @@ function whyNotDevice(device: Assessment['devices'][number]): string | null {
 function told({ visits, climbs, steps }: Round, things: number): Pick<JobRound, 'sentence' | 'next'> {
   if (steps === 0) return { sentence: 'Nothing is left to do.', next: 'What is done stands in the record.' }
   const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
-  const gone = `${many(visits.length, 'visit')}, ${climbs} of them at devices`
+  const up = climbs === 0 ? 'none' : climbs
+  const gone = `${many(visits.length, 'visit')}, ${up} of them at devices`
   const sentence = `${many(steps, 'step')} on ${many(things, 'thing')}: ${gone}.`
   const { stints } = visits[0]!
   const first = stints.reduce((sum, one) => sum + one.steps.length, 0)

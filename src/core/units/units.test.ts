@@ -92,8 +92,10 @@ it.each([
 
 it('inside a sentence words start small, and abbreviations keep their capitals', () => {
   expect(
-    ['Timber soffit', 'RJ45 plug', 'BNC, twist-on', 'DC supply', 'A box', 'Cat 6'].map(inSentence),
-  ).toEqual(['timber soffit', 'RJ45 plug', 'BNC, twist-on', 'DC supply', 'a box', 'cat 6'])
+    ['Timber soffit', 'RJ45 plug', 'BNC, twist-on', 'DC supply', 'PoE switch', 'A box', 'Cat 6'].map(
+      inSentence,
+    ),
+  ).toEqual(['timber soffit', 'RJ45 plug', 'BNC, twist-on', 'DC supply', 'PoE switch', 'a box', 'cat 6'])
   expect(inSentence('')).toBe('')
 })
 

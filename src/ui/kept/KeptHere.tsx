@@ -3,7 +3,7 @@
 import { Box, Button, Text } from '@chakra-ui/react'
 import { formatDistanceToNow } from 'date-fns'
 import { useEffect, useState } from 'react'
-import { keptCopy, JobProvider } from '../job/JobProvider'
+import { keptCopy, JobProvider, useOutbox } from '../job/JobProvider'
 import { JobShell } from '../job/JobShell'
 import type { WholeJob } from '../job/given'
 import { Nothing, Sentence } from '../kit/Page'
@@ -47,6 +47,17 @@ export function KeptHere() {
 }
 
 function KeptJobs({ jobs, lacks }: { jobs: readonly KeptJob[]; lacks: boolean }) {
+  const { waiting } = useOutbox()
+  const told = ({ id, address, keptAt }: KeptJob): string => {
+    const left = waiting.filter(({ jobId }) => jobId === id).length
+    return [
+      address,
+      `as of ${formatDistanceToNow(new Date(keptAt), { addSuffix: true })}`,
+      left > 0 ? `${left} to be sent` : '',
+    ]
+      .filter(Boolean)
+      .join(' · ')
+  }
   return (
     <Frame home={false}>
       <Sentence next="A job is kept here once it has been open on this device with signal.">
@@ -57,17 +68,21 @@ function KeptJobs({ jobs, lacks }: { jobs: readonly KeptJob[]; lacks: boolean })
         <Nothing>Where there is signal again, open the jobs of the day once.</Nothing>
       ) : null}
       <Box as="ul" listStyleType="none" mb={5}>
-        {jobs.map(({ id, name, address, keptAt }) => (
-          <Box as="li" key={id} borderTopWidth="1px" borderColor="rule" _last={{ borderBottomWidth: '1px' }}>
-            <a href={`/jobs/${id}`}>
+        {jobs.map((job) => (
+          <Box
+            as="li"
+            key={job.id}
+            borderTopWidth="1px"
+            borderColor="rule"
+            _last={{ borderBottomWidth: '1px' }}
+          >
+            <a href={`/jobs/${job.id}`}>
               <Box py={3.5} px={1} _hover={{ bg: 'sheet' }}>
                 <Text fontFamily="heading" fontWeight={600} fontSize="lg">
-                  {name}
+                  {job.name}
                 </Text>
                 <Text color="soft" fontSize="sm">
-                  {[address, `as of ${formatDistanceToNow(new Date(keptAt), { addSuffix: true })}`]
-                    .filter(Boolean)
-                    .join(' · ')}
+                  {told(job)}
                 </Text>
               </Box>
             </a>
