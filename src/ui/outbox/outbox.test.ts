@@ -116,6 +116,21 @@ describe('the outbox', () => {
     await vi.waitFor(() => expect(ids(sent.flat())).toEqual([one.id]))
     await emptied(reloaded)
   })
+  it('tells that nobody answers also while nothing waits, until somebody does', async () => {
+    const box = open()
+    box.answers(false) // before it has looked at its own store
+    const told: string[] = []
+    box.subscribe(() => told.push(box.snapshot().signal))
+    box.sendNow()
+    await vi.waitFor(() => expect(told.length).toBeGreaterThan(1))
+    expect(new Set(told)).toEqual(new Set(['no signal']))
+    box.answers(true)
+    expect(box.snapshot().signal).toBe('sent')
+    box.answers(false)
+    await box.add(command())
+    await emptied(box)
+    expect(box.snapshot().signal).toBe('sent')
+  })
   it('says again what a restored server lacks: once, in order, and what is refused is shown', async () => {
     const box = open()
     const [first, second, third] = [command(), command(), command()]

@@ -72,6 +72,8 @@ export class Outbox {
   private readonly gone = new Set<string>()
   private sending: Promise<void> | null = null
   private again = false
+  /** Nobody answered when something else of this page asked last. */
+  private away = false
   private pauses = 0
   private timer: ReturnType<typeof setTimeout> | null = null
 
@@ -81,6 +83,7 @@ export class Outbox {
     this.delivery = new Delivery(this.store, {
       sending: () => this.change({ signal: 'sending' }),
       delivered: () => {
+        this.away = false
         this.pauses = 0
       },
       applied: (commands, revisions) => {
@@ -234,6 +237,7 @@ export class Outbox {
 
   /** Takes note of whether the server answered somebody else of this page. */
   answers(there: boolean): void {
+    this.away = !there
     const { signal, waiting } = this.state
     if (!there) this.change({ signal: 'no signal' })
     else if (signal === 'no signal' && waiting.every(({ reasons }) => reasons !== null))
@@ -290,7 +294,7 @@ export class Outbox {
     if (this.timer) clearTimeout(this.timer)
     this.timer = null
     const stopped = await this.delivery.all()
-    if (!stopped) return this.change({ signal: 'sent', says: null })
+    if (!stopped) return this.change({ signal: this.away ? 'no signal' : 'sent', says: null })
     this.change({ signal: 'no signal', says: stopped.says })
     this.wait(stopped.afterMs)
   }

@@ -2,7 +2,7 @@
 
 import { Box, Text } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { jobRound, type JobRound } from '@/core/assess'
 import { ladder } from '@/core/mount'
 import { PLACES } from '@/core/order'
@@ -11,6 +11,7 @@ import { inSentence, print, type UnitSystem } from '@/core/units'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { go, GoLink } from '../kit/go'
+import { Growing } from '../kit/Growing'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { hereIn, wordOf } from './here'
 
@@ -52,9 +53,10 @@ export function RoundPage() {
       {ready ? null : waiting}
       {first ? <Going visit={first} number={1} units={job.units} waysOf={waysOf} open /> : null}
       {ready && waiting ? <Box mt={5}>{waiting}</Box> : null}
-      {later.map((visit, i) => (
-        <Going key={i} visit={visit} number={i + 2} units={job.units} waysOf={waysOf} />
-      ))}
+      <Growing
+        items={later}
+        draw={(visit, i) => <Going key={i} visit={visit} number={i + 2} units={job.units} waysOf={waysOf} />}
+      />
       {round.left.length > 0 ? <LeftOut round={round} waysOf={waysOf} /> : null}
     </Box>
   )
@@ -104,6 +106,7 @@ interface GoingProps {
 }
 
 function Going({ visit, number, units, waysOf, open = false }: GoingProps) {
+  const [shown, setShown] = useState(open)
   const steps = visit.stints.reduce((sum, stint) => sum + stint.steps.length, 0)
   const { spot } = visit
   const reach =
@@ -112,7 +115,7 @@ function Going({ visit, number, units, waysOf, open = false }: GoingProps) {
       : ''
   return (
     <Box as="section" borderTopWidth="1.5px" borderColor="ink">
-      <details open={open}>
+      <details open={open} onToggle={({ currentTarget }) => setShown(currentTarget.open)}>
         <Box
           as="summary"
           cursor="pointer"
@@ -136,15 +139,20 @@ function Going({ visit, number, units, waysOf, open = false }: GoingProps) {
           </Text>
         </Box>
         <Box pb={3}>
-          {visit.stints.map((stint) => (
-            <StintRow
-              key={stint.of.id}
-              stint={stint}
-              named={visit.spot === null || visit.stints.length > 1}
-              log={waysOf(stint.of.id).log}
-              here={hereOf(visit)}
+          {shown ? (
+            <Growing
+              items={visit.stints}
+              draw={(stint) => (
+                <StintRow
+                  key={stint.of.id}
+                  stint={stint}
+                  named={visit.spot === null || visit.stints.length > 1}
+                  log={waysOf(stint.of.id).log}
+                  here={hereOf(visit)}
+                />
+              )}
             />
-          ))}
+          ) : null}
         </Box>
       </details>
     </Box>
