@@ -20,10 +20,12 @@ import { surveying } from './survey'
  */
 const planned = demo.devices.filter(({ power }) => power !== null)
 
-function jobOf(count: number, onPlan = false): Job {
+/** A few kits many times over; where `differing`, no two devices alike: each has its own height and slack. */
+function jobOf(count: number, { onPlan = false, differing = false } = {}): Job {
   const devices = Array.from({ length: count }, (_, i): Device => {
     const device = planned[i % planned.length]!
-    const sight = device.sight && { ...device.sight, place: onPlan ? device.sight.place : null }
+    const heightM = (device.sight?.heightM ?? 0) + (differing ? i / 10_000 : 0)
+    const sight = device.sight && { ...device.sight, heightM, place: onPlan ? device.sight.place : null }
     return { ...device, sight, id: `device-${i}`, mark: String(i) }
   })
   return { ...demo, devices, records: [], photos: [], faults: [] }
@@ -52,8 +54,10 @@ async function assessing(): Promise<void> {
   }
   const job = jobOf(500)
   const before = { job, assessment: assess(job, CATALOGUE) }
-  const onPlan = jobOf(100, true)
+  const onPlan = jobOf(100, { onPlan: true })
+  const differing = jobOf(500, { differing: true })
   let n = 0
+  bench.add('differing', () => void assess(differing, CATALOGUE))
   bench.add('with runs', () => void assess({ ...job, runs: runsOf(700) }, CATALOGUE))
   bench.add('one device', () => void assessDevice(job.devices[n++ % 500]!, job, CATALOGUE))
   bench.add('one of 500 changed', () => {
@@ -82,6 +86,7 @@ async function assessing(): Promise<void> {
         `${median(bench, `assess ${size}`).toFixed(2).padStart(8)} ms   ` +
         `${((median(bench, `assess ${size}`) * 1000) / size).toFixed(0)} µs a device`,
     )
+  console.log(`  500 devices of which no two are alike   ${median(bench, 'differing').toFixed(0)} ms`)
   console.log(
     `  500 devices and 700 runs more, 1,200 cables in all   ${median(bench, 'with runs').toFixed(0)} ms`,
   )

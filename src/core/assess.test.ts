@@ -3,11 +3,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob } from '@/testing/anyJob'
-import { NOW, device, equipment, job, plannedThrough, said } from '@/testing/jobs'
+import { NOW, device, equipment, job, plannedThrough, run, said } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
 import { carryOut } from '@/testing/simulate'
 import { assess, assessAgain, assessDevice } from './assess'
 import { apply, type Device, type Job } from './job'
+import { neighboursOf, withOwn } from './parts'
 import { MEASURES } from './procedure'
 
 /** Every number anywhere in a value, with the path to it. */
@@ -57,6 +58,47 @@ describe('assess is total, pure and deterministic', () => {
       }),
       { numRuns: runs(300) },
     )
+  })
+  it('devices that are alike, computed once, come to what each comes to alone, under its own mark', () => {
+    let placed = 0
+    fc.assert(
+      fc.property(anyJob, fc.nat(3), (j, other) => {
+        const places = j.devices.map(({ sight }) => sight?.place ?? null)
+        const twins = j.devices.map((d, i) => ({
+          ...d,
+          id: `twin-${d.id}`,
+          mark: `T${i}`,
+          name: 'Twin',
+          replaces: d.id,
+          partsKept: 1,
+          sight: d.sight && { ...d.sight, place: places[(i + other) % places.length]! },
+        }))
+        const copies = j.devices.map((d) => ({ ...d, id: `copy-${d.id}` }))
+        const used = j.devices.flatMap(({ id, cameraId }) => {
+          const tail = CATALOGUE.cameras.get(cameraId)?.unusedTails[0]
+          return tail ? [run({ id: `run-${id}`, fromId: id, fromPort: tail })] : []
+        })
+        const doubled = { ...j, devices: [...j.devices, ...copies, ...twins], runs: used }
+        const of = <T extends { readonly deviceId: string | null }>(all: readonly T[], id: string) =>
+          all.filter(({ deviceId }) => deviceId === id)
+        const { records, photos, faults } = doubled
+        const neighbours = neighboursOf(doubled, withOwn(CATALOGUE, doubled.ownParts))
+        assess(doubled, CATALOGUE).devices.forEach((found, i) => {
+          const d = doubled.devices[i]!
+          const recorded = {
+            records: of(records, d.id),
+            photos: of(photos, d.id),
+            faults: of(faults, d.id),
+          }
+          expect(found).toEqual(assessDevice(d, doubled, CATALOGUE, recorded, neighbours))
+          const pull = found.steps.find(({ step }) => step.id === 'route/pull')
+          if (pull) expect(pull.step.detail).toMatch(new RegExp(`^Mark both ends ${d.mark} before`))
+          if (found.stages?.sight?.input.place) placed++
+        })
+      }),
+      { numRuns: runs(150) },
+    )
+    expect(placed).toBeGreaterThan(10)
   })
   it('advises on every finding that is not good', () => {
     fc.assert(

@@ -4,7 +4,7 @@ import { assessEquipment } from './derive/equipment'
 import { assessRun, type RunAssessment } from './derive/run'
 import type { DeviceRecords } from './derive/log'
 import { groupedByDevice } from './derive/grouped'
-import { plannedFromScratch, type PlannedDevice } from './derive/planned'
+import { planning, type PlannedDevice } from './derive/planned'
 import { EXPOSURES } from './job/choices'
 import type { Device, Equipment, Job } from './job/job'
 import type { PlanThing } from './job/plan'
@@ -102,6 +102,7 @@ export function* assessing(
   const known = job.devices.map((device) => take(device, now(device.id)))
   const left = new Set([...known.keys()].filter((index) => known[index]!.whole === null))
   const devices = known.map(({ whole }) => whole)
+  const plannedOf = planning(job, catalogue, neighbours)
   let computed = 0
   const partial = () =>
     together(
@@ -117,7 +118,7 @@ export function* assessing(
     const device = job.devices[index]!
     const recorded = now(device.id)
     const measured = measuredOf(recorded.records)
-    const planned = known[index]!.half ?? plannedFromScratch(device, job, catalogue, measured, neighbours)
+    const planned = known[index]!.half ?? plannedOf(device, measured)
     devices[index] = withLog(planned, job.units, recorded)
     computed++
     yield { computed, partial }

@@ -1,7 +1,17 @@
 import { PLANNED_STAGES, type Finding, type PlannedStage, type StageAssessment } from '../findings'
 import type { Device } from '../job/job'
-import { resolve, type Catalogue, type JobSettings, type Measured, type Neighbours } from '../parts'
-import { contradictionFinding, hiddenFinding, type Step } from '../procedure'
+import {
+  besideOf,
+  resolve,
+  type Alike,
+  type Beside,
+  type Catalogue,
+  type DeviceContext,
+  type JobSettings,
+  type Measured,
+  type Neighbours,
+} from '../parts'
+import { contradictionFinding, hiddenFinding, withMark, type Step } from '../procedure'
 import type { Plans } from '../stages/plans'
 import { stepsOf } from '../stages/steps'
 import type { Stage } from '../stages/stage'
@@ -31,37 +41,108 @@ export interface PlannedDevice {
   readonly steps: readonly Step[]
 }
 
+/** Everything of devices that are alike: all but what a look round from their own places adds. */
+interface Group {
+  readonly context: DeviceContext
+  readonly stages: PlannedStages
+  readonly findings: readonly Finding[]
+  readonly steps: readonly Step[]
+}
+
 /** A device's plans assessed, from nothing. */
-export function plannedFromScratch(
+export const plannedFromScratch = (
   device: Device,
   job: JobSettings,
   catalogue: Catalogue,
   measured: Measured,
   neighbours?: Neighbours,
-): PlannedDevice {
-  const context = resolve(device, job, catalogue, measured, neighbours)
-  if ('missing' in context) {
-    return { device, measured, missing: context.missing, stages: null, findings: [], steps: [] }
+): PlannedDevice => planning(job, catalogue, neighbours)(device, measured)
+
+/**
+ * Assesses plans of one job's devices one by one. A job is a few kits many times over: what rests on the same
+ * is computed once. What stages see of a device (`Alike`) is all that it can rest on.
+ */
+export function planning(
+  job: JobSettings,
+  catalogue: Catalogue,
+  neighbours?: Neighbours,
+): (device: Device, measured: Measured) => PlannedDevice {
+  const known = new Map<string, Group | readonly string[]>()
+  return (device, measured) => {
+    const beside = besideOf(device, neighbours)
+    const alike = alikeOf(device)
+    const { tails, staying, replaced } = beside
+    const key = JSON.stringify([alike, measured, tails, staying, replaced])
+    let group = known.get(key)
+    if (!group) known.set(key, (group = groupOf(alike, job, catalogue, measured, beside)))
+    if (!('context' in group))
+      return { device, measured, missing: group, stages: null, findings: [], steps: [] }
+    const stages = withLook(group, device, job)
+    const findings = stages === group.stages ? group.findings : findingsOf(stages)
+    return { device, measured, missing: [], stages, findings, steps: withMark(group.steps, device.mark) }
   }
-  const stageOf = (name: PlannedStage) => {
-    const stage = STAGE_TABLE[name] as Stage<unknown, unknown>
-    const plan = device.state === 'taken away' ? null : device[name]
-    const input = plan ?? stage.propose(context)
-    const result = input === null ? null : stage.assess(context, input)
-    return result && { planned: plan !== null, input, result, unjudged: stage.unjudged(context, input) }
-  }
+}
+
+function alikeOf({ id: _, mark: _mark, name: _name, details: _details, ...device }: Device): Alike {
+  if (device.sight === null) return { ...device, sight: null }
+  const { place: _place, ...sight } = device.sight
+  return { ...device, sight }
+}
+
+/** The group of a device, or the ids that the catalogue lacks. */
+function groupOf(
+  alike: Alike,
+  job: JobSettings,
+  catalogue: Catalogue,
+  measured: Measured,
+  beside: Beside,
+): Group | readonly string[] {
+  const context = resolve(alike, { ...job, ...NOWHERE }, catalogue, measured, beside)
+  if ('missing' in context) return context.missing
   const { steps, contradictions, hidden } = stepsOf(context)
-  const assessed = Object.fromEntries(PLANNED_STAGES.map((name) => [name, stageOf(name)]))
+  const planOf = (name: PlannedStage) => {
+    if (name !== 'sight') return alike[name]
+    return alike.sight && { ...alike.sight, place: null }
+  }
+  const assessed = Object.fromEntries(
+    PLANNED_STAGES.map((name) => {
+      const stage = STAGE_TABLE[name] as Stage<unknown, unknown>
+      const plan = alike.state === 'taken away' ? null : planOf(name)
+      const input = plan ?? stage.propose(context)
+      const result = input === null ? null : stage.assess(context, input)
+      return [
+        name,
+        result && { planned: plan !== null, input, result, unjudged: stage.unjudged(context, input) },
+      ]
+    }),
+  )
   const stages = withFindings(assessed as unknown as PlannedStages, (name) => [
     // Steps that wait for each other, or that nobody can do, stop the mount: its mark and its cell say so.
     ...(name === 'mount' ? [...contradictions.map(contradictionFinding), ...hidden.map(hiddenFinding)] : []),
-    ...[unreadOfStage(name, context.ownParts)].filter((one) => one !== null),
+    ...unreadOf(name, context),
   ])
-  const findings = PLANNED_STAGES.flatMap((name) =>
-    stages[name]?.planned ? stages[name].result.findings : [],
-  )
-  return { device, measured, missing: [], stages, findings, steps }
+  return { context, stages, findings: findingsOf(stages), steps }
 }
+
+const NOWHERE: Pick<JobSettings, 'site' | 'things'> = { site: null, things: [] }
+
+/** Sight alone looks round from where a device stands; the rest is the group's. */
+function withLook({ context, stages }: Group, device: Device, { site, things }: JobSettings): PlannedStages {
+  const { sight } = device
+  if (!sight?.place || !stages.sight?.planned) return stages
+  const round = { ...context, site, things }
+  const result = STAGE_TABLE.sight.assess(round, sight)
+  const looked = { ...stages.sight, input: sight, result, unjudged: STAGE_TABLE.sight.unjudged(round, sight) }
+  return withFindings({ ...stages, sight: looked }, (name) =>
+    name === 'sight' ? unreadOf(name, context) : [],
+  )
+}
+
+const unreadOf = (name: PlannedStage, { ownParts }: DeviceContext): readonly Finding[] =>
+  [unreadOfStage(name, ownParts)].filter((one) => one !== null)
+
+const findingsOf = (stages: PlannedStages): readonly Finding[] =>
+  PLANNED_STAGES.flatMap((name) => (stages[name]?.planned ? stages[name].result.findings : []))
 
 /** Stages with findings that more than one of them can have. */
 function withFindings(

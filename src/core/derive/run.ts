@@ -1,7 +1,7 @@
 import { byGravity, type Finding, type StageAssessment } from '../findings'
 import type { Job, Run } from '../job/job'
 import { ownIdsIn, type Catalogue, type Neighbours } from '../parts'
-import { contradictionFinding, inForcedOrder, type Step } from '../procedure'
+import { contradictionFinding, inForcedOrder, withMark, type Step } from '../procedure'
 import type { Draw } from '../power'
 import { assessRoute, type RouteStrip } from '../route'
 import {
@@ -98,7 +98,7 @@ function planned(context: RunOf, job: Pick<Of, 'ownParts'>): Planned {
     unjudged: unjudgedRun(context),
     way,
     draw: drawOf(context),
-    steps,
+    steps: withMark(steps, run.mark),
     findings: byGravity([
       ...runFindings(context, onTheWay),
       ...contradictions.map(contradictionFinding),

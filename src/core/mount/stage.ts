@@ -1,3 +1,4 @@
+import type { DeviceContext } from '../parts'
 import type { Stage } from '../stages/stage'
 import { MOUNT_JUDGED, unjudgedMount } from './judged'
 import { MOUNT_REGISTER } from './limits'
@@ -18,4 +19,4 @@ export const mountStage = {
   load: mountLoad,
   cause: 'loose',
   register: MOUNT_REGISTER,
-} as const satisfies Stage<Mount, unknown>
+} as const satisfies Stage<Mount, unknown, DeviceContext>

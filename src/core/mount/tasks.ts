@@ -28,12 +28,12 @@ export function mountTasks(context: DeviceContext): Task[] {
   ]
 }
 
-function reaching(context: DeviceContext, sight: Sight): Task {
+function reaching(context: DeviceContext, { heightM }: Pick<Sight, 'heightM'>): Task {
   const { printed, surface, exposure } = context
-  const up = climb(sight.heightM)
+  const up = climb(heightM)
   const massKg = stackMassKg(context)
   const two = massKg > MOUNT_LIMITS.overheadKg.value ? ` Two people: ${printed(massKg, 'mass')} goes up.` : ''
-  const way = exposure.outdoors || up.tower ? leaning(context, sight) : STEP_LADDER
+  const way = exposure.outdoors || up.tower ? leaning(context, heightM) : STEP_LADDER
   return task('reach', {
     id: 'mount/reach',
     gives: ['way up'],
@@ -53,8 +53,8 @@ const STEP_LADDER: Way = {
   reason: 'Indoors nothing holds the head of a leaning ladder from sliding along.',
 }
 
-function leaning({ printed }: DeviceContext, sight: Sight): Way {
-  const up = climb(sight.heightM)
+function leaning({ printed }: DeviceContext, heightM: number): Way {
+  const up = climb(heightM)
   const extension =
     up.extensionM === null ? '' : `; an extension ladder of ${printed(up.extensionM, 'length')} reaches`
   const reach = up.tower
@@ -62,7 +62,7 @@ function leaning({ printed }: DeviceContext, sight: Sight): Way {
     : `Working length ${printed(up.workingLengthM, 'length')} along the ladder to the top support${extension}.`
   return {
     title: up.tower
-      ? `Set up the tower or lift for ${printed(sight.heightM, 'length')}`
+      ? `Set up the tower or lift for ${printed(heightM, 'length')}`
       : `Set the ladder: foot ${printed(up.footM, 'length')} out`,
     detail: `${reach} Not above ${printed(MOUNT_LIMITS.ladderWindMS.value, 'speed')} of wind.`,
     reason: 'One out for four up; rails stand 0.9 m (3 ft) above a landing.',

@@ -7,9 +7,10 @@ import { mountTemplate } from '.'
 import { proposeMount } from './mount'
 
 const templateOf = (change: Parameters<typeof device>[0] = {}) => {
-  const found = resolve(device(change), job(), CATALOGUE)
+  const of = device(change)
+  const found = resolve(of, job(), CATALOGUE)
   if ('missing' in found) throw new Error(found.missing.join())
-  return mountTemplate(found, proposeMount(found))
+  return mountTemplate(found, proposeMount(found), of)
 }
 const spread = (points: readonly { x: number; y: number }[]) => ({
   across: Math.max(...points.map(({ x }) => x)) - Math.min(...points.map(({ x }) => x)),

@@ -26,14 +26,18 @@ export interface MountTemplate {
 /**
  * Where to drill for the part that meets the surface. A generic pattern: the maker's own template decides.
  */
-export function mountTemplate(context: DeviceContext, mount: Mount): MountTemplate {
-  const { surface, device } = context
+export function mountTemplate(
+  context: DeviceContext,
+  mount: Mount,
+  { mark, name }: Pick<MountTemplate, 'mark' | 'name'>,
+): MountTemplate {
+  const { surface } = context
   const facts = mountFacts(context, mount)
   return {
     part: facts.base.name,
     surface: surface.name,
-    mark: device.mark,
-    name: device.name,
+    mark,
+    name,
     baseMm: facts.base.baseMm,
     outline: facts.base.fixing.holes === 4 ? 'square' : 'round',
     fixings: holeSpots(facts.base.fixing.holes, facts.base.fixing.spacingMm),

@@ -38,11 +38,15 @@ export type * from './parts'
 export { portsFor, portWords } from './ports'
 export { remembered } from './remembered'
 export {
+  besideOf,
   neighboursOf,
   NOT_MEASURED,
   resolve,
+  type Alike,
+  type Beside,
   type DeviceContext,
   type JobSettings,
   type Neighbours,
+  type PlaceContext,
 } from './resolve'
 export type { EndPlace, Measured, RunContext } from './runContext'

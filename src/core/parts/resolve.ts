@@ -9,9 +9,17 @@ import { ownIdsIn, withOwn, type OwnPart } from './own'
 import type { Catalogue, Surface } from './parts'
 import type { Measured, RunContext } from './runContext'
 
+/**
+ * What the plans of a device rest on, but for the place of its lens: devices that are alike in it come to the
+ * same, whatever they are called and wherever they stand.
+ */
+export type Alike = Omit<Device, 'id' | 'mark' | 'name' | 'details' | 'sight'> & {
+  readonly sight: Omit<NonNullable<Device['sight']>, 'place'> | null
+}
+
 /** What every stage sees: one device with its parts looked up, and the settings of its job. */
 export interface DeviceContext extends RunContext {
-  readonly device: Device
+  readonly device: Alike
   readonly camera: Camera
   readonly surface: Surface
   readonly mounts: readonly MountPart[]
@@ -34,7 +42,10 @@ export interface DeviceContext extends RunContext {
   readonly replaced: string | null
   /** Parts of it that stay for what replaces it, when it is taken away. */
   readonly staying: readonly string[]
-  /** Where the site lies, and what stands on its plans. */
+}
+
+/** What a look round from a place rests on too: where the site lies, and what stands on its plans. */
+export interface PlaceContext extends DeviceContext {
   readonly site: Site | null
   readonly things: readonly PlanThing[]
 }
@@ -68,6 +79,28 @@ export interface Neighbours {
 }
 
 const ALONE: Neighbours = { conduits: new Map(), gone: new Map(), staying: new Map(), tails: new Map() }
+
+/** What of its neighbours one device depends on. */
+export interface Beside {
+  readonly conduits: Neighbours['conduits']
+  /** Its tails that a run ends at. */
+  readonly tails: readonly string[]
+  readonly staying: readonly string[]
+  /** Mark and name of what it replaces; null where it replaces nothing. */
+  readonly replaced: string | null
+}
+
+const NONE: readonly never[] = []
+
+export const besideOf = (
+  { id, replaces }: Pick<Device, 'id' | 'replaces'>,
+  { conduits, gone, staying, tails }: Neighbours = ALONE,
+): Beside => ({
+  conduits,
+  tails: tails.get(id) ?? NONE,
+  staying: staying.get(id) ?? NONE,
+  replaced: replaces === null ? null : (gone.get(replaces) ?? 'What was there'),
+})
 
 /**
  * What devices and runs of a job have of each other. A cable counts once a conduit, however many stretches
@@ -112,21 +145,24 @@ export function neighboursOf(
 }
 
 /** The own parts that a device names, and the one that feeds it. */
-function usedBy(device: Device, { ownParts, equipment }: JobSettings): readonly OwnPart[] {
+function usedBy(device: Alike, { ownParts, equipment }: JobSettings): readonly OwnPart[] {
   if (ownParts.length === 0) return ownParts
   const supply = equipment.find(({ id }) => id === device.power?.supplyId)
   const names = ownIdsIn([device, supply?.partId])
   return ownParts.filter(({ id }) => names.has(id))
 }
 
+/** A device on its own. */
+const NOBODY: Beside = { conduits: new Map(), tails: NONE, staying: NONE, replaced: null }
+
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
 export function resolve(
-  device: Device,
+  device: Alike,
   job: JobSettings,
   shipped: Catalogue,
   measured: Measured = NOT_MEASURED,
-  { conduits, gone, staying, tails }: Neighbours = ALONE,
-): DeviceContext | { readonly missing: readonly string[] } {
+  { conduits, tails, staying, replaced }: Beside = NOBODY,
+): PlaceContext | { readonly missing: readonly string[] } {
   const catalogue = withOwn(shipped, job.ownParts)
   const missing: string[] = []
   const find = <T>(table: ReadonlyMap<string, T>, id: string): T | undefined => {
@@ -188,9 +224,9 @@ export function resolve(
     mainsV,
     measured,
     conduits,
-    freeTails: camera.unusedTails.filter((tail) => !tails.get(device.id)?.includes(tail)),
-    staying: staying.get(device.id) ?? [],
-    replaced: device.replaces === null ? null : (gone.get(device.replaces) ?? 'What was there'),
+    freeTails: camera.unusedTails.filter((tail) => !tails.includes(tail)),
+    staying,
+    replaced,
     catalogue,
     printed: (value, kind) => print({ value, kind }, units),
   }

@@ -1,4 +1,5 @@
 import type { Load } from '../stages/load'
+import type { DeviceContext } from '../parts'
 import type { Stage } from '../stages/stage'
 import { POWER_JUDGED, unjudgedPower } from './judged'
 import { POWER_REGISTER } from './limits'
@@ -18,4 +19,4 @@ export const powerStage = {
   load: (): Load => ({ items: [] }),
   cause: 'not enough power',
   register: POWER_REGISTER,
-} as const satisfies Stage<Power, unknown>
+} as const satisfies Stage<Power, unknown, DeviceContext>

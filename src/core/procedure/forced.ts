@@ -48,8 +48,8 @@ export function inForcedOrder(tasks: readonly Task[]): Forced {
 }
 
 function stepOf(task: Task, because: readonly Because[]): Step {
-  const { id, stage, place, title, detail, items, reason, caution, hold, entry, photo, causes } = task
-  return { id, stage, place, title, detail, items, reason, caution, hold, entry, photo, causes, because }
+  const { phase: _, gives: _gives, after: _after, before: _before, reach: _reach, ...step } = task
+  return { ...step, because }
 }
 
 /** The constraints between tasks that what they bring about and need comes to. */

@@ -50,9 +50,17 @@ export interface Step {
   readonly entry: StepEntry
   readonly photo: 'asked' | 'required' | null
   readonly causes: Causes
+  /** Both ends of its cable get the mark first; `withMark` says so. */
+  readonly labels: boolean
   /** What forces it to stand where it stands, the tightest from either side. */
   readonly because: readonly Because[]
 }
+
+/** The steps of what has a mark: where a cable is labelled, its step says with what. */
+export const withMark = (steps: readonly Step[], mark: string): readonly Step[] =>
+  steps.map((step) =>
+    step.labels ? { ...step, detail: `Mark both ends ${mark} before you pull. ${step.detail}` } : step,
+  )
 
 /** A step with what has been recorded of it. */
 export interface StepState {

@@ -58,6 +58,7 @@ export function task(phase: Phase, draft: Draft): Task {
     entry: DONE,
     photo: null,
     causes: NOT_TOLD,
+    labels: false,
     place: PHASES[phase],
     gives: NONE,
     after: NONE,

@@ -39,7 +39,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     if ('missing' in context) continue
     for (const load of [
       partsOf(context),
-      ...PLANNED_STAGES.map((stage) => STAGE_TABLE[stage].load(context)),
+      ...PLANNED_STAGES.map((stage) => STAGE_TABLE[stage].load(context, device)),
     ]) {
       cuts.push(...(load.cuts ?? []))
       for (const hole of load.holes ?? []) addHole(drills, hole, device.mark)

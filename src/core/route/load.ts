@@ -1,5 +1,5 @@
 import type { RunContext } from '../parts'
-import type { Load, CutLine } from '../stages/load'
+import type { CutLine, Load, Marked } from '../stages/load'
 import { supports } from './length'
 import type { Route } from './plan'
 import { runLengths } from './route'
@@ -31,5 +31,3 @@ export function routeLoad(context: RunContext, { mark, name }: Marked, route: Ro
     ],
   }
 }
-
-type Marked = Pick<CutLine, 'mark' | 'name'>

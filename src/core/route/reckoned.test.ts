@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, job } from '@/testing/jobs'
-import { neighboursOf, NOT_MEASURED, resolve, type Measured } from '../parts'
+import { besideOf, neighboursOf, NOT_MEASURED, resolve, type Measured } from '../parts'
 import { SPACES, type Device, type Route, type Segment } from '../job'
 import { assessRoute, coilOf, fillLimit, fillPercent, runLengths, strandedLimitM } from '.'
 
@@ -28,7 +28,7 @@ const context = (change: Partial<Device> = {}, measured: Measured = NOT_MEASURED
     job(),
     CATALOGUE,
     measured,
-    neighboursOf({ devices, runs: [] }, CATALOGUE),
+    besideOf(device(), neighboursOf({ devices, runs: [] }, CATALOGUE)),
   )
   if ('missing' in found) throw new Error(found.missing.join())
   return found

@@ -86,7 +86,7 @@ it.each([
   const run = way(10, 20, space)
   expect(dripLoopM(of, run)).toBe(lengthM)
   expect(dripLoopM(of, { segments: [] })).toBe(of.exposure.outdoors ? 0.3 : 0) // nobody knows yet
-  const asked = routeTasks(of, run, '01').map(({ id }) => id)
+  const asked = routeTasks(of, run).map(({ id }) => id)
   expect(asked.includes('route/drip-loop')).toBe(lengthM > 0)
 })
 

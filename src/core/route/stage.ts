@@ -1,3 +1,4 @@
+import type { DeviceContext } from '../parts'
 import type { Stage } from '../stages/stage'
 import { ROUTE_JUDGED, unjudgedRoute } from './judged'
 import { ROUTE_REGISTER } from './limits'
@@ -15,13 +16,13 @@ export const routeStage = {
   judged: ROUTE_JUDGED,
   unjudged: unjudgedRoute,
   tasks: (context) => {
-    const { route, mark } = context.device
-    return route ? routeTasks(context, route, mark) : []
-  },
-  load: (context) => {
     const { route } = context.device
-    return route ? routeLoad(context, context.device, route) : { items: [] }
+    return route ? routeTasks(context, route) : []
+  },
+  load: (context, marked) => {
+    const { route } = context.device
+    return route ? routeLoad(context, marked, route) : { items: [] }
   },
   cause: 'cable unsupported',
   register: ROUTE_REGISTER,
-} as const satisfies Stage<Route, unknown>
+} as const satisfies Stage<Route, unknown, DeviceContext>

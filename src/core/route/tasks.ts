@@ -7,13 +7,13 @@ import type { Route, Way } from './plan'
 import { runLengths } from './route'
 
 /** A cable pulled or looked over, its length read, its loop and slack left. */
-export function routeTasks(context: RunContext, route: Route, mark: string): Task[] {
+export function routeTasks(context: RunContext, route: Route): Task[] {
   if (route.laid === 'kept')
     return [lookedOver(context, dripLoopM(context, route)), ...lengthRead(context, route)]
-  return [pulling(context, route, mark), ...lengthRead(context, route), ...loopLeft(context, route)]
+  return [pulling(context, route), ...lengthRead(context, route), ...loopLeft(context, route)]
 }
 
-function pulling(context: RunContext, way: Way, mark: string): Task {
+function pulling(context: RunContext, way: Way): Task {
   const { printed, cable } = context
   const spaces = [...new Set(way.segments.map(({ space }) => space))]
   return task('pull', {
@@ -26,9 +26,9 @@ function pulling(context: RunContext, way: Way, mark: string): Task {
     items: way.segments.map(
       (segment) => `${SPACES[segment.space].name}, ${printed(segmentM(segment), 'length')}`,
     ),
+    labels: true,
     detail:
-      `Mark both ends ${mark} before you pull. Pull no harder than ` +
-      `${printed(cable.pullN, 'force')}; bend no tighter than ` +
+      `Pull no harder than ${printed(cable.pullN, 'force')}; bend no tighter than ` +
       `${printed(cable.diameterMm * cable.bendTimes, 'size')}.`,
     reason: 'Two unmarked ends at the head end cost a ladder trip.',
     caution: spaces.map((space) => SPACES[space].caution).join(' '),

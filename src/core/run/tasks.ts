@@ -15,7 +15,7 @@ function tasksOf(context: RunOf): Task[] {
   const { run, printed, mainsV } = context
   const dead = run.carries === 'mains' ? isolating('at the device', TOUCHED, printed(mainsV, 'voltage')) : []
   if (run.state === 'taken away') return [...dead, ...drawnOut(context)]
-  const laid = routeTasks(context, routeOf(run), run.mark)
+  const laid = routeTasks(context, routeOf(run))
   if (run.state === 'kept') return [...dead, ...laid, works(context, [THERE])]
   return [
     ...dead,

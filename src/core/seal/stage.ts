@@ -1,3 +1,4 @@
+import type { DeviceContext } from '../parts'
 import type { Stage } from '../stages/stage'
 import { SEAL_JUDGED, unjudgedSeal } from './judged'
 import { SEAL_REGISTER } from './limits'
@@ -18,4 +19,4 @@ export const sealStage = {
   load: sealLoad,
   cause: 'unsealed entry or gland',
   register: SEAL_REGISTER,
-} as const satisfies Stage<Seal, unknown>
+} as const satisfies Stage<Seal, unknown, DeviceContext>

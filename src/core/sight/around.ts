@@ -2,7 +2,7 @@ import { along, boundsOf, contains, nearestOn, type PlanPoint } from '../geometr
 import { LEVELS, type Floor } from '../job/choices'
 import type { Sight } from '../job/job'
 import type { Place, PlanThing, ThingOf } from '../job/plan'
-import type { DeviceContext } from '../parts'
+import type { PlaceContext } from '../parts'
 import { eyeOf, targetOf } from './eye'
 import type { Eye } from './footprint'
 import { levelsOf } from './levels'
@@ -33,8 +33,8 @@ export interface Around {
 }
 
 /** What a look round depends on, beside the sight itself. */
-type Surroundings = Pick<DeviceContext, 'camera' | 'site' | 'things' | 'exposure'> & {
-  readonly edition: DeviceContext['policies']['edition']
+type Surroundings = Pick<PlaceContext, 'camera' | 'site' | 'things' | 'exposure'> & {
+  readonly edition: PlaceContext['policies']['edition']
 }
 
 /**
@@ -43,7 +43,7 @@ type Surroundings = Pick<DeviceContext, 'camera' | 'site' | 'things' | 'exposure
  */
 const LOOKED = new WeakMap<Sight, { readonly from: Surroundings; readonly found: Around }>()
 
-export function lookAround(context: DeviceContext, sight: Sight, place: Place): Around {
+export function lookAround(context: PlaceContext, sight: Sight, place: Place): Around {
   const { camera, site, things, exposure, policies } = context
   const from: Surroundings = { camera, site, things, exposure, edition: policies.edition }
   const known = LOOKED.get(sight)

@@ -1,11 +1,11 @@
-import type { DeviceContext } from '../parts'
+import type { PlaceContext } from '../parts'
 import type { Sight } from './plan'
 
 /** What the sight is judged by. */
 export const SIGHT_JUDGED = 'Pixels at the target, dead zone, tilt, face angle, lens, shutter, infrared reach'
 
 /** What is not judged of a sight, and why. */
-export function unjudgedSight({ site, exposure }: DeviceContext, { place }: Sight): string[] {
+export function unjudgedSight({ site, exposure }: PlaceContext, { place }: Sight): string[] {
   const off = place === null
   return [
     ...(off ? ['What stands in between, near surfaces, private ground: it stands on no plan.'] : []),

@@ -1,5 +1,5 @@
 import { boundsOf, type PlanPoint } from '../geometry'
-import type { Occluders } from '../plan'
+import type { Board, Occluders, Upright } from '../plan'
 
 /** The few occluders that can matter to a question, out of all of a floor: the answer is the same. */
 
@@ -66,4 +66,47 @@ export function occludersWithin(occluders: Occluders, box: Box): Occluders {
 export function boxAbout(points: readonly PlanPoint[], marginM: number): Box {
   const { left, right, bottom, top } = boundsOf(points)!
   return { left: left - marginM, right: right + marginM, bottom: bottom - marginM, top: top + marginM }
+}
+
+/** Occluders that stand near each other, in a circle about a point: what misses the circle misses them. */
+export interface Cluster {
+  readonly x: number
+  readonly y: number
+  readonly radiusM: number
+  /** The highest of them. */
+  readonly topM: number
+  readonly uprights: readonly Upright[]
+  readonly boards: readonly Board[]
+}
+
+/** How large the squares are by which they are put together, m. */
+const CLUSTER_M = 24
+const CLUSTERS = new WeakMap<Occluders, readonly Cluster[]>()
+
+export function clustersOf(occluders: Occluders): readonly Cluster[] {
+  const known = CLUSTERS.get(occluders)
+  if (known) return known
+  const squares = new Map<
+    string,
+    { points: PlanPoint[]; topM: number; uprights: Upright[]; boards: Board[] }
+  >()
+  const squareOf = (points: readonly PlanPoint[], topM: number) => {
+    const { left, bottom } = boundsOf(points)!
+    const key = `${Math.floor(left / CLUSTER_M)} ${Math.floor(bottom / CLUSTER_M)}`
+    const square = squares.get(key) ?? { points: [], topM, uprights: [], boards: [] }
+    squares.set(key, square)
+    square.points.push(...points)
+    square.topM = Math.max(square.topM, topM)
+    return square
+  }
+  for (const upright of occluders.uprights)
+    squareOf([upright.a, upright.b], upright.toM).uprights.push(upright)
+  for (const board of occluders.boards) squareOf(board.outline, board.heightM).boards.push(board)
+  const made = [...squares.values()].map(({ points, ...square }): Cluster => {
+    const { left, right, bottom, top } = boundsOf(points)!
+    const radiusM = Math.hypot(right - left, top - bottom) / 2
+    return { ...square, x: (left + right) / 2, y: (bottom + top) / 2, radiusM }
+  })
+  CLUSTERS.set(occluders, made)
+  return made
 }

@@ -265,5 +265,10 @@ export function rayThrough(
     imager.kind === 'rectilinear'
       ? [1 / Math.hypot(1, side), 1 / Math.hypot(1, side)]
       : [Math.cos(side), side < 1e-12 ? 1 : Math.sin(side) / side]
-  return blend(blend(forward, ahead, right, x * aside), 1, up, y * aside)
+  const [across, above] = [x * aside, y * aside]
+  return {
+    x: forward.x * ahead + right.x * across + up.x * above,
+    y: forward.y * ahead + right.y * across + up.y * above,
+    z: forward.z * ahead + right.z * across + up.z * above,
+  }
 }

@@ -1,4 +1,5 @@
 import { contains, nearestOn, type PlanPoint } from '../geometry'
+import { clustersOf } from './narrowed'
 import type { Point } from './projection'
 import type { Board, Occluders, Upright } from '../plan'
 
@@ -43,7 +44,7 @@ export function blocked(
     bin.least = Math.min(bin.least, tan)
     flattest = Math.min(flattest, tan)
   }
-  sortIn(bins, occluders, from, flattest, outsideOf(ways, chosen))
+  sortIn(bins, occluders, from, flattest, wedgeOf(ways, chosen))
   for (let i = 0; i < chosen.length; i++) {
     const k = 3 * chosen[i]!
     const [x, y, z] = [ways[k]!, ways[k + 1]!, ways[k + 2]!]
@@ -54,16 +55,32 @@ export function blocked(
 
 function sortIn(
   bins: readonly (Bin | undefined)[],
-  { uprights, boards }: Occluders,
+  occluders: Occluders,
   from: Point,
   flattest: number,
-  outside: Outside,
+  { missesCircle, misses }: Wedge,
+): void {
+  for (const { x, y, radiusM, topM, uprights, boards } of clustersOf(occluders)) {
+    const gapM = Math.hypot(x - from.x, y - from.y) - radiusM
+    if (topM < from.z || (gapM > 0 && (topM - from.z) / gapM < flattest)) continue
+    if (missesCircle(x - from.x, y - from.y, radiusM)) continue
+    sortUprights(bins, uprights, from, flattest, misses)
+    sortBoards(bins, boards, from, flattest)
+  }
+}
+
+function sortUprights(
+  bins: readonly (Bin | undefined)[],
+  uprights: readonly Upright[],
+  from: Point,
+  flattest: number,
+  misses: Wedge['misses'],
 ): void {
   for (const upright of uprights) {
     const rise = upright.toM - from.z
     if (rise < 0) continue
     const { a, b } = upright
-    if (outside(a.x - from.x, a.y - from.y, b.x - from.x, b.y - from.y)) continue
+    if (misses(a.x - from.x, a.y - from.y, b.x - from.x, b.y - from.y)) continue
     const tan = rise / nearestOn(a, b, from).distanceM
     if (tan < flattest) continue
     const [first, count] = spanned(from, a, b)
@@ -72,6 +89,14 @@ function sortIn(
       if (bin && tan >= bin.least) bin.uprights.push({ upright, tan })
     }
   }
+}
+
+function sortBoards(
+  bins: readonly (Bin | undefined)[],
+  boards: readonly Board[],
+  from: Point,
+  flattest: number,
+): void {
   for (const board of boards) {
     if (board.heightM <= from.z) continue
     const { outline } = board
@@ -83,14 +108,19 @@ function sortIn(
   }
 }
 
-/** Whether a segment, given from the place, lies beside the ways that are asked about. */
-type Outside = (ax: number, ay: number, bx: number, by: number) => boolean
+/** The bearings that are asked about. What is given from the place may lie beside all of them. */
+interface Wedge {
+  readonly misses: (ax: number, ay: number, bx: number, by: number) => boolean
+  readonly missesCircle: (x: number, y: number, radiusM: number) => boolean
+}
+
+const ALL_ROUND: Wedge = { misses: () => false, missesCircle: () => false }
 
 /** How far a wedge is taken wider on either side, and beyond what angle it is none. */
 const WIDER_RAD = 2 / DEG
 const WEDGE_RAD = 170 / DEG
 
-function outsideOf(ways: Ways, chosen: readonly number[]): Outside {
+function wedgeOf(ways: Ways, chosen: readonly number[]): Wedge {
   let [mx, my] = [0, 0]
   for (const way of chosen) {
     mx += ways[3 * way]!
@@ -105,12 +135,15 @@ function outsideOf(ways: Ways, chosen: readonly number[]): Outside {
   }
   right -= WIDER_RAD
   left += WIDER_RAD
-  if (left - right > WEDGE_RAD) return () => false
+  if (left - right > WEDGE_RAD) return ALL_ROUND
   const middle = Math.atan2(my, mx)
   const [rx, ry] = [Math.cos(middle + right), Math.sin(middle + right)]
   const [lx, ly] = [Math.cos(middle + left), Math.sin(middle + left)]
-  return (ax, ay, bx, by) =>
-    (rx * ay - ry * ax < 0 && rx * by - ry * bx < 0) || (lx * ay - ly * ax > 0 && lx * by - ly * bx > 0)
+  return {
+    misses: (ax, ay, bx, by) =>
+      (rx * ay - ry * ax < 0 && rx * by - ry * bx < 0) || (lx * ay - ly * ax > 0 && lx * by - ly * bx > 0),
+    missesCircle: (x, y, radiusM) => rx * y - ry * x < -radiusM || lx * y - ly * x > radiusM,
+  }
 }
 
 /** Bins that a segment spans, one more on either side; all of them where the place stands on it. */

@@ -2,7 +2,7 @@ import type { Figure, StageAssessment } from '../findings'
 import { LEVELS } from '../job/choices'
 import { levelReached } from './levels'
 import type { Sight } from '../job/job'
-import type { Camera, DeviceContext } from '../parts'
+import type { Camera, DeviceContext, PlaceContext } from '../parts'
 import { quantity, text, type Reading } from '../units'
 import { depressionDeg, farthestGroundM, nearestFaceM, nearestGroundM, type Reach } from './elevation'
 import { aheadOf } from './ahead'
@@ -60,7 +60,7 @@ export function proposeSight({ camera, facing, policies }: DeviceContext): Sight
 }
 
 /** Everything `sight` has to say of one device from its record. Total for every valid input. */
-export function assessSight(context: DeviceContext, sight: Sight): StageAssessment<Elevation> {
+export function assessSight(context: PlaceContext, sight: Sight): StageAssessment<Elevation> {
   const { camera, facing, policies, printed } = context
   const ahead = aheadOf(camera, sight)
   const { imager, halfDeg, densityPxM, inPicture, downDeg } = ahead

@@ -2,7 +2,7 @@ import { along, boundsOf, crossing, distanceM, nearestOn, type PlanPoint } from 
 import type { Place } from '../job/plan'
 import { SIGHT_LIMITS } from './limits'
 import { firstBetween } from './occluders'
-import { axesOf, rayThrough, type Imager, type Pose } from './projection'
+import { axesOf, rayThrough, type Imager, type Point, type Pose } from './projection'
 import { nameOf, type Occluders } from '../plan'
 
 /**
@@ -66,8 +66,12 @@ const UP = 27
  */
 export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): NearSurface[] {
   const reach = SIGHT_LIMITS.nearSurfaceM.value
-  const close = (a: PlanPoint, b: PlanPoint) => nearestOn(a, b, pose).distanceM <= reach
-  const uprights = occluders.uprights.filter(({ a, b }) => close(a, b))
+  const axes = axesOf(pose)
+  const sees = imager.kind === 'rectilinear' ? axes.forward : null
+  const uprights = occluders.uprights.filter(
+    ({ a, b, fromM, toM }) =>
+      nearestOn(a, b, pose).distanceM <= reach && (!sees || isAhead(sees, pose, a, b, fromM, toM)),
+  )
   const boards = occluders.boards.filter(({ outline }) => {
     const box = boundsOf(outline)!
     return (
@@ -84,7 +88,6 @@ export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): 
     string,
     { kind: NearSurface['kind']; nearestM: number; picture: number; beam: number }
   >()
-  const axes = axesOf(pose)
   let [inPicture, inBeam] = [0, 0]
   for (let row = 0; row < UP; row++) {
     for (let column = 0; column < ACROSS; column++) {
@@ -131,6 +134,21 @@ export function nearSurfaces(imager: Imager, pose: Pose, occluders: Occluders): 
     }))
     .sort((a, b) => b.ofPicture - a.ofPicture)
 }
+
+/** Whether any corner of an upright lies before the lens: a flat picture shows nothing behind it. */
+const isAhead = (
+  forward: Point,
+  pose: Pose,
+  a: PlanPoint,
+  b: PlanPoint,
+  fromM: number,
+  toM: number,
+): boolean =>
+  [a, b].some(({ x, y }) =>
+    [fromM, toM].some(
+      (z) => (x - pose.x) * forward.x + (y - pose.y) * forward.y + (z - pose.z) * forward.z > 0,
+    ),
+  )
 
 /**
  * How much lower (m) a lens must hang so that a soffit's lip leaves the upper edge of its picture, straight

@@ -8,6 +8,9 @@ export interface CutLine {
   readonly installedM: number
 }
 
+/** What a run that is cut is called by. */
+export type Marked = Pick<CutLine, 'mark' | 'name'>
+
 /** Holes of one bit in one kind of surface. */
 export interface DrillLine {
   readonly surface: string

@@ -1,3 +1,4 @@
+import type { DeviceContext } from '../parts'
 import type { Stage } from '../stages/stage'
 import { TERMINATE_JUDGED, unjudgedTerminate } from './judged'
 import { TERMINATE_REGISTER } from './limits'
@@ -18,4 +19,4 @@ export const terminateStage = {
   load: terminateLoad,
   cause: 'bad termination',
   register: TERMINATE_REGISTER,
-} as const satisfies Stage<Terminate, unknown>
+} as const satisfies Stage<Terminate, unknown, DeviceContext>

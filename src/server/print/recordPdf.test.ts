@@ -99,7 +99,7 @@ describe('the drilling template as PDF', () => {
   const template = () => {
     const context = resolve(job.devices[0]!, job, CATALOGUE)
     if ('missing' in context) throw new Error('missing')
-    return mountTemplate(context, job.devices[0]!.mount!)
+    return mountTemplate(context, job.devices[0]!.mount!, job.devices[0]!)
   }
   it.each([
     ['a4', 595.28, 841.89],

@@ -1,5 +1,5 @@
 import type { Sight } from '../../job/job'
-import type { DeviceContext } from '../../parts'
+import type { PlaceContext } from '../../parts'
 import type { Ahead } from '../ahead'
 import type { Around } from '../around'
 
@@ -8,7 +8,7 @@ export type Cured = (id: string, change: Partial<Sight>) => boolean
 
 /** What a finding of a sight is judged from. */
 export interface Asked {
-  readonly context: DeviceContext
+  readonly context: PlaceContext
   readonly sight: Sight
   readonly ahead: Ahead
   /** Tilts (degrees below level) that the joint allows. */

@@ -1,6 +1,6 @@
 import { cures, type Finding } from '../../findings'
 import type { Sight } from '../../job/job'
-import type { DeviceContext } from '../../parts'
+import type { PlaceContext } from '../../parts'
 import { aheadOf } from '../ahead'
 import { lookAround } from '../around'
 import { tiltRangeDeg } from '../joint'
@@ -29,7 +29,7 @@ const JUDGES: readonly ((asked: Asked) => readonly Finding[])[] = [
 ]
 
 /** Every finding of a sight, with advice that was tried. */
-export function findingsOf(context: DeviceContext, sight: Sight): Finding[] {
+export function findingsOf(context: PlaceContext, sight: Sight): Finding[] {
   const asked = askedOf(context, sight, null)
   const before = JUDGES.flatMap((judge) => judge(asked))
   const cured: Cured = (id, change) => {
@@ -40,7 +40,7 @@ export function findingsOf(context: DeviceContext, sight: Sight): Finding[] {
   return JUDGES.flatMap((judge) => judge(advised))
 }
 
-function askedOf(context: DeviceContext, sight: Sight, cured: Cured | null): Asked {
+function askedOf(context: PlaceContext, sight: Sight, cured: Cured | null): Asked {
   return {
     context,
     sight,

@@ -28,7 +28,7 @@ export const GET = answering<{ params: Promise<{ jobId: string; deviceId: string
     if (!device.mount) return problem(422, 'No template yet', 'Plan the mount of this device first.')
     if (context.partsKept > 0)
       return problem(422, 'Nothing to drill', 'What this device hangs on was there before and stays.')
-    const template = mountTemplate(context, device.mount)
+    const template = mountTemplate(context, device.mount, device)
     const about = [stored.job.name, stored.job.address, new Date().toISOString().slice(0, 10)]
       .filter(Boolean)
       .join(' · ')
