@@ -10,6 +10,10 @@ export class Line {
   private dead = false
   /** Put at the end of the service worker: another version of the application. */
   private version = ''
+  /** Bytes of photos that have gone up, and after how many of them the line breaks, again and again. */
+  upBytes = 0
+  private breaksAfter = Infinity
+  private sinceBreak = 0
   /** Requests that came through, as "POST /api/commands". */
   readonly passed: string[] = []
 
@@ -37,6 +41,7 @@ export class Line {
         if (another) answer.on('end', () => to.end(`\n// ${line.version}`))
         answer.pipe(to, { end: !another })
       })
+      if (method === 'PUT') from.on('data', (part: Buffer) => line.carried(part.length))
       onward.on('error', () => from.socket.destroy())
       to.on('close', () => onward.destroy())
       from.pipe(onward)
@@ -55,6 +60,17 @@ export class Line {
   mend(port = this.port): void {
     this.dead = false
     this.port = port
+  }
+  /** It breaks whenever so many bytes of photos have gone up since it last did. */
+  breakEvery(bytes: number): void {
+    this.breaksAfter = bytes
+  }
+  private carried(bytes: number): void {
+    this.upBytes += bytes
+    this.sinceBreak += bytes
+    if (this.sinceBreak < this.breaksAfter) return
+    this.sinceBreak = 0
+    for (const socket of this.sockets) socket.destroy()
   }
   /** The server brings another version of the application from now on. */
   update(version: string): void {

@@ -8,9 +8,12 @@ import {
   type Page,
 } from '@playwright/test'
 import type { ChildProcess } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { cpSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import sharp from 'sharp'
+import type { Job } from '../src/core/job'
 import { Line } from './line'
 import { kill, ownBoatyard, start } from './ownServer'
 import { awake, record } from './watch'
@@ -197,6 +200,56 @@ test('photos are taken along, and what could not be kept is told', async ({ requ
   await other.reload()
   await expect(other.getByText('This job could not be kept here', { exact: false })).toBeVisible()
   await full.close()
+  await line.end()
+})
+
+test('photos of a day go over a line that breaks again and again; they can be kept back', async ({
+  request,
+  baseURL,
+}) => {
+  test.slow()
+  const { jobId, log, line } = await boatyard(request, baseURL)
+  const { context, page } = await phone(scratch())
+  await page.goto(`${line.base}${log}`)
+  await taken(page)
+  await page.reload()
+  await awake(page)
+  const noise = (sigma: number) =>
+    sharp({
+      create: {
+        width: 700,
+        height: 600,
+        channels: 3,
+        background: '#456',
+        noise: { type: 'gaussian', mean: 128, sigma },
+      },
+    })
+      .png()
+      .toBuffer()
+  const photos = await Promise.all([50, 51, 52, 53].map(noise))
+  const total = photos.reduce((sum, { length }) => sum + length, 0)
+  line.breakEvery(Math.round(total / 7))
+  await page
+    .getByTestId('photo-input')
+    .setInputFiles(photos.map((buffer, i) => ({ name: `${i}.png`, mimeType: 'image/png', buffer })))
+  await page.getByRole('button', { name: 'Keep photos back' }).click()
+  await expect(page.getByText(/photos are kept back on this device/)).toBeVisible()
+  await record(page, 'dead spot of photos')
+  await expect.poll(() => notesAt(request, baseURL!, jobId)).toEqual(['dead spot of photos'])
+  const early = line.upBytes
+  expect(early).toBeLessThan(total)
+  await page.getByRole('button', { name: 'Send the photos' }).click()
+  const kept = async () => {
+    const { job } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as { job: Job }
+    return job.photos.filter(({ deviceId }) => deviceId === 'device-03').map(({ sha256 }) => sha256)
+  }
+  await expect.poll(kept, { timeout: 90_000 }).toHaveLength(4)
+  const names = photos.map((bytes) => createHash('sha256').update(bytes).digest('hex'))
+  expect([...(await kept())].sort()).toEqual(names.sort())
+  // Every break cost at most the piece that was on its way.
+  expect(line.upBytes).toBeLessThan(total + 10 * 300_000)
+  await expect(page.getByText(/photos are/)).toBeHidden()
+  await context.close()
   await line.end()
 })
 

@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext } from '@playwright/test'
+import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import { createHash, randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
@@ -72,6 +72,54 @@ test('a photo is kept once by its hash, and comes back in every size', async ({ 
   const small = await request.get(`${path}?size=small`)
   expect(small.headers()['cache-control']).toContain('immutable')
   expect((await sharp(await small.body()).metadata()).width).toBe(360)
+})
+
+test('a photo that comes in pieces goes on from where it came to, and is kept once it is whole', async ({
+  request,
+}) => {
+  const bytes = await sharp({
+    create: {
+      width: 400,
+      height: 400,
+      channels: 3,
+      background: '#345',
+      noise: { type: 'gaussian', mean: 120, sigma: 60 },
+    },
+  })
+    .png()
+    .toBuffer()
+  const path = `/api/photos/${createHash('sha256').update(bytes).digest('hex')}`
+  const piece = (at: number, to: number) =>
+    request.put(`${path}/pieces?at=${at}&of=${bytes.length}`, { data: bytes.subarray(at, to) })
+  const saidIn = async (answer: APIResponse) => (await answer.json()) as { has: number }
+  const arrived = async () => saidIn(await request.get(`${path}/pieces`))
+  expect(await arrived()).toEqual({ has: 0, whole: false })
+  expect(await saidIn(await piece(0, 100_000))).toEqual({ has: 100_000 })
+  // The same again, and one that leaves a gap: neither is added.
+  for (const at of [0, 200_000]) {
+    const answer = await piece(at, at + 100)
+    expect([answer.status(), (await saidIn(answer)).has]).toEqual([409, 100_000])
+  }
+  expect((await request.get(`${path}?size=original`)).status()).toBe(404)
+  expect(await arrived()).toEqual({ has: 100_000, whole: false })
+  expect((await piece(100_000, bytes.length)).status()).toBe(201)
+  expect(await arrived()).toEqual({ has: 0, whole: true })
+  expect((await (await request.get(`${path}?size=original`)).body()).equals(bytes)).toBe(true)
+  for (const [query, status] of [
+    ['at=0', 400],
+    [`at=-1&of=9`, 400],
+    ['at=9&of=9', 400],
+    [`at=0&of=${21 * 1024 * 1024}`, 413],
+    ['at=0&of=3', 413], // more than it says it is
+  ] as const)
+    expect([
+      query,
+      (await request.put(`${path}/pieces?${query}`, { data: bytes.subarray(0, 9) })).status(),
+    ]).toEqual([query, status])
+  // Put together wrongly, it is refused and forgotten.
+  const other = `/api/photos/${'a'.repeat(64)}/pieces`
+  expect((await request.put(`${other}?at=0&of=9`, { data: bytes.subarray(0, 9) })).status()).toBe(422)
+  expect(await saidIn(await request.get(other))).toEqual({ has: 0, whole: false })
 })
 
 test('job, assessment, history, schema and record answer', async ({ request }) => {

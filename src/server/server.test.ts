@@ -16,6 +16,7 @@ import { openRecord, type Db } from './db/open'
 import { jobFile } from './exports/jobFile'
 import { importJobFile } from './imports/jobFile'
 import { jobSummaries, listedJobs } from './jobs'
+import { addPiece, arrivedOf } from './photos/pieces'
 import { knowPhoto, pathOf, readPhoto, storePhoto, sweep } from './photos/store'
 
 let folder: string
@@ -208,15 +209,32 @@ describe('the record and its files', () => {
       expect.stringContaining('Job job-1 does not hold together: /devices/1/name'),
     ])
   })
+  it('of pieces that come at once, each is added where it follows on, whoever sends it', async () => {
+    writeFileSync(join(folder, 'piece'), 'abc')
+    const add = (at: number) => addPiece(folder, 'f'.repeat(64), at, join(folder, 'piece'))
+    expect(await Promise.all([add(0), add(0), add(3), add(9)])).toEqual([
+      { has: 3, added: true },
+      { has: 3, added: false },
+      { has: 6, added: true },
+      { has: 6, added: false },
+    ])
+    expect(await arrivedOf(folder, 'f'.repeat(64))).toBe(6)
+  })
   it('sweeps what a killed process left, once it is an hour old', async () => {
     const kept = await keepPhoto(null, await picture().toBuffer())
     if (!kept.ok) throw new Error('not kept')
     writeFileSync(`${original(kept.sha256)}.half`, 'x')
-    expect([
-      sweep(folder, Date.now()),
-      sweep(folder, Date.now() + 3_700_000),
-      checkRecord(db, folder),
-    ]).toEqual([0, 1, []])
+    writeFileSync(join(folder, 'piece'), 'x')
+    await addPiece(folder, kept.sha256, 0, join(folder, 'piece'))
+    const hour = 3_700_000
+    const at = [0, hour, 6 * 24 * hour, 7 * 24 * hour]
+    expect([...at.map((later) => sweep(folder, Date.now() + later)), checkRecord(db, folder)]).toEqual([
+      0,
+      1, // what came of a photo waits a week for the rest
+      0,
+      1,
+      [],
+    ])
   })
 })
 

@@ -45,7 +45,7 @@ const worker = new Serwist({
   runtimeCaching: [
     {
       // Photos are named by what is in them: what was seen once need not be asked for again.
-      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/api/photos/'),
+      matcher: ({ url, sameOrigin }) => sameOrigin && /^[/]api[/]photos[/][^/]+$/.test(url.pathname),
       handler: new CacheFirst({
         cacheName: PHOTOS,
         plugins: [

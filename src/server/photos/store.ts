@@ -115,6 +115,11 @@ export function knowPhoto(db: Db, { sha256, type, bytes, width, height }: Conten
   )
 }
 
+/** Whether the record knows a photo and all of its files are there. */
+export const isKnown = (db: Db, folder: string, sha256: string): boolean =>
+  db.prepare('SELECT 1 FROM photo_content WHERE sha256 = ?').get(sha256) !== undefined &&
+  isWhole(folder, sha256)
+
 /** Whether every file of a photo is there and its original is what its name says. */
 export function isWhole(folder: string, sha256: string): boolean {
   if (
@@ -189,18 +194,24 @@ export function photoFiles(folder: string): { readonly path: string; readonly sh
 }
 
 const LEFT_MS = 3_600_000
+/** A photo that came in part waits for the rest for a week. */
+const PART_LEFT_MS = 7 * 24 * LEFT_MS
 
-/** Sweeps what killed processes left: half-written files and bodies older than an hour. Answers how many. */
+/**
+ * Sweeps what killed processes left, half-written files and bodies older than an hour, and photos that never
+ * came whole. Answers how many.
+ */
 export function sweep(folder: string, now: number): number {
-  const incoming = join(/* turbopackIgnore: true */ folder, 'incoming')
+  const inside = (name: string) => {
+    const at = join(/* turbopackIgnore: true */ folder, name)
+    return existsSync(at) ? readdirSync(at).map((file) => join(/* turbopackIgnore: true */ at, file)) : []
+  }
+  const olderThan = (ms: number) => (path: string) => now - statSync(path).mtimeMs > ms
+  const half = photoFiles(folder).flatMap(({ sha256, path }) => (sha256 === null ? [path] : []))
   const left = [
-    ...photoFiles(folder)
-      .filter(({ sha256 }) => sha256 === null)
-      .map(({ path }) => path),
-    ...(existsSync(incoming)
-      ? readdirSync(incoming).map((name) => join(/* turbopackIgnore: true */ incoming, name))
-      : []),
-  ].filter((path) => now - statSync(path).mtimeMs > LEFT_MS)
+    ...[...half, ...inside('incoming')].filter(olderThan(LEFT_MS)),
+    ...inside('arriving').filter(olderThan(PART_LEFT_MS)),
+  ]
   for (const path of left) rmSync(path, { force: true })
   return left.length
 }

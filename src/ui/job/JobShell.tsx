@@ -15,6 +15,7 @@ import { serverAnswers } from '../outbox/post'
 import { screenAt, type ScreenName } from '../screens/address'
 import { Conflicts } from './Conflicts'
 import { useJob, useOutbox } from './JobProvider'
+import { PhotosWaiting } from './PhotosWaiting'
 import { Refused, Sent } from './Sent'
 import { Who } from './Who'
 
@@ -137,6 +138,7 @@ export function JobShell({ children }: { children: ReactNode }) {
       </Flex>
       <Newer />
       <Refused />
+      <PhotosWaiting />
       <Conflicts />
       <Box as="main" id="main">
         {children}

@@ -10,8 +10,10 @@ import { useOutbox } from './JobProvider'
 
 /** Says how what was entered stands with the server; silent while everything is there. */
 export function Sent() {
-  const { waiting, signal, says } = useOutbox()
-  const kept = waiting.filter(({ reasons }) => reasons === null).length
+  const { waiting, signal, says, holdsPhotos } = useOutbox()
+  const kept = waiting.filter(
+    ({ reasons, command }) => reasons === null && !(holdsPhotos && command.type === 'addPhoto'),
+  ).length
   if (kept === 0 && signal !== 'no signal') return null
   const away = signal === 'no signal'
   const held = kept > 0 ? `, ${kept} kept` : ''

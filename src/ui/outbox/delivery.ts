@@ -22,6 +22,16 @@ export interface Told {
   readonly applied: (commands: readonly Command[], revisions: Readonly<Record<string, number>>) => void
   /** A person must look at something in the store. */
   readonly refused: () => Promise<void>
+  /** A photo is on its way: so much of it has arrived; null once none is. */
+  readonly underway: (photo: PhotoUnderway | null) => void
+  /** Whether photos wait until somebody lets them go. */
+  readonly holdsPhotos: () => boolean
+}
+
+export interface PhotoUnderway {
+  readonly sha256: string
+  readonly arrivedBytes: number
+  readonly bytes: number
 }
 
 /** Sending stopped: nothing more goes out until the pause is over. */
@@ -36,25 +46,31 @@ class Pause extends Error {
 
 /** Brings what waits in the store to the server, in order; one at a time among all tabs of a browser. */
 export class Delivery {
+  private upload: AbortController | null = null
+
   constructor(
     private readonly store: OutboxStore,
     private readonly told: Told,
   ) {}
+
+  /** Stops the photo that is on its way; what has arrived of it stays there. */
+  stopPhoto(): void {
+    this.upload?.abort()
+  }
 
   /** Sends everything that waits; null once it is all there, else why the rest is not. */
   async all(): Promise<Stopped | null> {
     const passed = new Set<string>() // put off this time
     try {
       for (;;) {
-        const rows = (await this.store.waiting.orderBy('seq').toArray()).filter(
+        const all = (await this.store.waiting.orderBy('seq').toArray()).filter(
           ({ id, reasons }) => reasons === null && !passed.has(id),
         )
+        const rows = this.told.holdsPhotos() ? all.filter(({ command }) => !isOfPhoto(command, all)) : all
         if (rows.length === 0) break
         this.told.sending()
         // Photos are large and go one by one; what was said meanwhile does not wait for them.
-        const plain = rows.filter(
-          ({ command }) => command.type !== 'addPhoto' && !waitsForPhoto(command, rows),
-        )
+        const plain = rows.filter(({ command }) => !isOfPhoto(command, rows))
         const next = plain.length > 0 ? plain.slice(0, BATCH) : rows.slice(0, 1)
         await this.deliver(next, passed)
         this.told.delivered()
@@ -116,7 +132,15 @@ export class Delivery {
   private async photoIsThere(row: Waiting, name: string, passed: Set<string>): Promise<boolean> {
     const photo = await this.store.photos.get(name)
     if (!photo) return true // uploaded before, or kept by the server already
-    const reply = await putPhoto(name, photo.blob, photo.keepsPlace ?? false)
+    const { blob, keepsPlace = false } = photo
+    const { signal } = (this.upload = new AbortController())
+    const arrived = (arrivedBytes: number) => {
+      if (arrivedBytes > 0) this.told.delivered()
+      this.told.underway({ sha256: name, arrivedBytes, bytes: blob.size })
+    }
+    const reply = await putPhoto({ sha256: name, blob, keepsPlace }, { signal, arrived })
+    this.told.underway(null)
+    if (signal.aborted) return false // held back meanwhile: it is passed over from now on
     if (reply.is === 'answered') return true // the bytes stay until the command that names them is applied
     if (reply.is === 'unreachable') throw new Pause(null, 0)
     if (reply.is === 'refused') await this.refuse(new Map([[row.id, [{ path: '', message: reply.says }]]]))
@@ -152,8 +176,9 @@ export class Delivery {
   }
 }
 
-/** True for a command about a photo that waits itself. */
-function waitsForPhoto(command: Command, rows: readonly Waiting[]): boolean {
+/** True for a photo, and for a command about one that waits itself. */
+function isOfPhoto(command: Command, rows: readonly Waiting[]): boolean {
+  if (command.type === 'addPhoto') return true
   return (
     command.type === 'removePhoto' &&
     rows.some(({ command: other }) => other.type === 'addPhoto' && other.photoId === command.photoId)

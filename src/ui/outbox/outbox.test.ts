@@ -32,7 +32,26 @@ let batch: (commands: Command[]) => Response | null = () => null
 let upload: () => Response = () => new Response('{}', { status: 201 })
 const sent: Command[][] = []
 const uploads: string[] = []
+/** The bytes of photos that have arrived at it, by their name. */
+let arrived = new Map<string, Uint8Array>()
 let boxes: Outbox[] = []
+
+/** Takes pieces as the server does: each where the last one ended, and the whole by its hash. */
+async function piece(url: string, body: Blob | undefined): Promise<Response> {
+  const { pathname, searchParams } = new URL(url, 'http://here')
+  const name = pathname.split('/')[3]!
+  const here = arrived.get(name) ?? new Uint8Array()
+  if (!body) return Response.json({ has: here.length, whole: false })
+  const instead = upload()
+  if (!instead.ok) return instead
+  if (Number(searchParams.get('at')) !== here.length)
+    return Response.json({ has: here.length }, { status: 409 })
+  const now = new Uint8Array([...here, ...new Uint8Array(await body.arrayBuffer())])
+  arrived.set(name, now)
+  if (now.length < Number(searchParams.get('of'))) return Response.json({ has: now.length })
+  const whole = createHash('sha256').update(now).digest('hex') === name
+  return whole ? Response.json({ sha256: name }, { status: 201 }) : problem(422, 'The bytes do not match.')
+}
 
 beforeEach(() => {
   online = true
@@ -41,6 +60,7 @@ beforeEach(() => {
   upload = () => new Response('{}', { status: 201 })
   sent.length = 0
   uploads.length = 0
+  arrived = new Map()
   boxes = []
   here = randomUUID()
   let held: Promise<unknown> = Promise.resolve()
@@ -49,18 +69,18 @@ beforeEach(() => {
     value: { request: (_: string, work: () => Promise<void>) => (held = held.then(work, work)) },
   })
   URL.createObjectURL = () => 'blob:here'
-  vi.stubGlobal('fetch', (url: string, init: { body: string }) =>
+  vi.stubGlobal('fetch', (url: string, init: { body: string | Blob }) =>
     online
       ? Promise.resolve().then(() => answer(url, init))
       : Promise.reject(new TypeError('Failed to fetch')),
   )
-  const answer = (url: string, init: { body: string }) => {
+  const answer = async (url: string, init: { body: string | Blob }) => {
     if (url.startsWith('/api/health')) return Response.json({ status: 'ok' })
     if (url.startsWith('/api/photos/')) {
       uploads.push(url)
-      return upload()
+      return /[/]pieces/.test(url) ? piece(url, init?.body as Blob | undefined) : upload()
     }
-    const { commands } = JSON.parse(init.body) as { commands: Command[] }
+    const { commands } = JSON.parse(init.body as string) as { commands: Command[] }
     if (commands.some(({ jobId }) => jobId !== here)) throw new TypeError('of an earlier test')
     const instead = batch(commands)
     if (instead) return instead
@@ -323,5 +343,75 @@ describe('photos', () => {
     await box.add(photo(sha256))
     await emptied(box)
     expect(uploads).toEqual([`/api/photos/${sha256}`])
+  })
+  const large = async (box: Outbox) => {
+    const bytes = new Uint8Array(1_000_000).map((_, i) => (i * 7919) >> 3)
+    return (await box.addPhoto(new NodeBlob([bytes]) as unknown as Blob))!
+  }
+  const puts = () => uploads.filter((url) => url.includes('?at=')).map((url) => /at=(\d+)/.exec(url)![1])
+
+  it('larger ones go piece by piece, and on from where the line broke, in another page too', async () => {
+    const box = open()
+    const sha256 = await large(box)
+    const shares: number[] = []
+    box.subscribe(() => {
+      const { underway } = box.snapshot()
+      if (underway) shares.push(underway.arrivedBytes / underway.bytes)
+    })
+    upload = () => {
+      online = puts().length < 3
+      if (!online) throw new TypeError('Failed to fetch')
+      return new Response('{}', { status: 200 })
+    }
+    await box.add(photo(sha256))
+    await vi.waitFor(() => expect(box.snapshot().signal).toBe('no signal'))
+    expect(puts()).toEqual(['0', '262144', '524288'])
+    upload = () => new Response('{}', { status: 200 })
+    online = true
+    const reloaded = open()
+    reloaded.sendNow()
+    await vi.waitFor(() => expect(sent.flat()).toHaveLength(1))
+    expect(puts()).toEqual(['0', '262144', '524288', '524288', '786432'])
+    expect(createHash('sha256').update(arrived.get(sha256)!).digest('hex')).toBe(sha256)
+    expect(shares.slice(0, 3)).toEqual([0, 0.262144, 0.524288])
+  })
+  it('what was put together wrongly is sent in one; what does not arrive as it is sent ends', async () => {
+    const box = open()
+    const sha256 = await large(box)
+    arrived.set(sha256, new Uint8Array(262_144))
+    await box.add(photo(sha256))
+    await emptied(box)
+    expect(uploads.findLast((url) => url.includes(sha256))).toBe(`/api/photos/${sha256}`)
+    const [other, strange] = [open(), new Uint8Array(300_000).fill(5)]
+    const name = (await other.addPhoto(new NodeBlob([strange]) as unknown as Blob))!
+    upload = () => Response.json({ has: 7 }, { status: 409 })
+    await other.add(photo(name))
+    await vi.waitFor(() => expect(other.snapshot().waiting[0]?.held).toMatch(/does not arrive/))
+  })
+  it('are kept back while what was written goes, also one that is on its way, and go when they may', async () => {
+    const box = open()
+    const sha256 = await large(box)
+    upload = () => {
+      if (puts().length === 2) box.holdPhotos(true)
+      return new Response('{}', { status: 200 })
+    }
+    await box.add(photo(sha256))
+    const words = command({ photoId: 'other' })
+    await box.add(words)
+    await vi.waitFor(() => expect(ids(sent.flat())).toEqual([words.id]))
+    await vi.waitFor(() =>
+      expect(box.snapshot()).toMatchObject({ holdsPhotos: true, underway: null, signal: 'sent' }),
+    )
+    const before = puts().length
+    const reloaded = open()
+    reloaded.sendNow()
+    await vi.waitFor(() => expect(reloaded.snapshot().holdsPhotos).toBe(true))
+    expect(ids(reloaded.snapshot().waiting.map(({ command }) => command))).toEqual([
+      box.snapshot().waiting[0]!.id,
+    ])
+    expect(puts()).toHaveLength(before)
+    reloaded.holdPhotos(false)
+    await emptied(reloaded)
+    expect(createHash('sha256').update(arrived.get(sha256)!).digest('hex')).toBe(sha256)
   })
 })

@@ -1,9 +1,10 @@
 import { sha256 } from '@noble/hashes/sha2'
 import { bytesToHex } from '@noble/hashes/utils'
 import { upgradedCommand, type Command, type Reason } from '@/core/job'
-import { Delivery } from './delivery'
+import { Delivery, type PhotoUnderway } from './delivery'
 import { askToPersist, OutboxStore, type Waiting } from './store'
 
+export type { PhotoUnderway } from './delivery'
 export type { Waiting } from './store'
 
 export type Signal = 'sent' | 'sending' | 'no signal'
@@ -18,6 +19,10 @@ export interface OutboxState {
   readonly full: boolean
   /** Local pictures of photos whose bytes are not with the server yet, by hash. */
   readonly pictures: ReadonlyMap<string, string>
+  /** The photo that is on its way; null while none is. */
+  readonly underway: PhotoUnderway | null
+  /** Photos wait until somebody lets them go, in all tabs. */
+  readonly holdsPhotos: boolean
 }
 
 export type Kept = { readonly ok: true } | { readonly ok: false; readonly reasons: readonly Reason[] }
@@ -39,7 +44,15 @@ const asOfToday = (waiting: Waiting): Waiting => ({
   command: upgradedCommand(waiting.command) as Command,
 })
 
-const EMPTY: OutboxState = { waiting: [], signal: 'sent', says: null, full: false, pictures: new Map() }
+const EMPTY: OutboxState = {
+  waiting: [],
+  signal: 'sent',
+  says: null,
+  full: false,
+  pictures: new Map(),
+  underway: null,
+  holdsPhotos: false,
+}
 const FIRST_PAUSE_MS = 2000
 const LONGEST_PAUSE_MS = 60_000
 const NOT_KEPT: Kept = {
@@ -94,6 +107,8 @@ export class Outbox {
         await this.read()
         this.tell({ is: 'stored' })
       },
+      underway: (underway) => this.change({ underway }),
+      holdsPhotos: () => this.holds(),
     })
     this.tabs = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(name)
     this.ready = this.read()
@@ -229,6 +244,20 @@ export class Outbox {
     )
   }
 
+  /** Keeps photos back on this device while words go on, or lets them go. */
+  holdPhotos(hold: boolean): void {
+    if (hold) localStorage.setItem(`${this.name}-holds-photos`, 'yes')
+    else localStorage.removeItem(`${this.name}-holds-photos`)
+    this.change({ holdsPhotos: hold })
+    this.tell({ is: 'stored' })
+    if (hold) this.delivery.stopPhoto()
+    else this.sendNow()
+  }
+
+  private holds(): boolean {
+    return localStorage.getItem(`${this.name}-holds-photos`) !== null
+  }
+
   /** Sends at once, whatever pause there was. */
   sendNow(): void {
     this.pauses = 0
@@ -246,6 +275,7 @@ export class Outbox {
 
   private hear(heard: Heard): void {
     if (heard.is === 'applied') return this.settle(heard.commands, heard.revisions)
+    if (this.holds()) this.delivery.stopPhoto()
     void this.read().then(() => this.send())
   }
 
@@ -266,7 +296,11 @@ export class Outbox {
     const since = this.state.waiting.filter(
       ({ id, seq }) => !held.has(id) && (seq ?? 0) > (rows.at(-1)?.seq ?? 0),
     ) // said while it was read
-    this.change({ waiting: [...rows, ...since].filter(({ id }) => !this.gone.has(id)), pictures })
+    this.change({
+      waiting: [...rows, ...since].filter(({ id }) => !this.gone.has(id)),
+      pictures,
+      holdsPhotos: this.holds(),
+    })
   }
 
   /** One sending at a time, in this tab by a promise and among tabs by a lock. */

@@ -20,6 +20,10 @@ export type Reply =
 
 const LATER = new Set([401, 403, 408, 413, 425, 429, 503])
 const COMMANDS_LIMIT_MS = 20_000
+/** A photo larger than a piece goes piece by piece: a line that breaks costs one of them. */
+const PIECE_BYTES = 256 * 1024
+/** So often in a row may the server have something else than was thought. */
+const MOST_SURPRISES = 3
 /** A photo gets as long as a slow line needs: 25 kB a second, and a start. */
 const photoLimitMs = (bytes: number) => 20_000 + Math.ceil(bytes / 25)
 
@@ -31,6 +35,9 @@ interface Body {
   }[]
   readonly revisions?: Record<string, number>
   readonly record?: string
+  /** Of a photo: bytes that have arrived, and whether it is all there. */
+  readonly has?: number
+  readonly whole?: boolean
   readonly title?: string
   readonly detail?: string
   readonly instance?: string
@@ -53,17 +60,53 @@ export async function postCommands(commands: readonly Command[]): Promise<Reply>
   return { is: 'answered', refused, revisions: body.revisions ?? {}, record: body.record ?? '' }
 }
 
-/** Sends the bytes of a photo; never throws. */
-export async function putPhoto(sha256: string, blob: Blob, keepsPlace: boolean): Promise<Reply> {
-  const asked = await ask(
-    `/api/photos/${sha256}${keepsPlace ? '?place=keep' : ''}`,
-    { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: blob },
-    photoLimitMs(blob.size),
-  )
+export interface PhotoToSend {
+  readonly sha256: string
+  readonly blob: Blob
+  readonly keepsPlace: boolean
+}
+
+/** How a photo gets on: told with each piece that has arrived. Aborted, it stops where it is. */
+export interface Underway {
+  readonly signal: AbortSignal
+  readonly arrived: (bytes: number) => void
+}
+
+/** Sends the bytes of a photo, from where an earlier try came to; never throws. */
+export async function putPhoto(photo: PhotoToSend, underway: Underway): Promise<Reply> {
+  const { sha256, blob } = photo
+  const whole = `/api/photos/${sha256}`
+  if (blob.size <= PIECE_BYTES) return takenOf(await putBytes(photo, whole, blob, underway))
+  const begun = await ask(`${whole}/pieces`, { signal: underway.signal }, COMMANDS_LIMIT_MS)
+  if ('is' in begun) return begun
+  if (begun.body.whole) return TAKEN
+  let has = begun.body.has ?? 0
+  let surprises = 0
+  for (;;) {
+    underway.arrived(has)
+    const piece = blob.slice(has, has + PIECE_BYTES)
+    const asked = await putBytes(photo, `${whole}/pieces?at=${has}&of=${blob.size}`, piece, underway)
+    if ('is' in asked) return asked
+    // What was put together is not the photo: sent in one, the server says so of the photo itself.
+    const now = asked.body.has
+    if (now === undefined) return asked.ok ? TAKEN : takenOf(await putBytes(photo, whole, blob, underway))
+    if (now !== has + piece.size && ++surprises > MOST_SURPRISES)
+      return { is: 'failed', says: 'The photo does not arrive as it is sent.' }
+    has = now
+  }
+}
+
+const TAKEN: Reply = { is: 'answered', refused: new Map(), revisions: {}, record: '' }
+
+const takenOf = (asked: Asked): Reply => {
   if ('is' in asked) return asked
-  return asked.ok
-    ? { is: 'answered', refused: new Map(), revisions: {}, record: '' }
-    : { is: 'refused', says: words(asked.body) }
+  return asked.ok ? TAKEN : { is: 'refused', says: words(asked.body) }
+}
+
+function putBytes({ keepsPlace }: PhotoToSend, to: string, body: Blob, { signal }: Underway): Promise<Asked> {
+  const place = keepsPlace ? `${to.includes('?') ? '&' : '?'}place=keep` : ''
+  const headers = { 'content-type': 'application/octet-stream' }
+  return ask(to + place, { method: 'PUT', headers, body, signal }, photoLimitMs(body.size))
 }
 
 /** Whether the server is there at all. */
@@ -74,15 +117,17 @@ export async function serverAnswers(): Promise<boolean> {
   return response?.ok ?? false
 }
 
-async function ask(
-  url: string,
-  init: RequestInit,
-  limitMs: number,
-): Promise<Exclude<Reply, { is: 'answered' }> | { readonly ok: boolean; readonly body: Body }> {
+type Asked = Exclude<Reply, { is: 'answered' }> | { readonly ok: boolean; readonly body: Body }
+
+async function ask(url: string, init: RequestInit, limitMs: number): Promise<Asked> {
   let response: Response
   let text: string
   try {
-    response = await fetch(url, { ...init, signal: AbortSignal.timeout(limitMs) })
+    const late = AbortSignal.timeout(limitMs)
+    response = await fetch(url, {
+      ...init,
+      signal: init.signal ? AbortSignal.any([init.signal, late]) : late,
+    })
     text = await response.text()
   } catch {
     return { is: 'unreachable' }
