@@ -11,6 +11,7 @@ import { house } from './house'
 import { demo, largeJob } from './large'
 import { offline } from './offline'
 import { ordering } from './order'
+import { photos } from './photos'
 import { post, served } from './server'
 import { surveying } from './survey'
 
@@ -226,3 +227,4 @@ surveying()
 await commands()
 await house()
 await offline()
+await photos()

@@ -28,6 +28,7 @@ const SCREENS = [
   ['an own part', '/jobs/kestrel-quay/parts/own-yard-cable'],
   ['round', '/jobs/kestrel-quay/round'],
   ['pull sheet', '/jobs/kestrel-quay/pull-sheet'],
+  ['labels', '/jobs/kestrel-quay/labels'],
   ['punch list', '/jobs/tamarisk-surgery/punch-list'],
   ['a fault', '/jobs/tamarisk-surgery/punch-list/fault-2'],
   ['raise a fault', '/jobs/kestrel-quay/punch-list/new'],

@@ -41,6 +41,7 @@ const SCREENS = [
   '/jobs/tamarisk-surgery/punch-list',
   '/jobs/kestrel-quay/round',
   '/jobs/kestrel-quay/pull-sheet',
+  '/jobs/kestrel-quay/labels',
   '/jobs/kestrel-quay/settings',
   '/jobs/kestrel-quay/parts',
   '/jobs/kestrel-quay/parts/new',

@@ -129,4 +129,19 @@ const config = defineConfig({
   },
 })
 
-export const system = createSystem(defaultConfig, config)
+/** Colours that nothing in use refers to: a phone would reckon them out at every start. */
+const UNUSED_INKS = new Set(['teal', 'cyan', 'purple', 'pink', 'yellow'])
+const used = <T extends object>(colours: T): T =>
+  Object.fromEntries(Object.entries(colours).filter(([name]) => !UNUSED_INKS.has(name))) as T
+
+const { theme } = defaultConfig
+const base = {
+  ...defaultConfig,
+  theme: {
+    ...theme,
+    tokens: { ...theme?.tokens, colors: used(theme?.tokens?.colors ?? {}) },
+    semanticTokens: { ...theme?.semanticTokens, colors: used(theme?.semanticTokens?.colors ?? {}) },
+  },
+}
+
+export const system = createSystem(base, config)

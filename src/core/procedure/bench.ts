@@ -1,4 +1,5 @@
 import type { DeviceContext } from '../parts'
+import { inSentence } from '../units'
 import type { Need } from './fact'
 import { task, type Task } from './task'
 
@@ -15,7 +16,7 @@ export const benchTasks = ({ camera, accessories, policies }: DeviceContext): Ta
     gives: ['unpacked'],
     before: UP,
     title: `Unpack and look over the ${camera.name}`,
-    items: [...camera.notes, ...accessories.map(({ name }) => `${name} is here`)],
+    items: [...camera.notes, ...accessories.map(({ name }) => `In the bag: ${inSentence(name)}`)],
     detail: 'Check for transit damage; loose screws and covers go into the tray.',
     reason: 'A fault found on the bench costs minutes, on the ladder an hour.',
     photo: 'asked',

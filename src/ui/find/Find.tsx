@@ -1,7 +1,20 @@
 'use client'
 
-import { Box, Combobox, Dialog, HStack, Portal, Text, useFilter, useListCollection } from '@chakra-ui/react'
+import {
+  Box,
+  Button,
+  Combobox,
+  Dialog,
+  HStack,
+  IconButton,
+  Portal,
+  Text,
+  useFilter,
+  useListCollection,
+} from '@chakra-ui/react'
+import { ScanLine, Search } from 'lucide-react'
 import { useEffect, useState } from 'react'
+import { Scan } from './Scan'
 
 /** A place one can go to, by its name. */
 export interface Place {
@@ -15,13 +28,21 @@ interface FindProps {
   /** Keys beside `/` and `?`, for the list of keys. */
   readonly keys?: readonly (readonly [key: string, does: string])[]
   readonly onGo: (href: string) => void
+  /** It has a button where it stands, for hands without keys. */
+  readonly button?: boolean
+  /** Goes to what a label says; answers what is wrong with it. Without it no label is read. */
+  readonly onLabel?: (words: string) => string | null
 }
 
 const SHOWN = 40
 
-/** Find by `/` and the list of keys by `?`, on every screen; never while typing in a field. */
-export function Find({ places, keys = [], onGo }: FindProps) {
-  const [open, setOpen] = useState<'find' | 'keys' | null>(null)
+type Shown = 'find' | 'label' | 'keys'
+
+/**
+ * Find by its button or `/` and the list of keys by `?`, on every screen; never while typing in a field.
+ */
+export function Find({ places, keys = [], onGo, onLabel, button = false }: FindProps) {
+  const [open, setOpen] = useState<Shown | null>(null)
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (isTyping(event)) return
@@ -33,13 +54,38 @@ export function Find({ places, keys = [], onGo }: FindProps) {
     return () => window.removeEventListener('keydown', press)
   }, [])
   const shut = () => setOpen(null)
+  // A dialog that goes takes along what opened over it: the next one waits until it has gone.
+  const [following, follow] = useState<Shown | null>(null)
+  const giveWay = (to: Shown) => {
+    follow(to)
+    shut()
+  }
+  const gone = () => {
+    if (following) setOpen(following)
+    follow(null)
+  }
   return (
     <>
+      {button ? (
+        <IconButton
+          aria-label="Find"
+          title="Find: /"
+          variant="ghost"
+          colorPalette="inky"
+          minW="48px"
+          minH="48px"
+          className="no-print"
+          onClick={() => setOpen('find')}
+        >
+          <Search size={20} />
+        </IconButton>
+      ) : null}
       <Dialog.Root
         open={open === 'find'}
         onOpenChange={(details) => !details.open && shut()}
         lazyMount
         unmountOnExit
+        onExitComplete={gone}
         placement="top"
       >
         <Portal>
@@ -49,11 +95,60 @@ export function Find({ places, keys = [], onGo }: FindProps) {
               <Dialog.Title fontSize="md" mb={2}>
                 Find
               </Dialog.Title>
+              {onLabel ? (
+                <Button
+                  minH="48px"
+                  w="100%"
+                  mb={2}
+                  variant="outline"
+                  colorPalette="inky"
+                  onClick={() => giveWay('label')}
+                >
+                  <ScanLine size={20} aria-hidden />
+                  Read a label
+                </Button>
+              ) : null}
               <Places
                 places={places}
                 onGo={(href) => {
                   shut()
                   onGo(href)
+                }}
+              />
+            </Dialog.Content>
+          </Dialog.Positioner>
+        </Portal>
+      </Dialog.Root>
+      <Dialog.Root
+        open={open === 'label'}
+        onOpenChange={(details) => !details.open && shut()}
+        lazyMount
+        unmountOnExit
+        onExitComplete={gone}
+        placement="top"
+      >
+        <Portal>
+          <Dialog.Backdrop />
+          <Dialog.Positioner>
+            <Dialog.Content bg="sheet" mx={3} p={3}>
+              <Dialog.Title fontSize="md" mb={2}>
+                Read a label
+              </Dialog.Title>
+              <Button
+                minH="48px"
+                w="100%"
+                mb={2}
+                variant="outline"
+                colorPalette="inky"
+                onClick={() => giveWay('find')}
+              >
+                Type it instead
+              </Button>
+              <Scan
+                onRead={(words) => {
+                  const wrong = onLabel?.(words) ?? null
+                  if (wrong === null) shut()
+                  return wrong
                 }}
               />
             </Dialog.Content>
@@ -130,7 +225,15 @@ function Places({ places, onGo }: Pick<FindProps, 'places' | 'onGo'>) {
           autoFocus
         />
       </Combobox.Control>
-      <Combobox.Content position="static" boxShadow="none" bg="sheet" mt={2} maxH="50vh">
+      {/* The list counts as a layer under its dialog, which would keep a finger off it. */}
+      <Combobox.Content
+        position="static"
+        boxShadow="none"
+        bg="sheet"
+        mt={2}
+        maxH="50vh"
+        css={{ pointerEvents: 'auto !important' }}
+      >
         <Combobox.Empty>Nothing is called that.</Combobox.Empty>
         {collection.items.map((place) => (
           <Combobox.Item item={place} key={place.value} minH="44px">

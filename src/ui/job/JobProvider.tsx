@@ -94,7 +94,8 @@ function Live({ stored, children }: { stored: WholeJob; children: ReactNode }) {
   // What is dragged on the plan is shown at once; what it comes to is reckoned when the hand lets go.
   const judged = useSyncExternalStore(replica.subscribe, replica.judged, replica.judged)
   const [screen, deviceId] = useWay(job.id)
-  const assessment = useAssessment(judged, screen === 'devices' ? (deviceId ?? null) : null)
+  const [drawn] = useState(stored.landed === undefined)
+  const assessment = useAssessment(judged, screen === 'devices' ? (deviceId ?? null) : null, drawn)
   const view = useMemo<JobView>(
     () => ({
       job,

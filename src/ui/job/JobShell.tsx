@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState, type MouseEvent, type ReactNode } from 'react'
 import { PLANNED_STAGES } from '@/core/findings'
 import { Find, isTyping, type Place } from '../find/Find'
+import { readLabel } from '../find/label'
 import { Newer } from '../kept/Newer'
 import { opensWithoutSignal } from '../kept/serviceWorker'
 import { go, GoLink, intoView, useWay, wayOf } from '../kit/go'
@@ -47,7 +48,7 @@ export function JobShell({ children }: { children: ReactNode }) {
       of: ['equipment', 'add equipment', 'one piece', 'equipment log', 'add run', 'one run', 'run log'],
     },
     { way: '/round', label: 'Round', of: ['round'] },
-    { way: '/pull-sheet', label: 'Pull sheet', of: ['pull sheet'] },
+    { way: '/pull-sheet', label: 'Pull sheet', of: ['pull sheet', 'labels'] },
     {
       way: '/punch-list',
       label: open > 0 ? `Punch list ${open}` : 'Punch list',
@@ -57,6 +58,18 @@ export function JobShell({ children }: { children: ReactNode }) {
     { way: '/settings', label: 'Job', of: ['job'] },
   ]
   useKeys()
+  const label = (words: string): string | null => {
+    const marked = [
+      ...job.devices.map(({ id, mark }) => ({ mark, href: `${home}/devices/${id}/log` })),
+      ...job.equipment.map(({ id, mark }) => ({ mark, href: `${home}/equipment/${id}` })),
+      ...job.runs.map(({ id, mark }) => ({ mark, href: `${home}/runs/${id}` })),
+    ]
+    const read = readLabel(words, { jobId: job.id, marked })
+    if ('says' in read) return read.says
+    if ('job' in read) window.location.assign(read.href)
+    else go(read.href)
+    return null
+  }
   const find: Place[] = [
     ...job.devices.map(({ id, mark, name }) => ({
       value: `${home}/devices/${id}/sight`,
@@ -99,39 +112,42 @@ export function JobShell({ children }: { children: ReactNode }) {
         wrap="wrap"
       >
         <HomeLink />
-        <Text color="soft" flex="1" minW="60px" truncate>
+        <Text color="soft" flex="1" minW={{ base: '24px', md: '60px' }} truncate>
           {job.name}
         </Text>
         <Sent />
-        <HStack
-          as="nav"
-          aria-label="Job"
-          gap={0.5}
-          order={{ base: 3, lg: 0 }}
-          w={{ base: '100%', lg: 'auto' }}
-          justify={{ base: 'flex-start', lg: 'flex-end' }}
-          overflowX={{ base: 'auto', lg: 'visible' }}
-        >
-          {places.map(({ way, label, of }) => {
-            const current = here !== undefined && of.includes(here)
-            return (
-              <Button
-                key={way}
-                asChild
-                size="sm"
-                minH="44px"
-                flexShrink={0}
-                px={{ base: 2, md: 3 }}
-                variant={current ? 'solid' : 'ghost'}
-                colorPalette="inky"
-                aria-current={current ? 'page' : undefined}
-              >
-                <GoLink href={`${home}${way}`} ref={current ? intoView : undefined}>
-                  {label}
-                </GoLink>
-              </Button>
-            )
-          })}
+        <HStack gap={0} order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }}>
+          <Find button places={find} keys={KEYS} onGo={go} onLabel={label} />
+          <HStack
+            as="nav"
+            aria-label="Job"
+            gap={0.5}
+            flex={{ base: '1', lg: 'none' }}
+            minW={0}
+            justify={{ base: 'flex-start', lg: 'flex-end' }}
+            overflowX={{ base: 'auto', lg: 'visible' }}
+          >
+            {places.map(({ way, label, of }) => {
+              const current = here !== undefined && of.includes(here)
+              return (
+                <Button
+                  key={way}
+                  asChild
+                  size="sm"
+                  minH="44px"
+                  flexShrink={0}
+                  px={{ base: 2, md: 3 }}
+                  variant={current ? 'solid' : 'ghost'}
+                  colorPalette="inky"
+                  aria-current={current ? 'page' : undefined}
+                >
+                  <GoLink href={`${home}${way}`} ref={current ? intoView : undefined}>
+                    {label}
+                  </GoLink>
+                </Button>
+              )
+            })}
+          </HStack>
         </HStack>
         <Who />
         <ThemeSwitch />
@@ -143,7 +159,6 @@ export function JobShell({ children }: { children: ReactNode }) {
       <Box as="main" id="main">
         {children}
       </Box>
-      <Find places={find} keys={KEYS} onGo={go} />
     </>
   )
 }
@@ -170,9 +185,9 @@ function HomeLink() {
         prefetch={false}
         aria-label="Neat Bracket: all jobs"
         onClick={leave}
-        style={{ minHeight: 48, display: 'flex', alignItems: 'center' }}
+        style={{ minHeight: 48, minWidth: 48, display: 'flex', alignItems: 'center' }}
       >
-        <Sign />
+        <Sign short />
       </NextLink>
       {away ? (
         <Text role="status" order={4} w="100%" color="check" py={1}>

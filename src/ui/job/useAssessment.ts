@@ -17,15 +17,19 @@ class Running {
   private looked: string | null = null
   private shown: Assessment | null = null
 
-  /** Turns to a state of the job, and shows what is known of it at once. `looked` is the device looked at. */
-  turnTo(job: Job, looked: string | null): Assessment {
+  /**
+   * Turns to a state of the job, and shows what is known of it at once. `looked` is the device looked at. A
+   * page that the server has drawn shows all of a small job from the first: it is drawn again as it came.
+   */
+  turnTo(job: Job, looked: string | null, drawn: boolean): Assessment {
     this.looked = looked
     if (this.shown && this.before?.job === job) return this.shown
     if (this.before && this.busy) this.before = { ...this.before, assessment: this.known() }
     this.pieces = assessing(this.before, job, CATALOGUE, () => this.looked)
     this.last = null
     const opening = this.before === null
-    if (job.devices.length <= MOST_AT_ONCE) this.goOn(Infinity)
+    const whole = job.devices.length <= MOST_AT_ONCE && (drawn || !opening)
+    if (whole) this.goOn(Infinity)
     else this.goOn(opening ? 0 : AT_ONCE_MS)
     this.before = { job, assessment: this.known() }
     return this.known()
@@ -73,9 +77,9 @@ function whenIdle(task: () => void): void {
  * Everything computed for a job. A change is computed at once; what takes longer, such as the opening of a
  * large job, comes in pieces, so that the screen stays alive meanwhile.
  */
-export function useAssessment(job: Job, looked: string | null): Assessment {
+export function useAssessment(job: Job, looked: string | null, drawn: boolean): Assessment {
   const [running] = useState(() => new Running())
-  const shown = running.turnTo(job, looked)
+  const shown = running.turnTo(job, looked, drawn)
   const [, show] = useState(shown)
   useEffect(() => {
     if (!running.busy) return

@@ -57,13 +57,18 @@ export function Brackets() {
 }
 
 /** The product's own sign. */
-export function Sign() {
+export function Sign({ short = false }: { short?: boolean }) {
   return (
     <HStack gap={2.5}>
       <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
         <path d="M1 0v19h19v-5H6V0z" fill="currentColor" />
       </svg>
-      <Text fontFamily="heading" fontWeight={600} fontSize="lg">
+      <Text
+        fontFamily="heading"
+        fontWeight={600}
+        fontSize="lg"
+        display={short ? { base: 'none', md: 'block' } : undefined}
+      >
         Neat Bracket
       </Text>
     </HStack>

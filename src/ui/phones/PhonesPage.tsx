@@ -7,7 +7,7 @@ import { useEffect, useState } from 'react'
 import { z } from 'zod'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { Removal } from '../kit/Removal'
-import { Code } from './Code'
+import { Code } from '../kit/Code'
 import { Frame } from '../kit/Frame'
 
 const Phones = z.object({

@@ -6,6 +6,7 @@ import { CATALOGUE } from '@/catalogue'
 import { pullSheet } from '@/core/pull'
 import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
+import { GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
 
 /** What to cut, what to drill and what to load, from everything planned. */
@@ -23,9 +24,14 @@ export function PullSheetPage() {
           : `${cuts.length} run${cuts.length === 1 ? '' : 's'}, ${cut(total)} to cut; ${holes} ` +
             `hole${holes === 1 ? '' : 's'} to drill.`}
       </Sentence>
-      <Button className="no-print" mb={5} colorPalette="copper" minH="44px" onClick={() => window.print()}>
-        Print
-      </Button>
+      <HStack className="no-print" mb={5} gap={2}>
+        <Button colorPalette="copper" minH="44px" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button asChild variant="outline" colorPalette="inky" minH="44px">
+          <GoLink href={`/jobs/${job.id}/labels`}>Labels</GoLink>
+        </Button>
+      </HStack>
       {job.devices.length === 0 ? <Nothing>The lists come from the devices of this job.</Nothing> : null}
       <List
         title="Cut"

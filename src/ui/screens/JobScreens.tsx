@@ -15,6 +15,7 @@ import { useAssessed, useJob } from '../job/JobProvider'
 import { useWay } from '../kit/go'
 import { Missing } from '../kit/Missing'
 import { Sentence } from '../kit/Page'
+import { LabelsPage } from '../labels/LabelsPage'
 import { PartForm } from '../parts/PartForm'
 import { OnePart, PartsPage } from '../parts/PartsPage'
 import { equip, PlanPage } from '../plan/PlanPage'
@@ -45,6 +46,7 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
   'own part': ({ part }) => <OnePart partId={part!} />,
   'round': () => <RoundPage />,
   'pull sheet': () => <PullSheetPage />,
+  'labels': () => <LabelsPage />,
   'punch list': () => <PunchList />,
   'new fault': () => <NewFault />,
   'fault': ({ fault }) => <FaultPage key={fault} faultId={fault!} />,
@@ -103,6 +105,7 @@ const SHOWN_EARLY: ReadonlySet<ScreenName> = new Set([
   'add run',
   'run log',
   'one run',
+  'labels',
   'parts',
   'new part',
   'own part',
