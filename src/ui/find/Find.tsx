@@ -12,8 +12,8 @@ import {
   useFilter,
   useListCollection,
 } from '@chakra-ui/react'
-import { ScanLine, Search } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { Search } from 'lucide-react'
+import { useEffect, useState, type ReactNode } from 'react'
 import { Scan } from './Scan'
 
 /** A place one can go to, by its name. */
@@ -80,111 +80,80 @@ export function Find({ places, keys = [], onGo, onLabel, button = false }: FindP
           <Search size={20} />
         </IconButton>
       ) : null}
-      <Dialog.Root
-        open={open === 'find'}
-        onOpenChange={(details) => !details.open && shut()}
-        lazyMount
-        unmountOnExit
-        onExitComplete={gone}
-        placement="top"
-      >
-        <Portal>
-          <Dialog.Backdrop />
-          <Dialog.Positioner>
-            <Dialog.Content bg="sheet" mx={3} p={3}>
-              <Dialog.Title fontSize="md" mb={2}>
-                Find
-              </Dialog.Title>
-              {onLabel ? (
-                <Button
-                  minH="48px"
-                  w="100%"
-                  mb={2}
-                  variant="outline"
-                  colorPalette="inky"
-                  onClick={() => giveWay('label')}
-                >
-                  <ScanLine size={20} aria-hidden />
-                  Read a label
-                </Button>
-              ) : null}
-              <Places
-                places={places}
-                onGo={(href) => {
-                  shut()
-                  onGo(href)
-                }}
-              />
-            </Dialog.Content>
-          </Dialog.Positioner>
-        </Portal>
-      </Dialog.Root>
-      <Dialog.Root
-        open={open === 'label'}
-        onOpenChange={(details) => !details.open && shut()}
-        lazyMount
-        unmountOnExit
-        onExitComplete={gone}
-        placement="top"
-      >
-        <Portal>
-          <Dialog.Backdrop />
-          <Dialog.Positioner>
-            <Dialog.Content bg="sheet" mx={3} p={3}>
-              <Dialog.Title fontSize="md" mb={2}>
-                Read a label
-              </Dialog.Title>
-              <Button
-                minH="48px"
-                w="100%"
-                mb={2}
-                variant="outline"
-                colorPalette="inky"
-                onClick={() => giveWay('find')}
-              >
-                Type it instead
-              </Button>
-              <Scan
-                onRead={(words) => {
-                  const wrong = onLabel?.(words) ?? null
-                  if (wrong === null) shut()
-                  return wrong
-                }}
-              />
-            </Dialog.Content>
-          </Dialog.Positioner>
-        </Portal>
-      </Dialog.Root>
-      <Dialog.Root
-        open={open === 'keys'}
-        onOpenChange={(details) => !details.open && shut()}
-        lazyMount
-        unmountOnExit
-      >
-        <Portal>
-          <Dialog.Backdrop />
-          <Dialog.Positioner>
-            <Dialog.Content bg="sheet">
-              <Dialog.Header>
-                <Dialog.Title>Keys</Dialog.Title>
-              </Dialog.Header>
-              <Dialog.Body pb={6}>
-                {[...keys, ['/', 'find'] as const, ['?', 'this list'] as const].map(([key, does]) => (
-                  <HStack key={key} py={1} borderBottomWidth="1px" borderColor="rule">
-                    <Text fontFamily="mono" w="70px">
-                      {key}
-                    </Text>
-                    <Text>{does}</Text>
-                  </HStack>
-                ))}
-              </Dialog.Body>
-            </Dialog.Content>
-          </Dialog.Positioner>
-        </Portal>
-      </Dialog.Root>
+      <Over title="Find" open={open === 'find'} top onShut={shut} onGone={gone}>
+        {onLabel ? <Instead onPress={() => giveWay('label')}>Read a label</Instead> : null}
+        <Places
+          places={places}
+          onGo={(href) => {
+            shut()
+            onGo(href)
+          }}
+        />
+      </Over>
+      <Over title="Read a label" open={open === 'label'} top onShut={shut} onGone={gone}>
+        <Instead onPress={() => giveWay('find')}>Type it instead</Instead>
+        <Scan
+          onRead={(words) => {
+            const wrong = onLabel?.(words) ?? null
+            if (wrong === null) shut()
+            return wrong
+          }}
+        />
+      </Over>
+      <Over title="Keys" open={open === 'keys'} onShut={shut} onGone={gone}>
+        {[...keys, ['/', 'find'] as const, ['?', 'this list'] as const].map(([key, does]) => (
+          <HStack key={key} py={1} borderBottomWidth="1px" borderColor="rule">
+            <Text fontFamily="mono" w="70px">
+              {key}
+            </Text>
+            <Text>{does}</Text>
+          </HStack>
+        ))}
+      </Over>
     </>
   )
 }
+
+interface OverProps {
+  readonly title: string
+  readonly open: boolean
+  /** At the top, where a keyboard leaves room for it. */
+  readonly top?: boolean
+  readonly onShut: () => void
+  readonly onGone: () => void
+  readonly children: ReactNode
+}
+
+function Over({ title, open, top = false, onShut, onGone, children }: OverProps) {
+  return (
+    <Dialog.Root
+      open={open}
+      onOpenChange={(details) => !details.open && onShut()}
+      onExitComplete={onGone}
+      placement={top ? 'top' : 'center'}
+      lazyMount
+      unmountOnExit
+    >
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content bg="sheet" mx={3} p={3}>
+            <Dialog.Title fontSize="md" mb={2}>
+              {title}
+            </Dialog.Title>
+            {children}
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  )
+}
+
+const Instead = ({ onPress, children }: { onPress: () => void; children: ReactNode }) => (
+  <Button minH="48px" w="100%" mb={2} variant="outline" colorPalette="inky" onClick={onPress}>
+    {children}
+  </Button>
+)
 
 /** Whether a key belongs to a field, or to a command of the browser. */
 export function isTyping(event: KeyboardEvent): boolean {

@@ -46,14 +46,20 @@ it('a job that comes with the page is computed before it is shown', () => {
   expect(seen[0]).toEqual(assess(yard, CATALOGUE))
 })
 
-it('a larger one is shown at once, the device looked at first, and fills until all is known', async () => {
-  const yard = yardOf(MOST_AT_ONCE + 1, 'large')
-  way = '/jobs/large/devices/d40/sight'
-  shown({ revision: 1, job: yard })
-  const known = seen[0]!.devices.flatMap(({ deviceId, pending }) => (pending ? [] : [deviceId]))
-  expect(known).toEqual(['d40'])
-  await waitFor(() => expect(seen.at(-1)).toEqual(assess(yard, CATALOGUE)), { timeout: 8000 })
-})
+it.each([
+  ['a larger one', MOST_AT_ONCE + 1, undefined],
+  ['one that was kept on the device', MOST_AT_ONCE, []],
+])(
+  '%s is shown at once, the device looked at first, and fills until all is known',
+  async (_, count, landed) => {
+    const yard = yardOf(count, 'large')
+    way = '/jobs/large/devices/d40/sight'
+    shown({ revision: 1, job: yard, ...(landed && { landed }) })
+    const known = seen[0]!.devices.flatMap(({ deviceId, pending }) => (pending ? [] : [deviceId]))
+    expect(known).toEqual(['d40'])
+    await waitFor(() => expect(seen.at(-1)).toEqual(assess(yard, CATALOGUE)), { timeout: 8000 })
+  },
+)
 
 it(
   'a job that is too large for the page is fetched; without word of the server it says so ' +
