@@ -18,10 +18,12 @@ export function Newer() {
       }),
     [],
   )
+  const [starting, setStarting] = useState(false)
   if (newer === null) return null
   const start = () => {
     if (newer === 'working') return window.location.reload()
     asked = true
+    setStarting(true)
     takeOver(newer)
   }
   return (
@@ -38,9 +40,7 @@ export function Newer() {
     >
       <Text flex="1" minW="200px">
         {newer === 'working' ? 'A newer version is at work already.' : 'A newer version is here.'}{' '}
-        {left > 0
-          ? `It starts once what waits is sent: ${left} ${left === 1 ? 'entry' : 'entries'}.`
-          : 'Everything entered is sent.'}
+        {starting ? STARTS : sent(left)}
       </Text>
       <Button minH="48px" variant="outline" colorPalette="inky" disabled={left > 0} onClick={start}>
         Start it
@@ -48,6 +48,14 @@ export function Newer() {
     </HStack>
   )
 }
+
+// The browser lets the version before finish what it is at.
+const STARTS = 'It starts in a moment, at the latest when the application is closed and opened again.'
+
+const sent = (left: number): string =>
+  left > 0
+    ? `It starts once what waits is sent: ${left} ${left === 1 ? 'entry' : 'entries'}.`
+    : 'Everything entered is sent.'
 
 /** Whether this tab asked for the newer version. */
 let asked = false
