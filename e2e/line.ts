@@ -34,13 +34,16 @@ export class Line {
       const { method, url } = from
       const another = line.version && url === '/service.worker.js'
       const headers = another ? { host: from.headers.host } : from.headers // neither packed nor "not modified"
-      const onward = ask({ port: line.port, host: '127.0.0.1', method, path: url, headers }, (answer) => {
-        line.passed.push(`${method} ${url?.split('?')[0]}`)
-        if (another) delete answer.headers['content-length']
-        to.writeHead(answer.statusCode!, answer.headers)
-        if (another) answer.on('end', () => to.end(`\n// ${line.version}`))
-        answer.pipe(to, { end: !another })
-      })
+      const onward = ask(
+        { port: line.port, host: '127.0.0.1', method, path: url, headers, agent: false },
+        (answer) => {
+          line.passed.push(`${method} ${url?.split('?')[0]}`)
+          if (another) delete answer.headers['content-length']
+          to.writeHead(answer.statusCode!, answer.headers)
+          if (another) answer.on('end', () => to.end(`\n// ${line.version}`))
+          answer.pipe(to, { end: !another })
+        },
+      )
       if (method === 'PUT') from.on('data', (part: Buffer) => line.carried(part.length))
       onward.on('error', () => from.socket.destroy())
       to.on('close', () => onward.destroy())

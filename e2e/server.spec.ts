@@ -1,7 +1,8 @@
 import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import { createHash, randomUUID } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
+import { join } from 'node:path'
 import sharp from 'sharp'
 
 const at = '2026-03-02T09:30:00.000Z'
@@ -74,13 +75,11 @@ test('a photo is kept once by its hash, and comes back in every size', async ({ 
   expect((await sharp(await small.body()).metadata()).width).toBe(360)
 })
 
-test('a photo that comes in pieces goes on from where it came to, and is kept once it is whole', async ({
-  request,
-}) => {
-  const bytes = await sharp({
+const noise = (side: number) =>
+  sharp({
     create: {
-      width: 400,
-      height: 400,
+      width: side,
+      height: side,
       channels: 3,
       background: '#345',
       noise: { type: 'gaussian', mean: 120, sigma: 60 },
@@ -88,38 +87,81 @@ test('a photo that comes in pieces goes on from where it came to, and is kept on
   })
     .png()
     .toBuffer()
-  const path = `/api/photos/${createHash('sha256').update(bytes).digest('hex')}`
-  const piece = (at: number, to: number) =>
-    request.put(`${path}/pieces?at=${at}&of=${bytes.length}`, { data: bytes.subarray(at, to) })
-  const saidIn = async (answer: APIResponse) => (await answer.json()) as { has: number }
-  const arrived = async () => saidIn(await request.get(`${path}/pieces`))
+
+/** Pieces of a photo, and what the server says of them. */
+function inPieces(request: APIRequestContext, bytes: Buffer) {
+  const sha256 = createHash('sha256').update(bytes).digest('hex')
+  const path = `/api/photos/${sha256}`
+  const address = (at: number) => `${path}/pieces?at=${at}&of=${bytes.length}`
+  const saidIn = async (answer: APIResponse) => (await answer.json()) as { has: number; whole: boolean }
+  const send = (at: number, to: number) => request.put(address(at), { data: bytes.subarray(at, to) })
+  return {
+    sha256,
+    path,
+    address,
+    saidIn,
+    send,
+    arrived: async () => saidIn(await request.get(`${path}/pieces`)),
+  }
+}
+
+test('a photo that comes in pieces goes on from where it came to, and is kept once it is whole', async ({
+  request,
+}) => {
+  const bytes = await noise(400)
+  const { path, saidIn, send, arrived } = inPieces(request, bytes)
   expect(await arrived()).toEqual({ has: 0, whole: false })
-  expect(await saidIn(await piece(0, 100_000))).toEqual({ has: 100_000 })
+  expect(await saidIn(await send(0, 100_000))).toEqual({ has: 100_000 })
   // The same again, and one that leaves a gap: neither is added.
   for (const at of [0, 200_000]) {
-    const answer = await piece(at, at + 100)
+    const answer = await send(at, at + 100)
     expect([answer.status(), (await saidIn(answer)).has]).toEqual([409, 100_000])
   }
   expect((await request.get(`${path}?size=original`)).status()).toBe(404)
   expect(await arrived()).toEqual({ has: 100_000, whole: false })
-  expect((await piece(100_000, bytes.length)).status()).toBe(201)
+  expect((await send(100_000, bytes.length)).status()).toBe(201)
   expect(await arrived()).toEqual({ has: 0, whole: true })
   expect((await (await request.get(`${path}?size=original`)).body()).equals(bytes)).toBe(true)
+  // Another who sends the same is told that it is here, and leaves nothing behind.
+  expect((await send(0, 9)).status()).toBe(200)
+  expect(await arrived()).toEqual({ has: 0, whole: true })
+  const other = `/api/photos/${'a'.repeat(64)}/pieces`
   for (const [query, status] of [
     ['at=0', 400],
     [`at=-1&of=9`, 400],
-    ['at=9&of=9', 400],
+    ['at=10&of=9', 400],
     [`at=0&of=${21 * 1024 * 1024}`, 413],
     ['at=0&of=3', 413], // more than it says it is
+    ['at=0&of=9', 422], // put together wrongly, it is refused and forgotten
   ] as const)
     expect([
       query,
-      (await request.put(`${path}/pieces?${query}`, { data: bytes.subarray(0, 9) })).status(),
+      (await request.put(`${other}?${query}`, { data: bytes.subarray(0, 9) })).status(),
     ]).toEqual([query, status])
-  // Put together wrongly, it is refused and forgotten.
-  const other = `/api/photos/${'a'.repeat(64)}/pieces`
-  expect((await request.put(`${other}?at=0&of=9`, { data: bytes.subarray(0, 9) })).status()).toBe(422)
   expect(await saidIn(await request.get(other))).toEqual({ has: 0, whole: false })
+})
+
+test('a photo whose last piece has come is kept, though its sender or the server has gone meanwhile', async ({
+  request,
+  baseURL,
+}) => {
+  const left = await noise(420)
+  const one = inPieces(request, left)
+  const sending = httpRequest(`${baseURL}${one.address(0)}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/octet-stream', 'content-length': left.length },
+  }).on('error', () => undefined)
+  sending.end(left, () => setTimeout(() => sending.destroy(), 30))
+  await expect.poll(one.arrived).toEqual({ has: 0, whole: true })
+
+  const bytes = await noise(430)
+  const { sha256, send, arrived } = inPieces(request, bytes)
+  const folder = join(process.env.NEAT_BRACKET_TEST_DATA!, 'arriving')
+  mkdirSync(folder, { recursive: true })
+  writeFileSync(join(folder, `${sha256}.part`), bytes) // a server that was killed before it kept it
+  expect(await arrived()).toEqual({ has: bytes.length, whole: false })
+  expect((await send(bytes.length, bytes.length)).status()).toBe(201)
+  expect(await arrived()).toEqual({ has: 0, whole: true })
 })
 
 test('job, assessment, history, schema and record answer', async ({ request }) => {

@@ -16,7 +16,7 @@ import { openRecord, type Db } from './db/open'
 import { jobFile } from './exports/jobFile'
 import { importJobFile } from './imports/jobFile'
 import { jobSummaries, listedJobs } from './jobs'
-import { addPiece, arrivedOf } from './photos/pieces'
+import { addPiece, arrivedOf, inTurn } from './photos/pieces'
 import { knowPhoto, pathOf, readPhoto, storePhoto, sweep } from './photos/store'
 
 let folder: string
@@ -211,14 +211,15 @@ describe('the record and its files', () => {
   })
   it('of pieces that come at once, each is added where it follows on, whoever sends it', async () => {
     writeFileSync(join(folder, 'piece'), 'abc')
-    const add = (at: number) => addPiece(folder, 'f'.repeat(64), at, join(folder, 'piece'))
+    const name = 'f'.repeat(64)
+    const add = (at: number) => inTurn(name, () => addPiece(folder, name, at, join(folder, 'piece')))
     expect(await Promise.all([add(0), add(0), add(3), add(9)])).toEqual([
       { has: 3, added: true },
       { has: 3, added: false },
       { has: 6, added: true },
       { has: 6, added: false },
     ])
-    expect(await arrivedOf(folder, 'f'.repeat(64))).toBe(6)
+    expect(await arrivedOf(folder, name)).toBe(6)
   })
   it('sweeps what a killed process left, once it is an hour old', async () => {
     const kept = await keepPhoto(null, await picture().toBuffer())

@@ -18,10 +18,10 @@ export async function arrivedOf(folder: string, sha256: string): Promise<number>
   return (await stat(partPath(folder, sha256)).catch(() => null))?.size ?? 0
 }
 
-/** Pieces of one photo come one after the other, whoever sends them. */
 const turns = new Map<string, Promise<unknown>>()
 
-async function inTurn<T>(sha256: string, work: () => Promise<T>): Promise<T> {
+/** Pieces of one photo are worked on one after the other, whoever sends them. */
+export async function inTurn<T>(sha256: string, work: () => Promise<T>): Promise<T> {
   const before = turns.get(sha256) ?? Promise.resolve()
   const own = before.then(work, work)
   turns.set(sha256, own)
@@ -39,23 +39,26 @@ export interface Arrived {
 }
 
 /** Adds a piece (a file) that begins at byte `at`. */
-export function addPiece(folder: string, sha256: string, at: number, piecePath: string): Promise<Arrived> {
-  return inTurn(sha256, async () => {
-    const has = await arrivedOf(folder, sha256)
-    if (has !== at) return { has, added: false }
-    const path = partPath(folder, sha256)
-    await mkdir(join(/* turbopackIgnore: true */ folder, 'arriving'), { recursive: true })
-    const piece = await readFile(piecePath)
-    try {
-      await appendFile(path, piece)
-    } catch (error) {
-      await truncate(path, at).catch(() => undefined) // a full disk leaves no half piece
-      throw error
-    }
-    return { has: at + piece.length, added: true }
-  })
+export async function addPiece(
+  folder: string,
+  sha256: string,
+  at: number,
+  piecePath: string,
+): Promise<Arrived> {
+  const has = await arrivedOf(folder, sha256)
+  if (has !== at) return { has, added: false }
+  const path = partPath(folder, sha256)
+  await mkdir(join(/* turbopackIgnore: true */ folder, 'arriving'), { recursive: true })
+  const piece = await readFile(piecePath)
+  try {
+    await appendFile(path, piece)
+  } catch (error) {
+    await truncate(path, at).catch(() => undefined) // a full disk leaves no half piece
+    throw error
+  }
+  return { has: at + piece.length, added: true }
 }
 
 /** Forgets what has arrived of a photo. */
 export const dropPieces = (folder: string, sha256: string): Promise<void> =>
-  inTurn(sha256, () => rm(partPath(folder, sha256), { force: true }))
+  rm(partPath(folder, sha256), { force: true })

@@ -50,6 +50,17 @@ async function lookHere(jobId: string): Promise<Here> {
   return { here, record: jobs.some(({ id }) => id === jobId), room }
 }
 
+/** Whether it is kept now: the service worker keeps what it brings too, in its own time. */
+async function keepHere(photos: Cache, url: string, signal: AbortSignal): Promise<boolean> {
+  try {
+    const answer = await fetch(url, { signal })
+    if (answer.ok) await photos.put(url, answer)
+    return answer.ok
+  } catch {
+    return false
+  }
+}
+
 function standing({ here, record }: Pick<Here, 'here' | 'record'>): string {
   if (!here) return 'This browser keeps no pages: without signal this job goes on while the page stays open.'
   if (record) return 'This job opens here without signal: board, plan, sheets, log and punch list.'
@@ -79,11 +90,10 @@ export function OnThisDevice() {
     let done = 0
     let lost = 0
     setFailed(0)
+    const photos = await caches.open(PHOTO_CACHE)
     for (const url of lacking) {
       setFetching({ done, of: lacking.length })
-      // the service worker keeps what passes through it
-      const answer = await fetch(url, { signal }).catch(() => null)
-      if (!answer?.ok) lost++
+      if (!(await keepHere(photos, url, signal))) lost++
       if (signal.aborted) break
       done++
     }
@@ -127,7 +137,7 @@ export function OnThisDevice() {
       ) : null}
       {failed > 0 && !fetching ? (
         <Text role="alert" color="check">
-          ▲ {failed} could not be fetched. Try again where there is signal.
+          ▲ {failed} could not be kept here. Try again where there is signal.
         </Text>
       ) : null}
       {lacking.length > 0 && !fetching ? (

@@ -1,6 +1,6 @@
 import { answering, withBodyFile } from '@/server/answer'
 import { dataFolder, record } from '@/server/db/open'
-import { keepPhoto, notAHash } from '@/server/photos/keep'
+import { keepPhoto, wrongName } from '@/server/photos/keep'
 import { MOST_PHOTO_BYTES, PHOTO_SIZES, readPhoto, type PhotoSize } from '@/server/photos/store'
 import { problem } from '@/server/problem'
 
@@ -13,14 +13,16 @@ type Context = { params: Promise<{ sha256: string }> }
  */
 export const PUT = answering<Context>(async (request, { params }) => {
   const { sha256 } = await params
-  const bad = notAHash(sha256)
+  const bad = wrongName(sha256)
   if (bad) return bad
-  return withBodyFile(request, dataFolder(), MOST_PHOTO_BYTES, (path) => keepPhoto(request, sha256, path))
+  return withBodyFile(request, dataFolder(), MOST_PHOTO_BYTES, (path) =>
+    keepPhoto(request, sha256, path, request.signal),
+  )
 })
 
 export const GET = answering<Context>(async (request, { params }) => {
   const { sha256 } = await params
-  const bad = notAHash(sha256)
+  const bad = wrongName(sha256)
   if (bad) return bad
   const size = (new URL(request.url).searchParams.get('size') ?? 'view') as PhotoSize
   if (!PHOTO_SIZES.includes(size)) return problem(400, 'No such size', `Ask for ${PHOTO_SIZES.join(', ')}.`)
