@@ -420,6 +420,7 @@ describe('the install log', () => {
       stepId: 'seal/before-closing',
       faultId: null,
       caption: '',
+      marks: [],
       at: NOW,
       by: 'Lead',
     }

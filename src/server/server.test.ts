@@ -253,6 +253,7 @@ describe('the job file', () => {
           stepId: null,
           faultId: null,
           caption: 'as found',
+          marks: [],
           at: NOW,
           by: 'Installer 1',
         },

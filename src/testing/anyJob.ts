@@ -19,6 +19,7 @@ import {
   type StepRecord,
 } from '@/core/job'
 import type { OwnPart } from '@/core/parts'
+import type { PhotoMark } from '@/core/photo'
 import { anyDevice, route } from './anyDevice'
 import { site, thing } from './anyThing'
 import { keys, line, moment, part, person, real, sha256 } from './anyValue'
@@ -101,6 +102,20 @@ const runsBetween = (
     }
   })
 
+const inPhoto = fc.record({ x: real(0, 1), y: real(0, 1.5) })
+const mark: fc.Arbitrary<PhotoMark> = fc.oneof(
+  fc.record({
+    kind: fc.constantFrom('arrow' as const, 'ring' as const, 'length' as const),
+    from: inPhoto,
+    to: inPhoto,
+  }),
+  fc.record({
+    kind: fc.constant('line' as const),
+    points: fc.array(inPhoto, { minLength: 2, maxLength: 5 }),
+  }),
+  fc.record({ kind: fc.constant('words' as const), at: inPhoto, words: fc.constant('crack') }),
+)
+
 /**
  * Any valid job: parts that the catalogue lacks, plans half made, records of steps that are gone, all
  * included.
@@ -144,7 +159,20 @@ export const anyJob: fc.Arbitrary<Job> = fc
       }),
       { maxLength: 3 },
     ),
-    photos: fc.array(fc.record({ sha256, caption: line, at: moment, by: person }), { maxLength: 3 }),
+    photos: fc.array(fc.record({ sha256, caption: line, marks: fc.array(mark), at: moment, by: person }), {
+      maxLength: 3,
+    }),
+    handed: fc.uniqueArray(
+      fc.record({
+        stepId: fc.constantFrom(...STEPS),
+        title: line,
+        colleague: person,
+        note: line,
+        at: moment,
+        by: person,
+      }),
+      { selector: ({ stepId }) => stepId, maxLength: 2 },
+    ),
     own: fc.boolean(),
     runs: fc.array(anyRun, { maxLength: 3 }),
   })
@@ -164,6 +192,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
       equipment: pieces,
       records,
       faults,
+      handed,
       photos,
       own,
       runs,
@@ -210,6 +239,11 @@ export const anyJob: fc.Arbitrary<Job> = fc
               : [],
           }),
         ),
+        handed: first
+          ? handed
+              .filter(({ stepId }) => !records.some((record) => record.stepId === stepId))
+              .map((step) => ({ ...step, deviceId: first }))
+          : [],
         photos: photos.map(
           (p, i): Photo => ({ id: `p${i}`, deviceId: first, stepId: null, faultId: null, ...p }),
         ),

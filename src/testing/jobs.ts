@@ -106,6 +106,7 @@ export function job(change: Partial<Job> = {}): Job {
     devices: [],
     runs: [],
     records: [],
+    handed: [],
     photos: [],
     faults: [],
     conflicts: [],

@@ -1,4 +1,4 @@
-import type { Job } from '../job/job'
+import type { HandedStep, Job } from '../job/job'
 import { calledPlace, roundOf, spotsOf, type Here, type Round, type Unfinished } from '../round'
 import { inSentence } from '../units'
 import { isPlanned, type Assessment } from './board'
@@ -11,32 +11,75 @@ export interface NotInRound {
   readonly why: string
 }
 
+/** A step that somebody is left with. */
+export interface LeftWith extends HandedStep {
+  readonly mark: string
+  readonly name: string
+  /** Steps of the same thing that wait for it; null where it is no longer among its steps. */
+  readonly holdsUp: number | null
+}
+
 export interface JobRound extends Round {
   readonly sentence: string
   readonly next: string
   readonly left: readonly NotInRound[]
+  /** What whoever goes the round is left with, and what others are. */
+  readonly own: readonly LeftWith[]
+  readonly others: readonly LeftWith[]
 }
 
 type Of = Pick<Assessment, 'devices' | 'equipment' | 'runs'>
-type Sited = Pick<Job, 'devices' | 'equipment' | 'runs'>
+type Sited = Pick<Job, 'devices' | 'equipment' | 'runs' | 'handed'>
 
 /**
  * What is left to do on a job, going by going. What is stopped, not planned through or not computed yet is
- * left out, and named: its steps may become others.
+ * left out, and named: its steps may become others. `me` is who goes: what others are left with, and what
+ * comes after it, is theirs; null for everybody's work.
  */
-export function jobRound(job: Sited, { devices, equipment, runs }: Of, here: Here | null = null): JobRound {
+export function jobRound(
+  job: Sited,
+  { devices, equipment, runs }: Of,
+  here: Here | null = null,
+  me: string | null = null,
+): JobRound {
   const left: NotInRound[] = []
   const things: Unfinished[] = []
+  const leftWith: LeftWith[] = []
+  const handed = byDevice(job.handed)
   const take = (one: Pick<MarkedAssessment, 'deviceId' | 'mark' | 'name' | 'steps'>, why: string | null) => {
     const { deviceId: id, mark, name, steps } = one
     const open = steps.flatMap(({ step, record }) => (record === null ? [step] : []))
+    const all = handed.get(id) ?? []
+    for (const one of all) {
+      const at = open.findIndex((step) => step.id === one.stepId)
+      leftWith.push({ ...one, mark, name, holdsUp: at < 0 ? null : open.length - at - 1 })
+    }
+    const others = new Set(all.flatMap((one) => (me === null || one.colleague === me ? [] : [one.stepId])))
+    const until = open.findIndex((step) => others.has(step.id))
+    const own = until < 0 ? open : open.slice(0, until)
     if (why !== null) left.push({ id, mark, why })
-    else if (open.length > 0) things.push({ id, mark, name, left: open })
+    else if (own.length > 0) things.push({ id, mark, name, left: own })
   }
   for (const device of devices) take(device, whyNotDevice(device))
   for (const one of [...equipment, ...runs]) take(one, one.verdict === 'stop' ? STOPPED : null)
   const round = roundOf(things, spotsOf(job), here)
-  return { ...round, left, ...told(round, things.length) }
+  return {
+    ...round,
+    left,
+    own: leftWith.filter(({ colleague }) => colleague === me),
+    others: leftWith.filter(({ colleague }) => colleague !== me),
+    ...told(
+      round,
+      things.length,
+      leftWith.some(({ colleague, holdsUp }) => colleague !== me && holdsUp !== null),
+    ),
+  }
+}
+
+function byDevice(handed: readonly HandedStep[]): Map<string, HandedStep[]> {
+  const of = new Map<string, HandedStep[]>()
+  for (const one of handed) of.set(one.deviceId, [...(of.get(one.deviceId) ?? []), one])
+  return of
 }
 
 const STOPPED = 'stopped'
@@ -47,7 +90,16 @@ function whyNotDevice(device: Assessment['devices'][number]): string | null {
   return isPlanned(device) ? null : 'not planned through'
 }
 
-function told({ visits, climbs, steps }: Round, things: number): Pick<JobRound, 'sentence' | 'next'> {
+function told(
+  { visits, climbs, steps }: Round,
+  things: number,
+  others: boolean,
+): Pick<JobRound, 'sentence' | 'next'> {
+  if (steps === 0 && others)
+    return {
+      sentence: 'Nothing is left for you to do.',
+      next: 'What is left is with others, or waits for them.',
+    }
   if (steps === 0) return { sentence: 'Nothing is left to do.', next: 'What is done stands in the record.' }
   const many = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`
   const up = climbs === 0 ? 'none' : climbs

@@ -11,6 +11,7 @@ const photo = (id: string, change: object) => ({
   stepId: null,
   faultId: null,
   caption: '',
+  marks: [],
   at: NOW,
   by: 'Lead',
   ...change,

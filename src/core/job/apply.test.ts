@@ -4,6 +4,7 @@ import { CATALOGUE } from '@/catalogue'
 import { assessDevice } from '../assess'
 import { device, equipment, job, NOW, said } from '@/testing/jobs'
 import {
+  applyAll,
   apply,
   NO_DETAILS,
   USUAL_ALLOWANCES,
@@ -43,6 +44,7 @@ const START: Job = job({
       stepId: null,
       faultId: 'f',
       caption: '',
+      marks: [],
       at: NOW,
       by: 'Lead',
     },
@@ -112,6 +114,7 @@ describe('the job itself', () => {
       devices: [],
       runs: [],
       records: [],
+      handed: [],
       photos: [],
       faults: [],
       conflicts: [],
@@ -361,6 +364,43 @@ describe('the install log, photos and faults', () => {
       START.records,
     )
   })
+  it('leaves a step to a colleague until it is recorded or taken back', () => {
+    const step = { deviceId: 'device-1', stepId: 'mount/level' }
+    const hand = (colleague: string, on?: Job) =>
+      after({ type: 'handStep', ...step, title: 'Level it', colleague, note: '' }, on)
+    const handed = hand('Installer 3', hand('Lead'))
+    const left = {
+      ...step,
+      title: 'Level it',
+      colleague: 'Installer 3',
+      note: '',
+      at: LATER,
+      by: 'Installer 2',
+    }
+    expect(handed.handed).toEqual([left])
+    expect(after({ type: 'takeStepBack', ...step }, handed).handed).toEqual([])
+    const other = { deviceId: 'device-1', stepId: 'mount/tug' }
+    const both = after({ type: 'handStep', ...other, title: '', colleague: 'Lead', note: '' }, handed)
+    const recorded: Change = { type: 'recordStep', ...step, title: '', outcome }
+    expect(after(recorded, both).handed.map(({ stepId }) => stepId)).toEqual(['mount/tug'])
+    const many = applyAll(both, [command(recorded), command({ ...recorded, stepId: 'mount/y' })], CATALOGUE)
+    expect(many.ok && many.job.handed.map(({ stepId }) => stepId)).toEqual(['mount/tug'])
+    const fixed = { type: 'handStep' as const, ...step, title: '', colleague: 'Lead', note: '' }
+    expect([
+      refused({ ...fixed, stepId: 'mount/fix' }), // recorded already
+      refused({ ...fixed, deviceId: 'gone' }),
+      refused({ type: 'removeDevice', deviceId: 'device-2' }, hand2()),
+    ]).toEqual(['/stepId', '/deviceId', '/deviceId'])
+  })
+  const hand2 = () =>
+    after({
+      type: 'handStep',
+      deviceId: 'device-2',
+      stepId: 'mount/x',
+      title: '',
+      colleague: 'Lead',
+      note: '',
+    })
   it('adds and removes photos, of things that are there', () => {
     const about = {
       sha256: 'b'.repeat(64),
@@ -372,9 +412,14 @@ describe('the install log, photos and faults', () => {
     expect(after({ type: 'addPhoto', photoId: 'q', facts: about }).photos[1]).toEqual({
       id: 'q',
       ...about,
+      marks: [],
       at: LATER,
       by: 'Installer 2',
     })
+    const marks = [{ kind: 'arrow' as const, from: { x: 0, y: 0 }, to: { x: 0.5, y: 0.2 } }]
+    const marked = after({ type: 'markPhoto', photoId: 'p', marks })
+    expect(marked.photos).toEqual([{ ...START.photos[0]!, marks }])
+    expect(refused({ type: 'markPhoto', photoId: 'gone', marks })).toBe('/photoId')
     expect(after({ type: 'removePhoto', photoId: 'p' }).photos).toEqual([])
     expect([
       refused({ type: 'addPhoto', photoId: 'p', facts: about }),

@@ -49,6 +49,13 @@ export function changeAt(job: Job, path: string, value: unknown): Change | null 
       return { type: 'editFault', faultId: id, change }
     case 'step':
       return stepAt(job, id, rest.join('/'), value)
+    case 'handed': {
+      const [deviceId, stepId] = [id, rest.join('/')]
+      const title = job.handed.find((one) => one.deviceId === deviceId && one.stepId === stepId)?.title ?? ''
+      return { type: 'handStep', deviceId, stepId, title, ...(value as object) } as Change
+    }
+    case 'photo':
+      return { type: 'markPhoto', photoId: id, ...change } as Change
     case 'part':
       return { type: 'putPart', part: value } as Change
     case 'device':

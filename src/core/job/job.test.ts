@@ -186,7 +186,7 @@ describe('job files', () => {
     [file(), /^opened$/],
     ['{', /not a JSON file/],
     ['[]', /not a Neat Bracket job file/],
-    [file({ version: 11 }), /^\/version Version 11 is newer/],
+    [file({ version: 12 }), /^\/version Version 12 is newer/],
     [file({ job: { ...job(), name: '' } }), /^\/job\/name Give it a name/],
     [file({ extra: 1 }), /extra/],
   ])('%#', (words, expected) => expect(message(words)).toMatch(expected))

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { PLANNED_STAGES, STAGES, type PlannedStage } from '../findings'
 import { MOST_OWN_PARTS, OwnPart } from '../parts'
+import { PhotoMarks } from '../photo'
 import { Way } from '../route/plan'
 import { CARRIES } from '../run/carries'
 import { PLANS } from '../stages/plans'
@@ -181,6 +182,18 @@ export const StepRecord = z.strictObject({
 })
 export type StepRecord = z.infer<typeof StepRecord>
 
+/** A step that is left to a colleague until it is recorded. */
+export const HandedStep = z.strictObject({
+  deviceId: Id,
+  stepId: StepId,
+  title: StepTitle,
+  colleague: Name,
+  note: Note,
+  at: Moment,
+  by: Name,
+})
+export type HandedStep = z.infer<typeof HandedStep>
+
 export const PhotoFacts = z.strictObject({
   sha256: z.string().regex(/^[0-9a-f]{64}$/, 'A photo is named by the SHA-256 of its bytes.'),
   deviceId: Id.nullable(),
@@ -190,7 +203,14 @@ export const PhotoFacts = z.strictObject({
 })
 export type PhotoFacts = z.infer<typeof PhotoFacts>
 
-export const Photo = z.strictObject({ id: Id, ...PhotoFacts.shape, at: Moment, by: Name })
+export const Photo = z.strictObject({
+  id: Id,
+  ...PhotoFacts.shape,
+  /** Drawn over the picture, which stays as it was taken. */
+  marks: PhotoMarks,
+  at: Moment,
+  by: Name,
+})
 export type Photo = z.infer<typeof Photo>
 
 export const FaultFacts = z.strictObject({
@@ -291,6 +311,7 @@ export const Job = z.strictObject({
   devices: z.array(Device).max(1000),
   runs: z.array(Run).max(MOST_RUNS, `At most ${MOST_RUNS} runs.`),
   records: z.array(StepRecord),
+  handed: z.array(HandedStep),
   photos: z.array(Photo),
   faults: z.array(Fault),
   conflicts: z.array(Conflict),

@@ -50,8 +50,10 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
       said.push({ change, at: event.at, by: event.by })
     }
   }
-  for (const { id: photoId, at, by, ...facts } of job.photos) {
+  for (const { at, by, ...step } of job.handed) said.push({ change: { type: 'handStep', ...step }, at, by })
+  for (const { id: photoId, at, by, marks, ...facts } of job.photos) {
     said.push({ change: { type: 'addPhoto', photoId, facts }, at, by })
+    if (marks.length > 0) plan({ type: 'markPhoto', photoId, marks })
   }
   for (const conflict of job.conflicts) plan({ type: 'noteConflict', conflict })
   for (const { id: recordId, at, by, ...facts } of job.signed) {

@@ -46,6 +46,17 @@ function asVersion3(): {
   }
 }
 
+it('a file of version 10 opens: nothing is drawn on its photos, nobody is left with a step', () => {
+  const file = JSON.parse(readFileSync('demo/jobs/2-tamarisk-surgery.job.json', 'utf8')) as {
+    job: { handed: object[]; photos: { marks: object[] }[] }
+  }
+  const { handed: _, photos, ...older } = file.job
+  const unmarked = photos.map(({ marks: __, ...photo }) => photo)
+  const opened = openJobFile(JSON.stringify({ ...file, version: 10, job: { ...older, photos: unmarked } }))
+  expect(opened.ok && opened.file.job.handed).toEqual([])
+  expect(opened.ok && new Set(opened.file.job.photos.map(({ marks }) => marks.length))).toEqual(new Set([0]))
+})
+
 it('a file of version 3 opens: mains by its units, no shared conduit, steps of the bench under their new names', () => {
   const older = asVersion3()
   expect(older.job.records.some(({ stepId }) => stepId === 'test/unpack')).toBe(true)
@@ -118,6 +129,7 @@ it('evidence of a closed fault stays; of an open one it goes', () => {
     stepId: null,
     faultId: 'f',
     caption: '',
+    marks: [],
     at: NOW,
     by: 'Lead',
   }

@@ -149,6 +149,14 @@ const UPGRADES: readonly Upgrade[] = [
       ...(command.type === 'editJob' ? { change: changedIf(command.change, inTapes) } : {}),
     }),
   },
+  {
+    // 11 knows what is drawn on photos, and steps that are left to a colleague.
+    job: (job) => ({
+      handed: [],
+      ...job,
+      photos: each(job.photos, (photo) => ({ marks: [], ...photo })),
+    }),
+  },
 ]
 
 const WAY = ['segments', 'cordsM', 'leadLengthM'] as const

@@ -181,6 +181,16 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
     { type: 'setPlan', deviceId: 'device-2', plan: { mount: braced } },
     { type: 'setPlan', deviceId: 'device-2', plan: { mount: { edgeMm: 50 } } },
   ].map((change) => ({ ...change, version: 9, madeOn: '', base: null })),
+  10: [
+    {
+      type: 'addPhoto',
+      photoId: 'photo-1',
+      facts: { sha256: 'a'.repeat(64), deviceId: 'device-1', stepId: null, faultId: null, caption: '' },
+      version: 10,
+      madeOn: '',
+      base: null,
+    },
+  ],
 }
 
 describe('commands of every version are still taken', () => {
@@ -218,7 +228,7 @@ describe('commands of every version are still taken', () => {
       ['bench/unpack', '', 'dry'],
       ['mount/tug', '', 'firm'],
     ])
-    expect(made.ownParts).toEqual([])
+    expect([made.ownParts, made.handed, made.photos[0]!.marks]).toEqual([[], [], []])
     expect(made.faults[0]).toMatchObject({ severity: 'safety', origin: 'step:bench/unpack' })
   })
   it('the first job’s facts: mains by its units, a usual wind, open ground', () => {

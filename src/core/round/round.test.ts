@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { dice } from '@/testing/dice'
-import { device, equipment, job, plannedThrough, run } from '@/testing/jobs'
-import { assess, jobRound } from '../assess'
+import { device, equipment, job, NOW, plannedThrough, run } from '@/testing/jobs'
+import { assess, jobRound, type JobRound } from '../assess'
 import { PLACES, type Place } from '../order'
 import type { Step } from '../procedure'
 import { goingsOf, ROUND_LIMITS, roundOf, spotsOf, type Block, type Unfinished } from '.'
@@ -209,6 +209,37 @@ describe('the round of a job', () => {
     const of = round.visits.flatMap(({ stints }) => stints.filter((stint) => stint.of.id === through.id))
     expect(of.flatMap((stint) => stint.steps)).toEqual(assessment.devices[0]!.steps.map((one) => one.step))
     expect(round.sentence).toMatch(/^\d+ steps on \d things?: \d+ visits, [12] of them at devices\.$/)
+  })
+  it('cuts what a colleague is left with, and what waits for it, out of one’s own', () => {
+    const plain = job({ devices: [through] })
+    const { steps } = assess(plain, CATALOGUE).devices[0]!
+    const ids = steps.map(({ step }) => step.id)
+    const give = (stepId: string, colleague: string) => ({
+      deviceId: through.id,
+      stepId,
+      title: 'as it was called',
+      colleague,
+      note: 'the key is with me',
+      at: NOW,
+      by: 'Lead',
+    })
+    const on = { ...plain, handed: [give(ids[4]!, 'Installer 2'), give('mount/gone', 'Installer 3')] }
+    const roundFor = (me: string | null) => jobRound(on, assess(on, CATALOGUE), null, me)
+    const stepsOf = (me: string | null) =>
+      roundFor(me).visits.flatMap(({ stints }) =>
+        stints.flatMap(({ of, steps }) => (of.id === through.id ? steps.map(({ id }) => id) : [])),
+      )
+    expect(stepsOf('Lead')).toEqual(ids.slice(0, 4))
+    for (const me of ['Installer 2', null]) expect(stepsOf(me)).toEqual(ids)
+    const told = ({ own, others }: JobRound) =>
+      [own, others].map((list) => list.map(({ stepId, holdsUp }) => [stepId, holdsUp]))
+    const gone = ['mount/gone', null]
+    const left = [ids[4], ids.length - 5]
+    expect(told(roundFor('Lead'))).toEqual([[], [left, gone]])
+    expect(told(roundFor('Installer 2'))).toEqual([[left], [gone]])
+    const first = { ...plain, equipment: [], handed: [give(ids[0]!, 'Installer 2')] }
+    const none = jobRound(first, assess(first, CATALOGUE), null, 'Lead')
+    expect([none.visits, none.sentence]).toEqual([[], 'Nothing is left for you to do.'])
   })
   it('has nothing left when everything is recorded, and says so', () => {
     const none = job({ devices: [], equipment: [] })

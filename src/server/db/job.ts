@@ -6,6 +6,7 @@ import type {
   Equipment,
   Fault,
   FloorBackground,
+  HandedStep,
   Job,
   JobFacts,
   Photo,
@@ -179,6 +180,19 @@ const records = list<StepRecord>({
     by: 'plain',
   },
 })
+const handed = list<HandedStep>({
+  name: 'handed_step',
+  key: ['deviceId', 'stepId'],
+  columns: {
+    deviceId: 'plain',
+    stepId: 'plain',
+    title: 'plain',
+    colleague: 'plain',
+    note: 'plain',
+    at: 'plain',
+    by: 'plain',
+  },
+})
 const photos = list<Photo>({
   name: 'photo',
   key: ['id'],
@@ -189,6 +203,7 @@ const photos = list<Photo>({
     stepId: 'plain',
     faultId: 'plain',
     caption: 'plain',
+    marks: 'json',
     at: 'plain',
     by: 'plain',
   },
@@ -223,6 +238,7 @@ const LISTS = {
   runs,
   faults,
   records,
+  handed,
   photos,
   conflicts,
   signed,

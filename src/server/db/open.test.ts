@@ -41,7 +41,7 @@ it('a record of the first version is brought up without loss', () => {
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(13)
+  expect(now.pragma('user_version', { simple: true })).toBe(14)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
@@ -65,7 +65,7 @@ it('a record of the first version is brought up without loss', () => {
   expect(now.prepare('SELECT step_id, title FROM step_record').all()).toEqual([
     { step_id: 'bench/unpack', title: '' },
   ])
-  expect(loadJob(now, 'j')!.job).toMatchObject({ ownParts: [], runs: [] })
+  expect(loadJob(now, 'j')!.job).toMatchObject({ ownParts: [], runs: [], handed: [] })
   // Supplies are equipment, marked after the highest E there is; what hung on devices hangs on them still.
   const { equipment, devices, photos, faults } = loadJob(now, 'j')!.job
   const rack = { name: 'Switch', partId: 'switch-8', mark: 'E4', state: 'new', stands: 'head end' }
@@ -78,7 +78,7 @@ it('a record of the first version is brought up without loss', () => {
     ['new', null, 0],
     ['new', null, 0],
   ])
-  expect([photos[0]!.faultId, faults[0]!.deviceId]).toEqual(['f', 'd'])
+  expect([photos[0]!.faultId, photos[0]!.marks, faults[0]!.deviceId]).toEqual(['f', [], 'd'])
   const { policies } = loadJob(now, 'j')!.job
   expect(policies).toEqual({
     memoryCard: 'up there',

@@ -2,7 +2,8 @@ import { noteConflict, settleConflict } from './conflicts'
 import { addDevice, editDetails, editDevice, removeDevice, setPlan } from './devices'
 import { putEquipment, removeEquipment } from './equipment'
 import { editFault, fixFault, raiseFault, recheckFault } from './faults'
-import { addPhoto, clearStep, recordStep, removePhoto } from './log'
+import { handStep, takeStepBack } from './handing'
+import { addPhoto, clearStep, markPhoto, recordStep, removePhoto } from './log'
 import { putPart, removePart } from './parts'
 import { putRun, removeRun } from './runs'
 import { signRecord } from './signing'
@@ -30,7 +31,10 @@ export const COMMANDS = {
   editDetails,
   recordStep,
   clearStep,
+  handStep,
+  takeStepBack,
   addPhoto,
+  markPhoto,
   removePhoto,
   raiseFault,
   editFault,

@@ -1,7 +1,8 @@
 import { Id } from '../fields'
-import { Outcome, PhotoFacts, StepRecord, type Job } from '../job'
-import { everyOne, isMarked } from './marked'
+import { Outcome, Photo, PhotoFacts, StepRecord, type Job } from '../job'
+import { unhanded } from './handing'
 import { changed, kind, refuse, type Applied, type Envelope } from './kind'
+import { everyOne, isMarked } from './marked'
 
 /** Commands of the install log: steps and photos. */
 
@@ -20,7 +21,8 @@ export function recordedAll(job: Job, commands: readonly (Recorded & Envelope)[]
     if (index !== undefined) records[index] = record
     else at.set(keyOf(record), records.push(record) - 1)
   }
-  return changed(job, { records })
+  const said = new Set(commands.map(keyOf))
+  return changed(job, { records, handed: unhanded(job.handed, (step) => said.has(keyOf(step))) })
 }
 
 interface Recorded {
@@ -59,6 +61,7 @@ export const recordStep = kind({
     const index = job.records.findIndex((one) => one.stepId === stepId && one.deviceId === deviceId)
     return changed(job, {
       records: index < 0 ? [...job.records, record] : job.records.with(index, record),
+      handed: unhanded(job.handed, (one) => keyOf(one) === keyOf(command)),
     })
   },
   touches: ({ deviceId, stepId, outcome }) => [[`step/${deviceId}/${stepId}`, outcome]],
@@ -66,7 +69,7 @@ export const recordStep = kind({
 
 export const clearStep = kind({
   shape: { deviceId: Id, stepId: StepId },
-  called: 'a step taken back',
+  called: 'a record taken out',
   apply: (job, { deviceId, stepId }) => {
     if (!isMarked(job, deviceId)) {
       return refuse('/deviceId', 'There is no device with this id.')
@@ -91,8 +94,19 @@ export const addPhoto = kind({
     if (faultId !== null && !job.faults.some(({ id }) => id === faultId)) {
       return refuse('/facts/faultId', 'There is no fault with this id.')
     }
-    return changed(job, { photos: [...job.photos, { id: photoId, ...facts, at, by }] })
+    return changed(job, { photos: [...job.photos, { id: photoId, ...facts, marks: [], at, by }] })
   },
+})
+
+export const markPhoto = kind({
+  shape: { photoId: Id, marks: Photo.shape.marks },
+  called: 'marks on a photo',
+  apply: (job, { photoId, marks }) => {
+    const index = job.photos.findIndex(({ id }) => id === photoId)
+    if (index < 0) return refuse('/photoId', 'There is no photo with this id.')
+    return changed(job, { photos: job.photos.with(index, { ...job.photos[index]!, marks }) })
+  },
+  touches: ({ photoId, marks }) => [[`photo/${photoId}/marks`, marks]],
 })
 
 export const removePhoto = kind({

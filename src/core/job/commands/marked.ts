@@ -61,6 +61,8 @@ export function isUsed(job: Job, wanted: string): string | null {
   const ofIt = (one: { readonly deviceId: string | null }) => one.deviceId === wanted
   if (job.records.some(ofIt) || job.photos.some(ofIt) || job.faults.some(ofIt))
     return 'Work, photos or faults are recorded on it; it stays in the record.'
+  const left = job.handed.find(ofIt)
+  if (left) return `A step of it is left to ${left.colleague}: take that back first.`
   const run = job.runs.find(({ fromId, toId }) => fromId === wanted || toId === wanted)
   if (run) return `Run ${run.mark} ${run.name} ends at it: give the run another end first.`
   const after = everyOne(job).find(({ replaces }) => replaces === wanted)

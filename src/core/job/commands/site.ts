@@ -28,6 +28,7 @@ export function jobMade({ jobId, at, by, facts }: Envelope & { facts: JobFacts }
     runs: [],
     devices: [],
     records: [],
+    handed: [],
     photos: [],
     faults: [],
     conflicts: [],
