@@ -128,7 +128,7 @@ test('a phone that was closed opens again where nobody answers, and its work arr
 test('an update waits until everything is sent, and takes nothing away', async ({ request, baseURL }) => {
   const { jobId, log, line } = await boatyard(request, baseURL)
   const profile = scratch()
-  let { context, page } = await phone(profile)
+  const { context, page } = await phone(profile)
   await page.goto(`${line.base}${log}`)
   await taken(page)
   await expect(page.getByText(/A newer version/)).toBeHidden()
@@ -145,14 +145,14 @@ test('an update waits until everything is sent, and takes nothing away', async (
   await expect(start).toBeEnabled({ timeout: 30_000 })
   expect((await notesAt(request, baseURL!, jobId)).filter((note) => note.includes('update'))).toHaveLength(1)
 
-  // The browser may let the version before finish first: the newer one works once the application is opened
-  // again, and nothing has gone.
+  // The tab that asks starts again by itself; another, just opened, may be in the middle of something.
+  const other = await context.newPage()
+  await other.goto(`${line.base}${log}`)
+  await awake(other)
   await start.click()
-  await context.close()
-  ;({ context, page } = await phone(profile))
-  await page.goto(`${line.base}${log}`)
-  await awake(page)
+  await expect(other.getByText('A newer version is at work already.')).toBeVisible({ timeout: 60_000 })
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
+  await other.close()
   const waits = () =>
     page.evaluate(async () => {
       const { active, waiting } = (await navigator.serviceWorker.getRegistration()) ?? {}

@@ -3,8 +3,18 @@
  * and prints render the same marks, so that what was agreed on the screen is what is printed.
  */
 
-/** Line weights, heaviest first. */
-export type Pen = 'outline' | 'object' | 'thin' | 'dimension' | 'axis' | 'ray' | 'leader' | 'none'
+/** Line weights, heaviest first; a mark over a photo stands within its halo. */
+export type Pen =
+  | 'outline'
+  | 'object'
+  | 'thin'
+  | 'dimension'
+  | 'axis'
+  | 'ray'
+  | 'leader'
+  | 'halo'
+  | 'mark'
+  | 'none'
 export type Fill =
   | 'none'
   | 'ink'
@@ -16,12 +26,16 @@ export type Fill =
   | 'good'
   | 'check'
   | 'stop'
+  | 'halo'
   | 'orange'
   | 'green'
   | 'blue'
   | 'brown'
   | 'white'
-export type Tone = 'ink' | 'soft' | 'copper' | 'good' | 'check' | 'stop' | 'paper'
+export type Tone = 'ink' | 'soft' | 'copper' | 'good' | 'check' | 'stop' | 'paper' | 'mark'
+
+/** Over a photo, the same in every theme: bright within dark shows on whatever is in the picture. */
+export const OVER_PHOTO = { mark: '#FFD400', halo: '#14181C' } as const
 
 /** Colours of the wires, the same on screen and on paper; beside each stands its name in words. */
 export const WIRES = {

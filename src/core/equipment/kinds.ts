@@ -53,6 +53,7 @@ const protector = (context: EquipmentContext): Task[] => [
     caution: 'Lightning about: stop outdoor work. Local code decides on bonding.',
     entry: choice('bonded, short and straight', 'no earth found'),
     photo: 'required',
+    view: 'earth',
     causes: { failed: 'no bonding or protector' },
   }),
 ]
@@ -82,6 +83,7 @@ const circuit = ({ uses }: EquipmentContext): Task[] => [
     caution: 'The board is for a licensed person where the law says so.',
     entry: choice('named, trips and resets', 'does not trip'),
     photo: 'asked',
+    view: 'ports',
   }),
 ]
 
@@ -97,6 +99,7 @@ const plate = ({ place, pinScheme }: EquipmentContext): Task[] => [
     caution: 'The blade of the tool cuts fingers as it cuts cores.',
     entry: choice('punched and labelled', 'not all'),
     photo: 'asked',
+    view: 'ports',
     causes: { failed: 'bad termination' },
   }),
 ]

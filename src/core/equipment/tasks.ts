@@ -52,6 +52,7 @@ function onTheBench({ part }: EquipmentContext): Task[] {
       detail: 'Transit damage, its leads, brackets and screws.',
       reason: 'A fault found on the bench costs minutes, out there an hour.',
       photo: 'asked',
+      view: 'parts',
     }),
     ...(part.networked
       ? [
@@ -93,6 +94,7 @@ function holding({ part, place, equipment, replaced }: EquipmentContext): Task[]
       caution:
         part.massKg >= 3 ? 'Heavy to hold overhead: two people, or a strap until the screws are in.' : null,
       photo: 'asked',
+      view: 'place',
       entry:
         equipment.stands === 'on site' ? choice('holds, upright', 'does not hold') : choice('holds', 'loose'),
       causes: { failed: 'loose' },
@@ -119,6 +121,7 @@ function feeding({ part, place, printed, mainsV }: EquipmentContext): Task[] {
             caution: 'Isolated, locked off and proved dead. No live work.',
             entry: choice('made and proved by a licensed person', 'not made'),
             photo: 'asked',
+            view: 'joint',
           }),
         ]
       : []),
@@ -192,6 +195,7 @@ function plugging({ uses, place, part }: EquipmentContext): Task[] {
       reason: 'Whoever comes at night finds a camera by its port.',
       entry: choice('as listed', 'otherwise: see the note'),
       photo: 'asked',
+      view: 'ports',
       causes: { failed: 'label missing' },
     }),
     ...(part.feeds && part.feeds.kind !== 'dc supply'
@@ -233,6 +237,7 @@ function sealing({ part, place, exposure }: EquipmentContext): Task[] {
       reason: exposure.why,
       entry: choice('all closed', 'one is open'),
       photo: 'required',
+      view: 'closing',
       causes: { failed: 'unsealed entry or gland' },
     }),
   ]

@@ -102,6 +102,7 @@ function lookingOver(context: DeviceContext): Task {
     reason: 'The new camera hangs on what nobody here has fastened.',
     entry: choice('sound', 'worn or damaged'),
     photo: 'asked',
+    view: 'found',
     causes: { failed: 'loose' },
   })
 }
@@ -117,6 +118,7 @@ function takingDown({ surface }: DeviceContext): Task[] {
       reason: 'The new plate sits where it sat, and its gasket is old.',
       caution: surface.caution,
       photo: 'asked',
+      view: 'found',
     }),
   ]
 }
@@ -243,6 +245,7 @@ function fastening(context: DeviceContext, placed: Placed, facts: MountFacts, mo
         { fact: 'cable there', because: 'The cable is drawn through before the part covers its hole.' },
       ],
       photo: 'asked',
+      view: 'fixed',
     })
   return task(isCamera ? 'hang' : 'join', {
     ...common,

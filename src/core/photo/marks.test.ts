@@ -44,8 +44,8 @@ describe('a length in a photo', () => {
       )
       const mean = many.reduce((sum, { mm }) => sum + mm, 0) / many.length
       const spread = Math.sqrt(many.reduce((sum, { mm }) => sum + (mm - mean) ** 2, 0) / many.length)
-      expect(said.uncertainMm / spread).toBeGreaterThan(0.93)
-      expect(said.uncertainMm / spread).toBeLessThan(1.07)
+      expect(said.uncertainMm / 2 / spread).toBeGreaterThan(0.93)
+      expect(said.uncertainMm / 2 / spread).toBeLessThan(1.07)
     }
   })
 

@@ -39,12 +39,12 @@ export const KNOWN_LENGTHS = {
 } as const
 export type KnownThing = keyof typeof KNOWN_LENGTHS
 
-/** How far an end is set from where it should be, widths of the picture. Common practice, no source. */
+/** Standard deviation of where an end is set, widths of the picture. Common practice, no source. */
 export const AIM = 0.003
 
 export interface MeasuredLength {
   readonly mm: number
-  /** One standard deviation of what the aim at the four ends leaves open. */
+  /** What the aim at the four ends leaves open, at about 95 % (twice the standard deviation). */
   readonly uncertainMm: number
 }
 
@@ -53,7 +53,7 @@ const widths = ({ from, to }: { from: Spot; to: Spot }): number => Math.hypot(to
 /**
  * What a length in the picture comes to by the known length in it, where both lie at the same distance and
  * face the camera; null where none is known. The ends' errors add up as independent ones do (JCGM 100:2008,
- * 5.1.2, from memory).
+ * 5.1.2 and 6.2, from memory).
  */
 export function measuredLength(
   length: { readonly from: Spot; readonly to: Spot },
@@ -65,6 +65,6 @@ export function measuredLength(
   if (scale === 0) return null
   const mm = (long / scale) * known.mm
   // Along a line, the errors of its two ends: √2 of one.
-  const uncertainMm = (Math.SQRT2 * AIM * known.mm * Math.hypot(1, long / scale)) / scale
+  const uncertainMm = (2 * Math.SQRT2 * AIM * known.mm * Math.hypot(1, long / scale)) / scale
   return { mm, uncertainMm }
 }

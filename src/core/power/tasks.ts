@@ -98,6 +98,7 @@ function connecting(context: DeviceContext): Task[] {
         caution: 'Isolated, locked off and proved dead. No live work.',
         entry: choice('made and proved by a licensed person', 'not made'),
         photo: 'asked',
+        view: 'joint',
       }),
     ]
   }

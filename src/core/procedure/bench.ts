@@ -20,6 +20,7 @@ export const benchTasks = ({ camera, accessories, policies }: DeviceContext): Ta
     detail: 'Check for transit damage; loose screws and covers go into the tray.',
     reason: 'A fault found on the bench costs minutes, on the ladder an hour.',
     photo: 'asked',
+    view: 'parts',
   }),
   ...(policies.film === 'on the bench'
     ? [

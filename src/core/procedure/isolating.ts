@@ -20,6 +20,7 @@ export function isolating(place: Place, touched: readonly Fact[], mains: string)
       caution: 'Mains kills. A licensed person where the law says so.',
       entry: choice('off, locked and tagged', 'cannot be locked'),
       photo: 'asked',
+      view: 'lock',
     }),
     task('prove dead', {
       id: 'power/dead',

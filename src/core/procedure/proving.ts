@@ -21,6 +21,7 @@ export function provingTasks({ device, camera }: DeviceContext): Task[] {
       reason: 'What was promised, seen.',
       entry: choice('as promised', 'not as promised'),
       photo: 'required',
+      view: 'screen',
       causes: { failed: 'picture not as promised' },
     }),
     task('prove', {
@@ -30,6 +31,7 @@ export function provingTasks({ device, camera }: DeviceContext): Task[] {
       reason: 'Infrared back from bubble, soffit, web or gutter.',
       entry: choice('clear', 'glare', 'too dark'),
       photo: 'asked',
+      view: 'screen',
       causes: { answered: { 'glare': 'glare', 'too dark': 'picture not as promised' } },
     }),
     ...(camera.cable === 'coax and power'

@@ -30,6 +30,7 @@ export const stayingTasks = ({ name, place, networked }: Old): Task[] => [
     reason: 'Whoever works on it last is asked about it first.',
     entry: choice('sound', 'worn or damaged'),
     photo: 'asked',
+    view: 'found',
     causes: { failed: 'other' },
   }),
   ...(networked
@@ -63,6 +64,7 @@ export const replacingTasks = (replaced: string): Task[] => [
     reason: 'One run made to two schemes is crossed.',
     entry: anyOf([...Object.keys(PIN_SCHEME_FOUND), 'down, another kind of end'], 'still up'),
     photo: 'asked',
+    view: 'found',
   }),
 ]
 
@@ -95,6 +97,7 @@ export function goingTasks({ name, place, keeps, mains, outdoors, staying }: Old
       reason: 'A cable without a name is found again by cutting it.',
       caution: mains !== null ? 'Isolated, locked off and proved dead.' : null,
       photo: 'asked',
+      view: 'ends',
     }),
     task('take down', {
       id: 'mount/down',
@@ -104,6 +107,7 @@ export function goingTasks({ name, place, keeps, mains, outdoors, staying }: Old
       ...(staying.length > 0 ? leaving(name, staying) : closingHoles(name, outdoors)),
       caution: 'It may be heavier than it looks: one hand holds before the last screw is out.',
       photo: 'asked',
+      view: 'found',
     }),
     task('desk', {
       id: 'handover/gone',

@@ -3,6 +3,7 @@ import type { Cause } from '../job/choices'
 import type { StepRecord } from '../job/job'
 import type { Force, Place } from '../order'
 import { print, type QuantityKind, type UnitSystem } from '../units'
+import type { PhotoView } from './views'
 
 /** How a step is recorded. Limits are in the inside unit of the quantity; null is open. */
 export type StepEntry =
@@ -49,6 +50,8 @@ export interface Step {
   readonly hold: string | null
   readonly entry: StepEntry
   readonly photo: 'asked' | 'required' | null
+  /** What its photo must show; null where none is asked. */
+  readonly view: PhotoView | null
   readonly causes: Causes
   /** Both ends of its cable get the mark first; `withMark` says so. */
   readonly labels: boolean

@@ -57,6 +57,7 @@ export function task(phase: Phase, draft: Draft): Task {
     hold: null,
     entry: DONE,
     photo: null,
+    view: null,
     causes: NOT_TOLD,
     labels: false,
     place: PHASES[phase],

@@ -33,6 +33,7 @@ function pulling(context: RunContext, way: Way): Task {
     reason: 'Two unmarked ends at the head end cost a ladder trip.',
     caution: spaces.map((space) => SPACES[space].caution).join(' '),
     photo: 'asked',
+    view: 'ends',
   })
 }
 
@@ -51,6 +52,7 @@ const lookedOver = ({ cable, ends }: RunContext, loopM: number): Task =>
     reason: 'An old fault is yours from the day you hang a new device on it.',
     entry: choice('sound', 'damaged', 'another cable than thought'),
     photo: 'asked',
+    view: 'found',
     causes: { answered: { 'damaged': 'bad termination', 'another cable than thought': 'wrong cable' } },
   })
 

@@ -41,6 +41,7 @@ const drawnOut = ({ run, ends: [from, to] }: RunOf): Task[] => [
     detail: 'Its marks are read at both ends before anything is pulled out.',
     reason: 'The wrong cable pulled out is a camera that is dark.',
     photo: 'asked',
+    view: 'ends',
   }),
   task('take down', {
     id: 'route/out',
@@ -146,6 +147,7 @@ const connecting = ({ run, ends }: RunOf): Task[] => [
     detail: 'Its mark at both ends, facing out; slack combed, nothing hanging on the plug.',
     reason: 'Whoever comes at night finds it by its mark.',
     photo: 'asked',
+    view: 'ports',
     causes: { failed: 'label missing' },
   }),
 ]

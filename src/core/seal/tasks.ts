@@ -183,5 +183,6 @@ function lookBeforeClosing(context: DeviceContext): Task {
     reason: 'The one picture that proves the box was dry when it closed.',
     hold: 'Before you close',
     photo: 'required',
+    view: 'closing',
   })
 }

@@ -20,6 +20,7 @@ export function sightTasks({ device, surface, printed }: DeviceContext): Task[] 
       reason: 'A camera moved to suit the cable is a classic complaint.',
       entry: choice('as planned', 'moved'),
       photo: 'asked',
+      view: 'place',
       causes: { answered: { moved: 'wrong position against the wish' } },
     }),
     task('height', {

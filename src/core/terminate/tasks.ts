@@ -34,6 +34,7 @@ export function terminateTasks(context: DeviceContext): Task[] {
         detail: 'In this order; the last stands nearest to the plug.',
         reason: 'Forgetting one means cutting the plug off again.',
         photo: 'asked',
+        view: 'thread',
       }),
     )
   }

@@ -1,6 +1,15 @@
 import 'server-only'
 import { degrees, LineCapStyle, rgb, type PDFPage, type RGB } from 'pdf-lib'
-import { WIRES, type Drawing, type Fill, type Mark, type Pen, type Spot, type Tone } from '@/drawings'
+import {
+  OVER_PHOTO,
+  WIRES,
+  type Drawing,
+  type Fill,
+  type Mark,
+  type Pen,
+  type Spot,
+  type Tone,
+} from '@/drawings'
 import { inFont, type Fonts } from './fonts'
 
 /** A colour as `#RRGGBB`. */
@@ -18,6 +27,8 @@ const PENS: Record<Exclude<Pen, 'none'>, { width: number; stroke: RGB; dash?: nu
   axis: { width: 0.9, stroke: ink('#A84B1C'), dash: [10, 3, 2, 3] },
   ray: { width: 1.1, stroke: ink('#A84B1C') },
   leader: { width: 0.7, stroke: ink('#1C2126') },
+  halo: { width: 6.5, stroke: ink(OVER_PHOTO.halo) },
+  mark: { width: 3, stroke: ink(OVER_PHOTO.mark) },
 }
 const FILLS: Record<Exclude<Fill, 'none' | keyof typeof WIRES>, string> = {
   ink: '#1C2126',
@@ -29,6 +40,7 @@ const FILLS: Record<Exclude<Fill, 'none' | keyof typeof WIRES>, string> = {
   good: '#1D7467',
   check: '#8A5F00',
   stop: '#AE2A1F',
+  halo: OVER_PHOTO.halo,
 }
 const TONES: Record<Tone, RGB> = {
   ink: ink('#1C2126'),
@@ -38,6 +50,7 @@ const TONES: Record<Tone, RGB> = {
   check: ink('#8A5F00'),
   stop: ink('#AE2A1F'),
   paper: ink('#FFFFFF'),
+  mark: ink(OVER_PHOTO.mark),
 }
 const SIZES = { small: 10.5, label: 12, figure: 15 }
 

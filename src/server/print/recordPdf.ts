@@ -12,9 +12,10 @@ import { PLANNED_STAGES, type Finding, type Verdict } from '@/core/findings'
 import { deviceRecord, equipmentRecord, runRecord, type DeviceRecord } from '@/core/handover'
 import type { Job } from '@/core/job'
 import { printReading } from '@/core/units'
-import { drawingsOf } from '@/drawings'
+import type { UnitSystem } from '@/core/units'
+import { drawingsOf, photoDrawing } from '@/drawings'
 import type { PDFImage } from 'pdf-lib'
-import { Sheet, SOFT } from './sheet'
+import { Sheet, SOFT, type Pictured } from './sheet'
 
 /** Words only: the signs of the screen are not in the shipped font. */
 const MARK_WORDS: Record<Mark, string> = {
@@ -156,7 +157,7 @@ async function devicePages(
     sheet.text(`Not judged: ${state.unjudged.join(' ')}`, { size: 7.5 })
   }
   log(sheet, assessed)
-  await end(sheet, record, embedded)
+  await end(sheet, record, job.units, embedded)
 }
 
 type Page = readonly [assessed: EquipmentAssessment | RunAssessment, record: DeviceRecord]
@@ -176,7 +177,7 @@ async function markedPages(
     for (const finding of assessed.findings) trouble(sheet, job, finding)
     if (assessed.unjudged.length > 0) sheet.text(`Not judged: ${assessed.unjudged.join(' ')}`, { size: 7.5 })
     log(sheet, assessed)
-    await end(sheet, record, embedded)
+    await end(sheet, record, job.units, embedded)
   }
 }
 
@@ -213,13 +214,19 @@ function log(sheet: Sheet, assessed: Pick<DeviceAssessment, 'log' | 'steps' | 'e
     ])
 }
 
-async function end(sheet: Sheet, record: DeviceRecord, embedded: Embedded): Promise<void> {
+/** Drawing units across a photo: words on it come out as large as those under it. */
+const ACROSS = 260
+
+async function end(sheet: Sheet, record: DeviceRecord, units: UnitSystem, embedded: Embedded): Promise<void> {
   if (record.faults.length > 0) sheet.heading('Faults', 11)
   for (const { title, state, history } of record.faults) sheet.text(`${title} (${state}). ${history}`)
-  const pictures: { image: PDFImage; caption: string }[] = []
+  const pictures: Pictured[] = []
   for (const photo of record.photos) {
     const image = await embedded(photo.sha256)
-    if (image) pictures.push({ image, caption: `${photo.caption} ${photo.at.slice(0, 10)}` })
+    if (!image) continue
+    const over = { width: ACROSS, height: (ACROSS * image.height) / image.width, units }
+    const drawn = photo.marks.length > 0 ? photoDrawing(photo.marks, over) : null
+    pictures.push({ image, caption: `${photo.caption} ${photo.at.slice(0, 10)}`, drawn })
   }
   if (pictures.length > 0) sheet.space(8)
   sheet.pictures(pictures)

@@ -1,6 +1,7 @@
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import sharp from 'sharp'
 import { expect, it } from 'vitest'
+import { words as marked } from '@/drawings/marks'
 import { Sheet } from './sheet'
 
 /** A4 of ISO 216 in points, and what a printer may leave white on the way. */
@@ -108,7 +109,9 @@ it('keeps the shape of pictures, three in a row, each over its caption', async (
     [200, 200],
   ] as const
   const images = await Promise.all(shapes.map(async ([w, h]) => sheet.embed(await jpeg(w, h))))
-  sheet.pictures(images.map((image, i) => ({ image, caption: `caption ${i}` })))
+  const drawn = (i: number) =>
+    i === 1 ? { width: 100, height: 400, marks: [marked([50, 300], 'the gland')], says: '' } : null
+  sheet.pictures(images.map((image, i) => ({ image, caption: `caption ${i}`, drawn: drawn(i) })))
   const { lines, pictures } = (await read(await sheet.finish()))[0]!
   expect(pictures.map(([, , w, h]) => w! / h!)).toEqual(
     shapes.map(([w, h]) => expect.closeTo(w / h, 3) as number),
@@ -119,6 +122,13 @@ it('keeps the shape of pictures, three in a row, each over its caption', async (
     const next = pictures[i + 1]
     if (next && i % 3 < 2) expect(next[0]! - x! - width!).toBeGreaterThan(0)
   })
+  // What is drawn on a picture stands where it was drawn: half across, three quarters down.
+  const [x, y, width, height] = pictures[1]!
+  const gland = lines.find(({ words }) => words === 'the gland')!
+  expect([gland.x, gland.y]).toEqual([
+    expect.closeTo(x! + width! / 2, 1),
+    expect.closeTo(y! + height! / 4, 1),
+  ])
   expect(pictures[3]![0]).toBeCloseTo(pictures[0]![0]!, 1)
   expect(pictures[3]![1]! + pictures[3]![3]!).toBeLessThan(
     lines.find(({ words }) => words === 'caption 0')!.y,

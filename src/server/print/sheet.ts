@@ -29,6 +29,13 @@ export interface TextStyle {
   readonly after?: number
 }
 
+/** A picture in the sheet, with what is drawn on it. */
+export interface Pictured {
+  readonly image: PDFImage
+  readonly caption: string
+  readonly drawn: Drawing | null
+}
+
 /** A printed document that is written from top to bottom; what does not fit goes to the next page, whole. */
 export class Sheet {
   private page: PDFPage
@@ -154,12 +161,12 @@ export class Sheet {
   }
 
   /** Pictures in a row of three with their captions. */
-  pictures(pictures: readonly { readonly image: PDFImage; readonly caption: string }[]): void {
+  pictures(pictures: readonly Pictured[]): void {
     const [wide, tall, gap] = [168, 126, 9.5]
     for (let i = 0; i < pictures.length; i += 3) {
       this.room(tall + 26)
       const top = this.y
-      for (const [n, { image, caption }] of pictures.slice(i, i + 3).entries()) {
+      for (const [n, { image, caption, drawn }] of pictures.slice(i, i + 3).entries()) {
         const x = PAGE.left + n * (wide + gap)
         const k = Math.min(wide / image.width, tall / image.height)
         this.page.drawImage(image, {
@@ -168,6 +175,7 @@ export class Sheet {
           width: image.width * k,
           height: image.height * k,
         })
+        if (drawn) drawDrawing(this.page, this.fonts, drawn, x, top, image.width * k)
         this.lines(caption, 8, false, wide)
           .slice(0, 2)
           .forEach((line, l) => this.write(line, x, 8, false, INK, top - tall - 3 - l * 8 * LEADING))

@@ -5,7 +5,8 @@ import type { DeviceAssessment } from '@/core/assess'
 import type { DeviceRecord } from '@/core/handover'
 import { VERDICTS } from '../kit/Verdict'
 import { Earlier } from '../log/Earlier'
-import { usePicture } from '../log/Photos'
+import { MarkedPhoto } from '../photo/MarkedPhoto'
+import { usePicture } from '../photo/usePicture'
 
 /** What the records of cameras and of equipment have in common. */
 
@@ -119,13 +120,17 @@ export function RecordEnd({ record }: { record: DeviceRecord }) {
         <Grid mt={4} templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap={3}>
           {record.photos.map((photo) => (
             <Box key={photo.id} css={{ breakInside: 'avoid' }}>
-              <Image
-                src={picture(photo, 'view')}
-                alt={photo.caption || 'Photo without caption'}
-                w="100%"
-                aspectRatio="4/3"
-                objectFit="cover"
-              />
+              {photo.marks.length > 0 ? (
+                <MarkedPhoto photo={photo} />
+              ) : (
+                <Image
+                  src={picture(photo, 'view')}
+                  alt={photo.caption || 'Photo without caption'}
+                  w="100%"
+                  aspectRatio="4/3"
+                  objectFit="cover"
+                />
+              )}
               <Text fontSize="xs">
                 {photo.caption}{' '}
                 <Text as="span" color="soft">

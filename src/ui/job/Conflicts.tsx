@@ -56,6 +56,8 @@ function whereOf(job: Job, { path }: Conflict): string {
   if (what === 'thing') return `the ${fieldName(rest[0] ?? '')} of something on the plan`
   const device = job.devices.find((one) => one.id === id)
   const mark = device ? `${device.mark} ${device.name}` : 'a device'
+  if (what === 'photo') return 'what is drawn on a photo'
+  if (what === 'handed') return `to whom a step of ${mark} is left`
   return what === 'step' ? `a recorded step of ${mark}` : `the ${fieldName(rest.at(-1) ?? '')} of ${mark}`
 }
 
@@ -63,7 +65,10 @@ function words(value: unknown): string {
   if (value === null || value === '') return 'nothing'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'string' || typeof value === 'number') return String(value)
-  const { note, value: read, choice } = value as { note?: unknown; value?: unknown; choice?: unknown }
-  const said = [read, choice, note].filter((one) => typeof one === 'string' || typeof one === 'number')
+  if (Array.isArray(value)) return `${value.length} of them`
+  const { note, value: read, choice, colleague } = value as Readonly<Record<string, unknown>>
+  const said = [colleague, read, choice, note].filter(
+    (one) => typeof one === 'string' || typeof one === 'number',
+  )
   return said.filter((one) => one !== '').join(', ') || 'what was drawn or chosen'
 }

@@ -50,7 +50,7 @@ export function Newer() {
 }
 
 // The browser lets the version before finish what it is at.
-const STARTS = 'It starts in a moment, at the latest when the application is closed and opened again.'
+const STARTS = 'It starts in a moment.'
 
 const sent = (left: number): string =>
   left > 0

@@ -50,5 +50,21 @@ export function onNewer(waits: (worker: ServiceWorker) => void, tookOver: () => 
 
 const ASK_EVERY_MS = 30 * 60_000
 
-/** Lets a newer version take over. */
-export const takeOver = (worker: ServiceWorker): void => worker.postMessage({ type: 'SKIP_WAITING' })
+/**
+ * Lets a newer version take over. The browser asks the one before to end as soon as it rests; where a request
+ * that was under way wakes that again, it asks no more until a page is opened. So one is, unseen, until the
+ * newer one works.
+ */
+export function takeOver(worker: ServiceWorker): void {
+  worker.postMessage({ type: 'SKIP_WAITING' })
+  const asks = setInterval(() => {
+    if (worker.state !== 'installed') return clearInterval(asks)
+    const page = document.createElement('iframe')
+    Object.assign(page, { hidden: true, src: '/api/health', title: '' })
+    document.body.append(page)
+    setTimeout(() => page.remove(), OPENED_MS)
+  }, ASK_AGAIN_MS)
+}
+
+const ASK_AGAIN_MS = 1500
+const OPENED_MS = 1000

@@ -2,7 +2,7 @@
 
 import { Box, chakra } from '@chakra-ui/react'
 import { useLayoutEffect, useId, useRef, useState, type ReactNode, type Ref } from 'react'
-import { WIRES, type Drawing, type Fill, type Mark, type Pen, type Tone } from '@/drawings'
+import { OVER_PHOTO, WIRES, type Drawing, type Fill, type Mark, type Pen, type Tone } from '@/drawings'
 
 const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
   outline: { width: 2.4, stroke: 'ink' },
@@ -12,6 +12,8 @@ const PENS: Record<Pen, { width: number; stroke: string; dash?: string }> = {
   axis: { width: 1, stroke: 'copper.fg', dash: '10 3 2 3' },
   ray: { width: 1.4, stroke: 'copper.fg' },
   leader: { width: 0.9, stroke: 'ink' },
+  halo: { width: 6.5, stroke: OVER_PHOTO.halo },
+  mark: { width: 3, stroke: OVER_PHOTO.mark },
   none: { width: 0, stroke: 'transparent' },
 }
 const FILLS: Record<Fill, string> = {
@@ -25,6 +27,7 @@ const FILLS: Record<Fill, string> = {
   good: 'good',
   check: 'check',
   stop: 'stop',
+  halo: OVER_PHOTO.halo,
   ...WIRES,
 }
 const TONES: Record<Tone, string> = {
@@ -35,6 +38,7 @@ const TONES: Record<Tone, string> = {
   check: 'check',
   stop: 'stop',
   paper: 'paper',
+  mark: OVER_PHOTO.mark,
 }
 const SIZES = { small: '11.5px', label: '13px', figure: '16px' }
 
@@ -96,7 +100,7 @@ function Drawn({ mark, hatch }: { mark: Mark; hatch: string }) {
           fontVariantNumeric: 'tabular-nums',
           // Words stay readable over lines.
           paintOrder: 'stroke',
-          stroke: paint('sheet'),
+          stroke: paint(mark.tone === 'mark' ? OVER_PHOTO.halo : 'sheet'),
           strokeWidth: 3,
         }}
       >

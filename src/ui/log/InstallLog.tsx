@@ -11,9 +11,11 @@ import { DetailFields } from '../device/DetailFields'
 import { go, GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { VERDICTS } from '../kit/Verdict'
+import { useAuthor } from '../job/author'
 import { useJob } from '../job/JobProvider'
 import { hereIn, placeOf, wordOf } from '../round/here'
 import { Earlier } from './Earlier'
+import { isOpenFor, useHanded } from './Handing'
 import { OneStep, type Logged, type LoggedAssessment } from './OneStep'
 
 interface InstallLogProps {
@@ -33,6 +35,7 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
   const query = useSearchParams()
   const [asked, round] = [query.get('step'), hereIn(query.get('round'))]
   const { steps, log } = assessed
+  const [handed, me] = [useHanded(device.id), useAuthor()]
   if (steps.length === 0) {
     return (
       <Box p={5}>
@@ -52,7 +55,8 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
     const words = { ...(id !== null && { step: id }), ...(round !== null && { round: wordOf(round) }) }
     return `${home}/log?${new URLSearchParams(words)}`
   }
-  const nextIndex = steps.findIndex(({ step }) => step.id === log.nextStepId)
+  const ownIndex = steps.findIndex((state) => isOpenFor(state, handed, me))
+  const nextIndex = ownIndex >= 0 ? ownIndex : steps.findIndex(({ step }) => step.id === log.nextStepId)
   const askedIndex = steps.findIndex(({ step }) => step.id === asked)
   const index = askedIndex >= 0 ? askedIndex : nextIndex
   const onGo = (to: number | null) => go(at(to === null ? null : steps[to]!.step.id), { replace: true })
@@ -75,6 +79,7 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
             assessed={assessed}
             state={current}
             index={index}
+            handed={handed}
             onGo={onGo}
           />
         ) : (
@@ -122,6 +127,12 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
                 </Text>
                 <Text as="span" color={record ? 'soft' : 'ink'}>
                   {step.title}
+                  {record === null && handed.has(step.id) ? (
+                    <Text as="span" color="soft">
+                      {' '}
+                      · left to {handed.get(step.id)!.colleague}
+                    </Text>
+                  ) : null}
                 </Text>
               </GoLink>
             </Box>

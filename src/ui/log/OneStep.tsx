@@ -4,16 +4,18 @@ import { Box, Button, Flex, Heading, HStack, IconButton, Text } from '@chakra-ui
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import type { ReactNode } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
-import type { Device, Outcome } from '@/core/job'
+import type { Device, HandedStep, Outcome } from '@/core/job'
 import { PLACES } from '@/core/order'
 import { isAsked, together, type Because, type StepState } from '@/core/procedure'
 import { inSentence, type UnitSystem } from '@/core/units'
+import { useAuthor } from '../job/author'
 import { useJob } from '../job/JobProvider'
 import { buzz, useAwake } from '../hands/hands'
 import { ReadAloud } from '../hands/ReadAloud'
 import { GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { VerdictLine } from '../kit/Verdict'
+import { Handing, isOpenFor } from './Handing'
 import { PhotoButton, PhotoStrip } from './Photos'
 import { StepEntry, StepNote, useEntry, type Using } from './StepEntry'
 
@@ -29,13 +31,16 @@ interface OneStepProps {
   readonly assessed: LoggedAssessment
   readonly state: StepState
   readonly index: number
+  /** Who is left with which step. */
+  readonly handed: ReadonlyMap<string, HandedStep>
   /** Goes to a step; null: to whatever is open, or to the end. */
   readonly onGo: (to: number | null) => void
 }
 
 /** One step to read, to enter and to photograph, with what forces it to stand where it stands. */
-export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) {
+export function OneStep({ device, assessed, state, index, handed, onGo }: OneStepProps) {
   const { job, send } = useJob()
+  const me = useAuthor()
   useAwake()
   const { steps } = assessed
   const { step, record, verdict, says } = state
@@ -66,7 +71,7 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
       }
       if (withRest) also.forget()
       const last = index + taken.length
-      const following = steps.findIndex((other, i) => i > last && other.record === null)
+      const following = steps.findIndex((other, i) => i > last && isOpenFor(other, handed, me))
       onGo(following >= 0 ? following : null)
       return null
     },
@@ -175,6 +180,9 @@ export function OneStep({ device, assessed, state, index, onGo }: OneStepProps) 
       </Box>
       <PhotoStrip photos={photos} onRemove={({ id }) => send({ type: 'removePhoto', photoId: id })} />
       <StepNote state={state} using={using} />
+      {record ? null : (
+        <Handing deviceId={device.id} step={step} handed={handed.get(step.id)} onLeft={() => onGo(null)} />
+      )}
       <Foot>
         <PhotoButton
           about={{ deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }}

@@ -1,23 +1,19 @@
 'use client'
 
-import { Box, Button, HStack, Image, Text } from '@chakra-ui/react'
+import { Box, Button, chakra, HStack, Image, Text } from '@chakra-ui/react'
 import { Camera } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import type { Photo, PhotoFacts } from '@/core/job'
 import { withoutPlace } from '@/core/photo'
-import { useJob, useOutbox } from '../job/JobProvider'
+import { useJob } from '../job/JobProvider'
 import { refusal } from '../kit/LineField'
 import { Removal } from '../kit/Removal'
 import { outbox } from '../outbox/outbox'
+import { PhotoSheet } from '../photo/PhotoSheet'
+import { usePicture } from '../photo/usePicture'
 
-/** Where a photo's picture is: with this browser while it waits, with the server after. */
-export function usePicture(): (photo: Photo, size?: 'small' | 'view') => string {
-  const { pictures } = useOutbox()
-  return ({ sha256 }, size = 'small') => pictures.get(sha256) ?? `/api/photos/${sha256}?size=${size}`
-}
-
-/** Small pictures in a row, each opening the larger one; without `onRemove` they stay. */
+/** Small pictures in a row, each opening the larger one; without `onRemove` they stay as they are. */
 export function PhotoStrip({
   photos,
   onRemove,
@@ -26,39 +22,71 @@ export function PhotoStrip({
   onRemove?: ((photo: Photo) => Promise<unknown>) | undefined
 }) {
   const picture = usePicture()
+  const [openId, setOpenId] = useState<string | null>(null)
+  const open = photos.find(({ id }) => id === openId)
   if (photos.length === 0) return null
   return (
-    <HStack as="ul" listStyleType="none" gap={3} flexWrap="wrap" align="start" mb={2}>
-      {photos.map((photo) => (
-        <Box as="li" key={photo.id} w="128px">
-          <a href={picture(photo, 'view')} target="_blank" rel="noreferrer">
-            <Image
-              src={picture(photo)}
-              alt={photo.caption || 'Photo without caption'}
-              w="128px"
-              h="96px"
-              objectFit="cover"
-              borderWidth="1px"
-              borderColor="rule"
-            />
-          </a>
-          <HStack justify="space-between" align="start" gap={0}>
-            <Text fontSize="sm" color="soft" lineClamp={2} flex="1">
-              {photo.caption}
-            </Text>
-            {onRemove ? (
-              <Removal
-                icon
-                label={`Remove photo ${photo.caption}`}
-                asks="Remove this photo from the record?"
-                onRemove={() => onRemove(photo)}
+    <>
+      <HStack as="ul" listStyleType="none" gap={3} flexWrap="wrap" align="start" mb={2}>
+        {photos.map((photo) => (
+          <Box as="li" key={photo.id} w="128px">
+            <chakra.button
+              type="button"
+              display="block"
+              position="relative"
+              aria-label={`Open photo ${photo.caption}${drawnOn(photo)}`}
+              onClick={() => setOpenId(photo.id)}
+            >
+              <Image
+                src={picture(photo)}
+                alt={photo.caption || 'Photo without caption'}
+                w="128px"
+                h="96px"
+                objectFit="cover"
+                borderWidth="1px"
+                borderColor="rule"
               />
-            ) : null}
-          </HStack>
-        </Box>
-      ))}
-    </HStack>
+              {photo.marks.length > 0 ? (
+                <Text
+                  as="span"
+                  position="absolute"
+                  right={1}
+                  bottom={1}
+                  px={1}
+                  bg="ink"
+                  color="paper"
+                  fontSize="sm"
+                >
+                  ✎ {photo.marks.length}
+                </Text>
+              ) : null}
+            </chakra.button>
+            <HStack justify="space-between" align="start" gap={0}>
+              <Text fontSize="sm" color="soft" lineClamp={2} flex="1">
+                {photo.caption}
+              </Text>
+              {onRemove ? (
+                <Removal
+                  icon
+                  label={`Remove photo ${photo.caption}`}
+                  asks="Remove this photo from the record?"
+                  onRemove={() => onRemove(photo)}
+                />
+              ) : null}
+            </HStack>
+          </Box>
+        ))}
+      </HStack>
+      {open ? (
+        <PhotoSheet photo={open} editable={onRemove !== undefined} onClose={() => setOpenId(null)} />
+      ) : null}
+    </>
   )
+}
+
+const drawnOn = ({ marks }: Photo): string => {
+  if (marks.length === 0) return ''
+  return marks.length === 1 ? ', 1 mark on it' : `, ${marks.length} marks on it`
 }
 
 interface PhotoButtonProps {

@@ -180,7 +180,7 @@ export class Delivery {
 function isOfPhoto(command: Command, rows: readonly Waiting[]): boolean {
   if (command.type === 'addPhoto') return true
   return (
-    command.type === 'removePhoto' &&
+    (command.type === 'removePhoto' || command.type === 'markPhoto') &&
     rows.some(({ command: other }) => other.type === 'addPhoto' && other.photoId === command.photoId)
   )
 }

@@ -214,6 +214,16 @@ export class Outbox {
     this.tell({ is: 'stored' })
   }
 
+  /** Forgets a photo that has not been sent, with all that was said of it. */
+  async forgetPhoto(photoId: string): Promise<void> {
+    const about = this.state.waiting.filter(
+      ({ command }) => 'photoId' in command && command.photoId === photoId,
+    )
+    if (!about.some(({ command }) => command.type === 'addPhoto')) return
+    this.delivery.stopPhoto()
+    for (const { id } of about) await this.drop(id)
+  }
+
   /** Puts a refused command back in line. */
   async retry(id: string): Promise<void> {
     await this.store.waiting.where('id').equals(id).modify({ reasons: null, failures: 0, held: null })

@@ -8,7 +8,7 @@ import { everyOne, SEVERITIES, type Fault } from '@/core/job'
 import { dueDay, punchListState } from '@/core/test'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { Nothing, Part, Sentence } from '../kit/Page'
-import { usePicture } from '../log/Photos'
+import { usePicture } from '../photo/usePicture'
 
 const GROUPS: { state: Fault['state']; title: string; sign: string }[] = [
   { state: 'open', title: 'Open', sign: '■' },

@@ -3,11 +3,12 @@
 import { Box, Text } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { useMemo, useState } from 'react'
-import { jobRound, type JobRound } from '@/core/assess'
+import { jobRound, type JobRound, type LeftWith } from '@/core/assess'
 import { ladder } from '@/core/mount'
 import { PLACES } from '@/core/order'
 import { calledPlace, type Here, type Stint, type Visit } from '@/core/round'
 import { inSentence, print, type UnitSystem } from '@/core/units'
+import { useAuthor } from '../job/author'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
 import { go, GoLink } from '../kit/go'
@@ -21,7 +22,8 @@ export function RoundPage() {
   const assessment = useAssessed()
   const word = useSearchParams().get('here')
   const here = useMemo(() => hereIn(word), [word])
-  const round = useMemo(() => jobRound(job, assessment, here), [job, assessment, here])
+  const me = useAuthor()
+  const round = useMemo(() => jobRound(job, assessment, here, me), [job, assessment, here, me])
   const [first, ...later] = round.visits
   const ready = first && (here === null || isAt(first, here))
   const waysOf = useWays()
@@ -29,6 +31,7 @@ export function RoundPage() {
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="900px">
       <Sentence next={round.next}>{round.sentence}</Sentence>
+      {round.own.length > 0 ? <LeftList title="Left to you" list={round.own} waysOf={waysOf} /> : null}
       {first ? (
         <Box maxW="420px" mb={5} className="no-print">
           <Choose
@@ -43,7 +46,11 @@ export function RoundPage() {
           />
         </Box>
       ) : (
-        <Nothing>Every step of what can be installed is recorded.</Nothing>
+        <Nothing>
+          {round.others.length > 0
+            ? 'Every step that is yours is recorded.'
+            : 'Every step of what can be installed is recorded.'}
+        </Nothing>
       )}
       {first && !ready ? (
         <Text mb={4} color="check" role="status">
@@ -57,6 +64,11 @@ export function RoundPage() {
         items={later}
         draw={(visit, i) => <Going key={i} visit={visit} number={i + 2} units={job.units} waysOf={waysOf} />}
       />
+      {round.others.length > 0 ? (
+        <Box mt={7}>
+          <LeftList title="Left to others" list={round.others} waysOf={waysOf} />
+        </Box>
+      ) : null}
       {round.left.length > 0 ? <LeftOut round={round} waysOf={waysOf} /> : null}
     </Box>
   )
@@ -207,6 +219,52 @@ function WaitingHere({ round }: { round: JobRound }) {
       ))}
     </Part>
   )
+}
+
+interface LeftListProps {
+  readonly title: string
+  readonly list: readonly LeftWith[]
+  readonly waysOf: (id: string) => Ways
+}
+
+/** Steps that somebody is left with: each leads to it in its log. */
+function LeftList({ title, list, waysOf }: LeftListProps) {
+  return (
+    <Part title={title}>
+      {list.map((one) => (
+        <Box
+          key={`${one.deviceId} ${one.stepId}`}
+          asChild
+          display="block"
+          borderTopWidth="1px"
+          borderColor="rule"
+          py={2.5}
+          px={1}
+          _hover={{ bg: 'sheet' }}
+        >
+          <GoLink
+            href={`${waysOf(one.deviceId).log}?step=${encodeURIComponent(one.stepId)}`}
+            style={{ minHeight: 48 }}
+          >
+            <Text>
+              <strong>{one.mark}</strong> {one.title}
+              {one.note ? `: ${one.note}` : ''}
+            </Text>
+            <Text color="soft" fontSize="sm">
+              {one.by} to {one.colleague}, {one.at.slice(0, 16).replace('T', ' ')}
+              {waits(one.holdsUp)}
+            </Text>
+          </GoLink>
+        </Box>
+      ))}
+    </Part>
+  )
+}
+
+function waits(holdsUp: number | null): string {
+  if (holdsUp === null) return ' · no longer among its steps'
+  if (holdsUp === 0) return ''
+  return holdsUp === 1 ? ' · a step waits for it' : ` · ${holdsUp} steps wait for it`
 }
 
 function LeftOut({ round, waysOf }: { round: JobRound; waysOf: (id: string) => Ways }) {
