@@ -74,7 +74,8 @@ describe('Kestrel Quay', () => {
       for (const { step, record, photos: count } of steps)
         if (record && step.photo === 'required') expect([step.id, count > 0]).toEqual([step.id, true])
     for (const { steps } of [...assessment.devices, ...assessment.equipment, ...assessment.runs])
-      for (const { step } of steps) expect([step.id, step.view !== null]).toEqual([step.id, step.photo !== null])
+      for (const { step } of steps)
+        expect([step.id, step.view !== null]).toEqual([step.id, step.photo !== null])
   })
 })
 

@@ -393,6 +393,19 @@ export async function kestrelQuay(): Promise<JobFile> {
   await yard.install('office', 4)
   await yard.install('old-recorder', 1)
   await yard.install('jetty-link', 2)
+  yard.draw(
+    'device-01',
+    'mount/fix',
+    { kind: 'known', from: { x: 0.335, y: 0.37 }, to: { x: 0.665, y: 0.37 }, mm: 120 },
+    { kind: 'length', from: { x: 0.5, y: 0.54 }, to: { x: 0.5, y: 0.74 } },
+  )
+  yard.draw(
+    'device-01',
+    'seal/before-closing',
+    { kind: 'arrow', from: { x: 0.9, y: 0.6 }, to: { x: 0.72, y: 0.42 } },
+    { kind: 'words', at: { x: 0.85, y: 0.66 }, words: 'dust wiped off' },
+  )
+  yard.leave('device-02', 'terminate/head-end', 'Installer 2', 'The key of the office is with me.')
   await yard.fault(
     {
       deviceId: 'device-02',

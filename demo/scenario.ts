@@ -21,6 +21,7 @@ import {
   type StepRecord,
 } from '@/core/job'
 import type { PlannedStage } from '@/core/findings'
+import type { PhotoMark } from '@/core/photo'
 import type { Step } from '@/core/procedure'
 import { picture, type Picture, type Scene } from './pictures'
 
@@ -159,6 +160,23 @@ export class Scenario {
       ...this.job,
       backgrounds: [...this.job.backgrounds, { floor, ...background, sha256: drawing.sha256 }],
     }
+  }
+
+  /** Draws on the photo of a step. */
+  draw(deviceId: string, stepId: string, ...marks: readonly PhotoMark[]): void {
+    const photos = this.job.photos.map((photo) =>
+      photo.deviceId === deviceId && photo.stepId === stepId ? { ...photo, marks: [...marks] } : photo,
+    )
+    this.job = { ...this.job, photos }
+  }
+
+  /** Leaves a step that is not recorded yet to a colleague. */
+  leave(deviceId: string, stepId: string, colleague: string, note: string): void {
+    const device = this.job.devices.find(({ id }) => id === deviceId)!
+    const { steps } = assessDevice(device, this.job, CATALOGUE)
+    const { title } = steps.find(({ step }) => step.id === stepId)!.step
+    const left = { deviceId, stepId, title, colleague, note, at: this.now(1), by: 'Installer 1' }
+    this.job = { ...this.job, handed: [...this.job.handed, left] }
   }
 
   async photograph(

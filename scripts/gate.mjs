@@ -69,7 +69,7 @@ export const policyOf = (nonce) =>
     `style-src-attr 'unsafe-inline'`,
     `img-src 'self' blob: data:`,
     `font-src 'self' data:`,
-    `connect-src 'self'`,
+    `connect-src 'self' blob:`,
     `worker-src 'self' blob:`,
     `object-src 'none'`,
     `base-uri 'none'`,
@@ -83,5 +83,5 @@ export const HEADERS = {
   'x-frame-options': 'DENY',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
-  'permissions-policy': 'geolocation=(), microphone=(), payment=(), usb=()',
+  'permissions-policy': 'geolocation=(), microphone=(self), payment=(), usb=()',
 }

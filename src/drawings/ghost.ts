@@ -30,7 +30,7 @@ const tag = (x: number, y: number, pen: Pen): Mark[] => [
   ),
 ]
 
-/** A lidded box seen from the front: its gasket, a gland below, the slack within and the drip loop under it. */
+/** A box from the front: its gasket, a gland below, the slack within and the drip loop under it. */
 const closing: Draw = (pen) => [
   frame(60, 70, 180, 170, pen),
   frame(72, 82, 156, 146, pen),

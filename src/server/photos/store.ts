@@ -162,7 +162,7 @@ function write(folder: string, sha256: string, size: PhotoSize, bytes: Buffer): 
   const parent = join(/* turbopackIgnore: true */ folder, 'photos', sha256.slice(0, 2))
   mkdirSync(parent, { recursive: true })
   const beside = `${path}.${randomUUID()}`
-  const file = openSync(beside, 'w')
+  const file = openSync(/* turbopackIgnore: true */ beside, 'w')
   try {
     writeSync(file, bytes)
     fsyncSync(file)

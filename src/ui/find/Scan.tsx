@@ -2,6 +2,7 @@
 
 import { Box, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
+import { useCamera } from '../kit/useCamera'
 
 /** A reader of codes looks so often, and no closer than this many pixels across: a phone stays cool. */
 const LOOK_MS = 150
@@ -11,16 +12,15 @@ const NO_CAMERA = 'No camera can be had here. Type the mark instead.'
 
 /** The camera, until it has read a code; `onRead` answers what is wrong with one, and the camera goes on. */
 export function Scan({ onRead }: { onRead: (words: string) => string | null }) {
-  const video = useRef<HTMLVideoElement>(null)
-  const [says, setSays] = useState('Hold the label into the picture.')
-  const [none, setNone] = useState(false)
+  const { video, state } = useCamera(ACROSS_PX)
+  const [wrong, setWrong] = useState<string | null>(null)
   const read = useRef(onRead)
   useEffect(() => {
     read.current = onRead
   })
   useEffect(() => {
+    if (state !== 'runs') return
     let ended = false
-    let stream: MediaStream | null = null
     let timer: ReturnType<typeof setTimeout> | undefined
     const canvas = document.createElement('canvas')
     const look = (find: (pixels: ImageData) => string | null) => {
@@ -28,31 +28,22 @@ export function Scan({ onRead }: { onRead: (words: string) => string | null }) {
       const pixels = video.current && pixelsOf(video.current, canvas)
       const words = pixels && find(pixels)
       if (words) {
-        const wrong = read.current(words)
-        if (wrong === null) return
-        setSays(wrong)
+        const refused = read.current(words)
+        if (refused === null) return
+        setWrong(refused)
       }
       timer = setTimeout(() => look(find), LOOK_MS)
     }
-    const begin = async () => {
-      const { default: decode } = await import('jsqr')
-      stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
-      if (ended || !video.current) return stop(stream)
-      video.current.srcObject = stream
-      await video.current.play()
-      look(({ data, width, height }) => decode(data, width, height)?.data ?? null)
-    }
-    begin().catch(() => {
-      if (ended) return
-      setNone(true)
-      setSays(NO_CAMERA)
-    })
+    import('jsqr').then(
+      ({ default: decode }) => look(({ data, width, height }) => decode(data, width, height)?.data ?? null),
+      () => setWrong(NO_CAMERA),
+    )
     return () => {
       ended = true
       clearTimeout(timer)
-      if (stream) stop(stream)
     }
-  }, [])
+  }, [state, video])
+  const none = state === 'none'
   return (
     <Box>
       <video
@@ -64,13 +55,11 @@ export function Scan({ onRead }: { onRead: (words: string) => string | null }) {
         style={{ width: '100%', maxHeight: '46vh', objectFit: 'cover', background: '#000' }}
       />
       <Text role="status" mt={2}>
-        {says}
+        {none ? NO_CAMERA : (wrong ?? 'Hold the label into the picture.')}
       </Text>
     </Box>
   )
 }
-
-const stop = (stream: MediaStream) => stream.getTracks().forEach((track) => track.stop())
 
 function pixelsOf(video: HTMLVideoElement, canvas: HTMLCanvasElement): ImageData | null {
   const { videoWidth, videoHeight } = video

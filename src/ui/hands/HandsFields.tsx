@@ -5,11 +5,16 @@ import { Tick } from '../kit/Tick'
 import { setHands, useHands, type Hands } from './hands'
 
 const SIZES: Record<Hands['size'], string> = { usual: 'Usual', large: 'Large', largest: 'Largest' }
+const PHOTOS: Record<Hands['photos'], string> = {
+  'as taken': 'As taken',
+  '2560': 'At most 2560 px',
+  '1600': 'At most 1600 px',
+}
 const HANDS: Record<Hands['hand'], string> = { right: 'Right', left: 'Left' }
 
 /** How this device is held and read. */
 export function HandsFields() {
-  const { size, hand, buzz } = useHands()
+  const { size, hand, buzz, photos } = useHands()
   return (
     <>
       <OneOf label="Text" options={SIZES} value={size} onChoose={(one) => setHands({ size: one })} />
@@ -19,6 +24,17 @@ export function HandsFields() {
         value={hand}
         onChoose={(one) => setHands({ hand: one })}
       />
+      <OneOf
+        label="Photos are kept"
+        options={PHOTOS}
+        value={photos}
+        onChoose={(one) => setHands({ photos: one })}
+      />
+      {photos === 'as taken' ? null : (
+        <Text color="soft" fontSize="sm" mb={3}>
+          Smaller photos go faster and lose what the camera wrote into them: time, place, settings.
+        </Text>
+      )}
       <Tick checked={buzz} onTick={(one) => setHands({ buzz: one })}>
         A short buzz when something is recorded
       </Tick>

@@ -8,6 +8,8 @@ const Hands = z.object({
   size: z.enum(['usual', 'large', 'largest']).catch('usual'),
   hand: z.enum(['right', 'left']).catch('right'),
   buzz: z.boolean().catch(false),
+  /** The longer edge of photos that are kept, pixels. */
+  photos: z.enum(['as taken', '2560', '1600']).catch('as taken'),
 })
 export type Hands = z.infer<typeof Hands>
 

@@ -57,7 +57,7 @@ export function Handing({ deviceId, step, handed, onLeft }: HandingProps) {
       setError(said.ok ? null : refusal(said))
     }
     return (
-      <HStack borderLeftWidth="4px" borderColor="copper.solid" pl={3} mt={3} flexWrap="wrap" role="status">
+      <HStack borderLeftWidth="4px" borderColor="copper.solid" pl={3} my={3} flexWrap="wrap" role="status">
         <Box flex="1" minW="180px">
           <Text fontWeight={600}>
             {handed.colleague === me ? 'Left to you' : `Left to ${handed.colleague}`}

@@ -15,6 +15,7 @@ import { ReadAloud } from '../hands/ReadAloud'
 import { GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
 import { VerdictLine } from '../kit/Verdict'
+import { Guide } from '../photo/Guide'
 import { Handing, isOpenFor } from './Handing'
 import { PhotoButton, PhotoStrip } from './Photos'
 import { StepEntry, StepNote, useEntry, type Using } from './StepEntry'
@@ -45,6 +46,7 @@ export function OneStep({ device, assessed, state, index, handed, onGo }: OneSte
   const { steps } = assessed
   const { step, record, verdict, says } = state
   const photos = job.photos.filter((photo) => photo.deviceId === device.id && photo.stepId === step.id)
+  const about = { deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }
   const proposal = assessed.proposedFaults.find(({ origin }) => origin === `step:${step.id}`)
   const rest = together(steps, index)
   const draftOf = (stepId: string) => `step:${job.id}:${device.id}:${stepId}`
@@ -76,6 +78,8 @@ export function OneStep({ device, assessed, state, index, handed, onGo }: OneSte
       return null
     },
   })
+  const left = handed.get(step.id)
+  const handing = <Handing deviceId={device.id} step={step} handed={left} onLeft={() => onGo(null)} />
   const recordAll = () => {
     if (asked && typeof also.now === 'string') also.refuse()
     else void using.keep(true)
@@ -141,6 +145,7 @@ export function OneStep({ device, assessed, state, index, handed, onGo }: OneSte
           ))}
         </Box>
       ) : null}
+      {!record && left ? handing : null}
       <StepEntry state={state} units={job.units} using={using} />
       {rest.length > 0 && !using.typed.leaving ? (
         <AndThese rest={rest} also={also} units={job.units} onRecord={recordAll} />
@@ -179,16 +184,11 @@ export function OneStep({ device, assessed, state, index, handed, onGo }: OneSte
         ) : null}
       </Box>
       <PhotoStrip photos={photos} onRemove={({ id }) => send({ type: 'removePhoto', photoId: id })} />
+      {step.view ? <Guide view={step.view} about={about} /> : null}
       <StepNote state={state} using={using} />
-      {record ? null : (
-        <Handing deviceId={device.id} step={step} handed={handed.get(step.id)} onLeft={() => onGo(null)} />
-      )}
+      {record || left ? null : handing}
       <Foot>
-        <PhotoButton
-          about={{ deviceId: device.id, stepId: step.id, faultId: null, caption: step.title.slice(0, 200) }}
-          asked={step.photo}
-          taken={photos.length}
-        />
+        <PhotoButton about={about} asked={step.photo} taken={photos.length} />
         <Button
           colorPalette="copper"
           flex="1"

@@ -3,14 +3,10 @@
 import { Box, Button, chakra, HStack, Image, Text } from '@chakra-ui/react'
 import { Camera } from 'lucide-react'
 import { useRef, useState } from 'react'
-import { v4 as uuid } from 'uuid'
-import type { Photo, PhotoFacts } from '@/core/job'
-import { withoutPlace } from '@/core/photo'
-import { useJob } from '../job/JobProvider'
-import { refusal } from '../kit/LineField'
+import type { Photo } from '@/core/job'
 import { Removal } from '../kit/Removal'
-import { outbox } from '../outbox/outbox'
 import { PhotoSheet } from '../photo/PhotoSheet'
+import { useKeeping, type About } from '../photo/useKeeping'
 import { usePicture } from '../photo/usePicture'
 
 /** Small pictures in a row, each opening the larger one; without `onRemove` they stay as they are. */
@@ -90,7 +86,7 @@ const drawnOn = ({ marks }: Photo): string => {
 }
 
 interface PhotoButtonProps {
-  readonly about: Omit<PhotoFacts, 'sha256'>
+  readonly about: About
   /** How much a photo is wanted here, and how many there are: said beside the button. */
   readonly asked?: 'asked' | 'required' | null
   readonly taken?: number
@@ -98,30 +94,8 @@ interface PhotoButtonProps {
 
 /** Takes or picks photos; they are kept on this device at once and uploaded when there is signal. */
 export function PhotoButton({ about, asked = null, taken = 0 }: PhotoButtonProps) {
-  const { job, send } = useJob()
   const input = useRef<HTMLInputElement>(null)
-  const [error, setError] = useState<string | null>(null)
-  const take = async (files: FileList | null) => {
-    setError(null)
-    for (const file of files ?? []) {
-      if (!file.type.startsWith('image/')) {
-        setError(`${file.name} is not a picture.`)
-        continue
-      }
-      const bytes = new Uint8Array(await file.arrayBuffer())
-      const kept = job.keepPhotoPlace ? bytes : withoutPlace(bytes)
-      const sha256 = await outbox().addPhoto(
-        kept === bytes ? file : new Blob([kept.slice()], { type: file.type }),
-        job.keepPhotoPlace,
-      )
-      if (sha256 === null) {
-        setError('This device cannot keep more: save the waiting work as a file and make room.')
-        return
-      }
-      const said = await send({ type: 'addPhoto', photoId: uuid(), facts: { ...about, sha256 } })
-      if (!said.ok) setError(refusal(said))
-    }
-  }
+  const { keep, error } = useKeeping(about)
   return (
     <HStack gap={2}>
       <input
@@ -134,7 +108,7 @@ export function PhotoButton({ about, asked = null, taken = 0 }: PhotoButtonProps
         data-testid="photo-input"
         onChange={(event) => {
           const { files } = event.target
-          void take(files).finally(() => (event.target.value = ''))
+          void keep([...(files ?? [])]).finally(() => (event.target.value = ''))
         }}
       />
       <Button

@@ -6,9 +6,10 @@ import { useState } from 'react'
 import type { Outcome } from '@/core/job'
 import { judge, printLimits, type StepEntry as Entry, type StepState } from '@/core/procedure'
 import { parse, print, type UnitSystem } from '@/core/units'
+import { Dictate } from '../hands/Dictate'
 import { useDraft } from '../kit/draft'
 import { VerdictLine } from '../kit/Verdict'
-import { TiltReader } from './TiltReader'
+import { TiltReader } from '../sensors/TiltReader'
 
 interface Typed {
   readonly words: string
@@ -215,6 +216,7 @@ function Pad({ entry, units, typed, change }: MeasuredProps) {
       {entry.quantity === 'angle' && entry.least === 0 ? (
         <TiltReader onRead={(deg) => change({ words: deg.toFixed(1) })} />
       ) : null}
+      <Dictate label="Say the value" onWords={(words) => change({ words })} />
       <SimpleGrid columns={3} gap={2} w="100%" display={{ base: 'grid', md: 'none' }}>
         {[...feet, ...KEYS].map((key) => (
           <Button
@@ -271,6 +273,10 @@ export function StepNote({ state: { step }, using: { typed, change } }: { state:
       >
         {typed.leaving ? 'It can be done after all' : 'This step cannot be done here'}
       </Button>
+      <Dictate
+        label="Say the note"
+        onWords={(words) => change({ note: [typed.note.trim(), words].filter(Boolean).join(' ') })}
+      />
     </>
   )
 }

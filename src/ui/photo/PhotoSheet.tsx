@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, Dialog, HStack, IconButton, Portal, Text } from '@chakra-ui/react'
+import { Box, Button, Dialog, HStack, IconButton, Portal, SimpleGrid, Text } from '@chakra-ui/react'
 import { ArrowUpRight, Circle, CreditCard, EyeOff, Pencil, Ruler, Type, Undo2, X } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import { useEffect, useRef, useState } from 'react'
@@ -22,7 +22,7 @@ import { refusal } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import { TextField } from '../kit/TextField'
 import { outbox } from '../outbox/outbox'
-import { blurred } from './blurred'
+import { blurred } from './pixels'
 import type { Area, Tool } from './tools'
 import { usePicture } from './usePicture'
 
@@ -149,7 +149,7 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
   const waits = tool === 'known' && knownMm === null
   return (
     <>
-      <Box ref={box} flex="1" minH={0} display="flex" justifyContent="center" alignItems="center" bg="black">
+      <Box ref={box} flex="1" minH={0} display="flex" justifyContent="center" bg="black">
         {image === 'none' ? (
           <Text color="white" p={4} role="alert">
             This picture is not on this device. Open it where there is signal.
@@ -219,13 +219,7 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
           {blurs.length > 0 ? (
             <Blur photo={photo} areas={blurs} onDrop={() => setBlurs([])} onDone={onClose} />
           ) : null}
-          <HStack
-            gap={2}
-            justify="space-between"
-            role="toolbar"
-            aria-label="Draw on the photo"
-            flexWrap="wrap"
-          >
+          <SimpleGrid columns={{ base: 4, md: 8 }} gap={2} role="toolbar" aria-label="Draw on the photo">
             {(Object.keys(TOOLS) as Tool[]).map((one) => {
               const { name, icon: Icon } = TOOLS[one]
               return (
@@ -235,7 +229,6 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
                   colorPalette="inky"
                   aria-pressed={tool === one}
                   minH="56px"
-                  minW="64px"
                   px={1}
                   flexDirection="column"
                   gap={0.5}
@@ -251,7 +244,6 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
               variant="outline"
               colorPalette="inky"
               minH="56px"
-              minW="64px"
               px={1}
               flexDirection="column"
               gap={0.5}
@@ -262,7 +254,7 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
               <Undo2 size={20} aria-hidden />
               Take back
             </Button>
-          </HStack>
+          </SimpleGrid>
         </Box>
       ) : null}
     </>

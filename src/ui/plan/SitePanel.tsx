@@ -4,6 +4,7 @@ import { SimpleGrid, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Site } from '@/core/job'
 import type { Said } from '../job/commands'
+import { CompassReader } from '../sensors/CompassReader'
 import { LineField, refusalOf } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import type { Editor } from './editor'
@@ -69,6 +70,7 @@ export function SitePanel({ editor: { job, commit } }: { editor: Editor }) {
           onKeep={(timeZone) => refusalOf(keep({ timeZone }))}
         />
       </SimpleGrid>
+      <CompassReader onRead={(upBearingDeg) => keep({ upBearingDeg })} />
     </Stack>
   )
 }

@@ -1,0 +1,36 @@
+import type { Orientation } from './useOrientation'
+
+/**
+ * How far off upright a phone is whose edge lies against a box: degrees, from the two tilts of its sensor.
+ */
+export function offUprightDeg({ beta, gamma }: Pick<Orientation, 'beta' | 'gamma'>): number | null {
+  if (beta === null || gamma === null) return null
+  // Held upright by its long edge, beta is near ±90 and what is off is told by gamma; held by its short
+  // edge, the other way.
+  const nearest = (deg: number) => Math.abs(deg - 90 * Math.round(deg / 90))
+  return Math.abs(Math.abs(beta) - 90) < 45 ? nearest(gamma) : Math.max(nearest(beta), nearest(gamma))
+}
+
+export interface Bearing {
+  /** Clockwise from magnetic north, of the upper edge of a phone that lies flat. */
+  readonly deg: number
+  readonly uncertainDeg: number
+}
+
+/** A compass near steel and cables is off by this, whatever it says. Common practice, no source. */
+export const COMPASS_UNCERTAIN_DEG = 10
+/** Held more upright than this, its upper edge points nowhere on the map. */
+const FLAT_DEG = 40
+
+/** Which way a phone points; null where it does not know, or is not held flat. */
+export function bearingOf(told: Orientation): Bearing | null {
+  const { alpha, beta, gamma, absolute, webkitCompassHeading: heading } = told
+  if (Math.abs(beta ?? 90) > FLAT_DEG || Math.abs(gamma ?? 90) > FLAT_DEG) return null
+  if (heading !== undefined) {
+    const accuracy = told.webkitCompassAccuracy ?? -1
+    return accuracy < 0 ? null : { deg: heading, uncertainDeg: Math.max(accuracy, COMPASS_UNCERTAIN_DEG) }
+  }
+  // alpha counts counter-clockwise; without `absolute` from wherever the phone began.
+  if (alpha === null || !absolute) return null
+  return { deg: (360 - alpha) % 360, uncertainDeg: COMPASS_UNCERTAIN_DEG }
+}

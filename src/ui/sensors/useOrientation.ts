@@ -1,0 +1,52 @@
+import { useEffect, useState } from 'react'
+
+/** What phones tell of how they lie; some also which way they point, and how sure they are of it. */
+export interface Orientation {
+  readonly alpha: number | null
+  readonly beta: number | null
+  readonly gamma: number | null
+  readonly absolute?: boolean
+  /** Degrees clockwise from magnetic north, and how far off that may be; below 0 where it is not known. */
+  readonly webkitCompassHeading?: number
+  readonly webkitCompassAccuracy?: number
+}
+
+type Asking = typeof DeviceOrientationEvent & { requestPermission?: () => Promise<'granted' | 'denied'> }
+
+/** A laptop has the events, and no sensor. */
+const SILENT_MS = 3000
+
+/**
+ * Reads the phone's own sensor from the tap that starts it; `read` gives null for what says nothing. What it
+ * measures can always be typed instead.
+ */
+export function useOrientation<T>(
+  event: 'deviceorientation' | 'deviceorientationabsolute',
+  read: (told: Orientation) => T | null,
+) {
+  const [reading, setReading] = useState<T | null>(null)
+  const [state, setState] = useState<'off' | 'on' | 'none'>('off')
+  useEffect(() => {
+    if (state !== 'on') return
+    const silent = setTimeout(() => setState('none'), SILENT_MS)
+    const hear = (told: Event) => {
+      const now = read(told as Event & Orientation)
+      if (now === null) return
+      clearTimeout(silent)
+      setReading(now)
+    }
+    const events = event === 'deviceorientation' ? [event] : [event, 'deviceorientation']
+    for (const one of events) window.addEventListener(one, hear)
+    return () => {
+      clearTimeout(silent)
+      for (const one of events) window.removeEventListener(one, hear)
+    }
+  }, [state, event, read])
+  const start = async () => {
+    if (typeof DeviceOrientationEvent === 'undefined') return setState('none')
+    const { requestPermission } = DeviceOrientationEvent as Asking
+    const allowed = requestPermission ? await requestPermission().catch(() => 'denied' as const) : 'granted'
+    setState(allowed === 'granted' ? 'on' : 'none')
+  }
+  return { state, reading, start }
+}
