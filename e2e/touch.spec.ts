@@ -86,6 +86,59 @@ test('nothing to press is smaller than a gloved finger, and no word of a drawing
   }
 })
 
+test('between the middles of two things to press lie a finger’s 48 px and 8 px to spare', async ({
+  page,
+}) => {
+  const crowded = () =>
+    page.evaluate(() => {
+      const pressed = 'a[href], button, select, summary, textarea, [role=slider], [role=radio]'
+      /** What is seen of it: a list that scrolls cuts it off. */
+      const seen = (element: Element) => {
+        let { left, top, right, bottom } = element.getBoundingClientRect()
+        for (let on = element.parentElement; on; on = on.parentElement) {
+          const { overflowX, overflowY } = getComputedStyle(on)
+          if (overflowX === 'visible' && overflowY === 'visible') continue
+          const box = on.getBoundingClientRect()
+          left = Math.max(left, box.left)
+          right = Math.min(right, box.right)
+          top = Math.max(top, box.top)
+          bottom = Math.min(bottom, box.bottom)
+        }
+        return { left, top, right, bottom }
+      }
+      const over = (element: Element): boolean => {
+        const { position } = getComputedStyle(element)
+        const above = element.parentElement
+        return position === 'fixed' || position === 'sticky' || (above !== null && over(above))
+      }
+      const all = [...document.querySelectorAll(pressed)].flatMap((element) => {
+        const { left, top, right, bottom } = seen(element)
+        const [wide, tall] = [right - left, bottom - top]
+        const inline = getComputedStyle(element).display === 'inline'
+        // Of what is cut off so far nobody presses the rest.
+        if (inline || wide < 24 || tall < 24 || !element.checkVisibility()) return []
+        return [{ element, left, top, right, bottom, wide, tall, over: over(element) }]
+      })
+      const spare = (gap: number, one: number, other: number) =>
+        gap < -0.5 ? gap : gap + Math.max(0, one - 48) / 2 + Math.max(0, other - 48) / 2
+      const named = (element: Element) => element.getAttribute('aria-label') ?? element.textContent.trim()
+      return all.flatMap((a, i) =>
+        all.slice(i + 1).flatMap((b) => {
+          if (a.over !== b.over || a.element.contains(b.element) || b.element.contains(a.element)) return []
+          const across = spare(Math.max(a.left - b.right, b.left - a.right), a.wide, b.wide)
+          const down = spare(Math.max(a.top - b.bottom, b.top - a.bottom), a.tall, b.tall)
+          return Math.max(across, down) < 7.5 ? [`${named(a.element)} | ${named(b.element)}`] : []
+        }),
+      )
+    })
+  for (const path of SCREENS) {
+    await page.goto(path)
+    await expect(page.locator('h1').first()).toBeVisible()
+    await awake(page)
+    await expect.poll(async () => [path, await crowded()]).toEqual([path, []])
+  }
+})
+
 test('a step is read at arm’s length and recorded without scrolling, with either hand', async ({ page }) => {
   await page.goto('/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel')
   await awake(page)

@@ -69,10 +69,12 @@ const config = defineConfig({
     'html[data-hand=left] [data-foot]': { flexDirection: 'row-reverse' },
     'html[data-glare]': glaring,
     // A gloved finger: what is pressed on glass is larger than what is clicked.
-    'button, select, summary, [role=radio], a.chakra-button': {
+    'button, select, [role=radio], a.chakra-button': {
       '@media (pointer: coarse)': { minHeight: '48px !important', minWidth: '48px !important' },
     },
     'nav a': { '@media (pointer: coarse)': { minHeight: '48px !important' } },
+    // Rows that stand one upon the other: between the middles of two lie a finger's 48 px and 8 px to spare.
+    '[data-row], summary': { '@media (pointer: coarse)': { minHeight: '56px !important' } },
     'body': { bg: 'paper', color: 'ink', fontSize: '0.9375rem', lineHeight: '1.45' },
     'h1, h2, h3, h4': { fontFamily: 'heading', fontWeight: 600, lineHeight: 1.2 },
     'table, .figures': { fontVariantNumeric: 'tabular-nums' },

@@ -84,7 +84,7 @@ function MarkedRow({ one: { mark, name, findings, log }, href, is, figures }: Ro
       borderColor="rule"
       _hover={{ bg: 'sheet' }}
     >
-      <HStack asChild gap={2.5} minH="48px" flex="1" minW="200px">
+      <HStack asChild gap={2.5} minH={{ base: '56px', md: '48px' }} flex="1" minW="200px">
         <GoLink href={href}>
           <Text as="span" fontFamily="mono" fontSize="sm">
             {mark}
@@ -98,7 +98,14 @@ function MarkedRow({ one: { mark, name, findings, log }, href, is, figures }: Ro
       <Text className="figures" minW={{ md: '210px' }}>
         {figures}
       </Text>
-      <HStack asChild gap={1.5} minH="48px" minW="64px" justify="flex-end" color={MARKS[log.mark].color}>
+      <HStack
+        asChild
+        gap={1.5}
+        minH={{ base: '56px', md: '48px' }}
+        minW="64px"
+        justify="flex-end"
+        color={MARKS[log.mark].color}
+      >
         <GoLink href={`${href}/log`}>
           <Text as="span" aria-hidden>
             {MARKS[log.mark].sign}

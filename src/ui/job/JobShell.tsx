@@ -107,7 +107,8 @@ export function JobShell({ children }: { children: ReactNode }) {
         borderColor="ink"
         px={{ base: 2, md: 5 }}
         py={1}
-        columnGap={{ base: 1, md: 4 }}
+        columnGap={{ base: 2, md: 4 }}
+        rowGap={2}
         align="center"
         wrap="wrap"
       >
@@ -116,12 +117,12 @@ export function JobShell({ children }: { children: ReactNode }) {
           {job.name}
         </Text>
         <Sent />
-        <HStack gap={0} order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }}>
+        <HStack gap={{ base: 2, lg: 0 }} order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }}>
           <Find button places={find} keys={KEYS} onGo={go} onLabel={label} />
           <HStack
             as="nav"
             aria-label="Job"
-            gap={0.5}
+            gap={{ base: 2, lg: 0.5 }}
             flex={{ base: '1', lg: 'none' }}
             minW={0}
             justify={{ base: 'flex-start', lg: 'flex-end' }}

@@ -80,7 +80,7 @@ export function Handing({ deviceId, step, handed, onLeft }: HandingProps) {
   }
   if (!open)
     return (
-      <Button variant="ghost" colorPalette="inky" minH="48px" onClick={() => setOpen(true)}>
+      <Button variant="ghost" colorPalette="inky" minH="48px" mt={2} onClick={() => setOpen(true)}>
         Leave it to a colleague
       </Button>
     )

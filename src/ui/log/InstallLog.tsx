@@ -114,7 +114,7 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
               bg={i === index ? 'inky.muted' : undefined}
               _hover={{ bg: 'inky.subtle' }}
             >
-              <GoLink href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
+              <GoLink data-row href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
                 <Text
                   as="span"
                   w="16px"

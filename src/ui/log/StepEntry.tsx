@@ -269,6 +269,7 @@ export function StepNote({ state: { step }, using: { typed, change } }: { state:
         variant="ghost"
         colorPalette="inky"
         minH="48px"
+        mt={2}
         onClick={() => change({ leaving: !typed.leaving })}
       >
         {typed.leaving ? 'It can be done after all' : 'This step cannot be done here'}

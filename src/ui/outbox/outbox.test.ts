@@ -191,7 +191,7 @@ describe('what the server does not take', () => {
       expect(await store.waiting.count()).toBe(0)
     },
   )
-  it('splits a server.batch that fails until the one bad command stands alone', async () => {
+  it('splits a batch that fails until the one bad command stands alone', async () => {
     server.online = false
     const box = open()
     const said = Array.from({ length: 9 }, () => command())

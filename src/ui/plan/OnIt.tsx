@@ -15,6 +15,7 @@ export function OnIt({ editor: { job, floor, selection, select, setTool } }: { e
       key={id}
       display="flex"
       w="100%"
+      data-row
       justifyContent="space-between"
       minH="44px"
       px={2}
@@ -40,7 +41,7 @@ export function OnIt({ editor: { job, floor, selection, select, setTool } }: { e
       <Fold title={`Devices: ${on.length} here${off.length > 0 ? `, ${off.length} not placed` : ''}`}>
         {on.map(({ id, mark, name }) => row(id, 'device', `${mark} ${name}`, ''))}
         {off.map(({ id, mark, name }) => (
-          <HStack key={id} justify="space-between" px={2} minH="44px">
+          <HStack key={id} data-row justify="space-between" px={2} minH="44px">
             <Text truncate>
               {mark} {name}
             </Text>

@@ -236,6 +236,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
                     key={i}
                     display="flex"
                     w="100%"
+                    data-row
                     justifyContent="space-between"
                     minH="44px"
                     variant="ghost"

@@ -14,7 +14,7 @@ import { DRAWN, handlingOf, type DrawnKind } from './tools'
 export function Tools({ editor }: { editor: Editor }) {
   const { tool, setTool, undo, redo } = editor
   return (
-    <HStack gap={0.5} flexWrap="wrap" role="toolbar" aria-label="Drawing">
+    <HStack gap={{ base: 2, md: 0.5 }} flexWrap="wrap" role="toolbar" aria-label="Drawing">
       <FloorChoice editor={editor} />
       <Pick label="Select" on={tool.does === 'select'} onPick={() => setTool({ does: 'select' })} />
       <Box display={{ base: 'none', md: 'contents' }}>
@@ -226,7 +226,7 @@ export function LayerChoice({
   onPlane: (planeM: number) => void
 }) {
   return (
-    <HStack gap={1} flexWrap="wrap" role="group" aria-label="Layer">
+    <HStack gap={{ base: 2, md: 1 }} flexWrap="wrap" role="group" aria-label="Layer">
       {(Object.keys(SURVEY_LAYERS) as SurveyLayer[]).map((id) => (
         <Pick key={id} label={SURVEY_LAYERS[id]} on={layer === id} onPick={() => onLayer(id)} />
       ))}

@@ -275,7 +275,7 @@ function LeftOut({ round, waysOf }: { round: JobRound; waysOf: (id: string) => W
           Their steps may become others: put right what stops them, or plan them through.
         </Text>
         {round.left.map(({ id, mark, why }) => (
-          <Box key={id} asChild display="inline-flex" alignItems="center" minH="48px" mr={4}>
+          <Box key={id} asChild display="inline-flex" alignItems="center" minH="56px" mr={4}>
             <GoLink href={waysOf(id).sheet}>
               <strong>{mark}</strong>&nbsp;{why}
             </GoLink>
