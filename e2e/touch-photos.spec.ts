@@ -2,7 +2,7 @@ import { expect, test, type APIRequestContext, type Page } from '@playwright/tes
 import sharp from 'sharp'
 import type { Job } from '../src/core/job'
 import { ownBoatyard } from './ownServer'
-import { awake } from './watch'
+import { accessible, awake } from './watch'
 
 /** Photos on a phone: taken with a guide, drawn on, measured in, blurred; and steps left to a colleague. */
 
@@ -63,6 +63,7 @@ test('a photo is drawn on and measured in, over the picture as it was; a face is
   await page.getByRole('button', { name: /^Open photo/ }).click()
   await expect(page.getByTestId('photo-stage').locator('canvas')).toBeVisible()
   await tool(page, 'Known length').click()
+  await accessible(page)
   await page.getByLabel('It is').selectOption({ label: 'A4 sheet, short edge (210 mm)' })
   await draw(page, [0.1, 0.9], [0.6, 0.9])
   await tool(page, 'Measure').click()

@@ -89,6 +89,7 @@ test('nothing to press is smaller than a gloved finger, and no word of a drawing
 test('between the middles of two things to press lie a finger’s 48 px and 8 px to spare', async ({
   page,
 }) => {
+  test.slow()
   const crowded = () =>
     page.evaluate(() => {
       const pressed = 'a[href], button, select, summary, textarea, [role=slider], [role=radio]'
