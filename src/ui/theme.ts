@@ -131,18 +131,28 @@ const config = defineConfig({
   },
 })
 
-/** Colours that nothing in use refers to: a phone would reckon them out at every start. */
-const UNUSED_INKS = new Set(['teal', 'cyan', 'purple', 'pink', 'yellow'])
-const used = <T extends object>(colours: T): T =>
-  Object.fromEntries(Object.entries(colours).filter(([name]) => !UNUSED_INKS.has(name))) as T
+/**
+ * What of the library's own theme is in use: a phone would reckon the rest out at every start. A test tells
+ * what is missing here.
+ */
+const USED = {
+  recipes: ['button', 'checkmark', 'heading', 'icon', 'input', 'spinner', 'textarea'],
+  slotRecipes: ['checkbox', 'combobox', 'dialog', 'field', 'fieldset', 'nativeSelect', 'progress', 'table'],
+  colours: ['transparent', 'current', 'black', 'white', 'gray', 'red', 'bg', 'fg', 'border'],
+} as const
+
+const only = <T extends object>(of: T | undefined, names: readonly string[]): T =>
+  Object.fromEntries(Object.entries(of ?? {}).filter(([name]) => names.includes(name))) as T
 
 const { theme } = defaultConfig
 const base = {
   ...defaultConfig,
   theme: {
     ...theme,
-    tokens: { ...theme?.tokens, colors: used(theme?.tokens?.colors ?? {}) },
-    semanticTokens: { ...theme?.semanticTokens, colors: used(theme?.semanticTokens?.colors ?? {}) },
+    recipes: only(theme?.recipes, USED.recipes),
+    slotRecipes: only(theme?.slotRecipes, USED.slotRecipes),
+    tokens: { ...theme?.tokens, colors: only(theme?.tokens?.colors, USED.colours) },
+    semanticTokens: { ...theme?.semanticTokens, colors: only(theme?.semanticTokens?.colors, USED.colours) },
   },
 }
 

@@ -9,6 +9,7 @@ import type { ListedJob } from '@/core/assess'
 import { Nothing, Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
 import { Frame } from '../kit/Frame'
+import { Listed } from '../kit/Listed'
 
 /** How often the list is asked for again while something in it is still being computed, ms. */
 const ASK_AGAIN_MS = 1000
@@ -50,13 +51,7 @@ export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
         {jobs.length === 0 ? <Nothing>Start with name, address and units; devices come next.</Nothing> : null}
         <Box as="ul" listStyleType="none">
           {jobs.map((job) => (
-            <Box
-              as="li"
-              key={job.id}
-              borderTopWidth="1px"
-              borderColor="rule"
-              _last={{ borderBottomWidth: '1px' }}
-            >
+            <Listed key={job.id}>
               <Box
                 asChild
                 display="grid"
@@ -96,7 +91,7 @@ export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
                   </Box>
                 </NextLink>
               </Box>
-            </Box>
+            </Listed>
           ))}
         </Box>
       </Frame>

@@ -8,6 +8,7 @@ import { JobShell } from '../job/JobShell'
 import type { WholeJob } from '../job/given'
 import { Nothing, Sentence } from '../kit/Page'
 import { Frame } from '../kit/Frame'
+import { Listed } from '../kit/Listed'
 import { JobScreens } from '../screens/JobScreens'
 import { copies, type KeptJob } from './copies'
 
@@ -69,13 +70,7 @@ function KeptJobs({ jobs, lacks }: { jobs: readonly KeptJob[]; lacks: boolean })
       ) : null}
       <Box as="ul" listStyleType="none" mb={5}>
         {jobs.map((job) => (
-          <Box
-            as="li"
-            key={job.id}
-            borderTopWidth="1px"
-            borderColor="rule"
-            _last={{ borderBottomWidth: '1px' }}
-          >
+          <Listed key={job.id}>
             <a href={`/jobs/${job.id}`}>
               <Box py={3.5} px={1} _hover={{ bg: 'sheet' }}>
                 <Text fontFamily="heading" fontWeight={600} fontSize="lg">
@@ -86,7 +81,7 @@ function KeptJobs({ jobs, lacks }: { jobs: readonly KeptJob[]; lacks: boolean })
                 </Text>
               </Box>
             </a>
-          </Box>
+          </Listed>
         ))}
       </Box>
       <Button minH="48px" variant="outline" colorPalette="inky" onClick={() => window.location.reload()}>

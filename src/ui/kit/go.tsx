@@ -48,6 +48,10 @@ export function wayOf(jobId: string, here: string): string[] {
     : []
 }
 
-/** Brings the current one of a row of links into view where there is not room for all. */
-export const intoView = (link: HTMLAnchorElement | null) =>
-  link?.scrollIntoView({ inline: 'center', block: 'nearest' })
+/**
+ * Brings the current one of a row of links into view where there is not room for all; just before the page is
+ * painted, when it has been laid out anyway.
+ */
+export function intoView(link: HTMLAnchorElement | null): void {
+  if (link) requestAnimationFrame(() => link.scrollIntoView({ inline: 'center', block: 'nearest' }))
+}

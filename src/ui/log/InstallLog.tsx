@@ -11,6 +11,7 @@ import { DetailFields } from '../device/DetailFields'
 import { go, GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { VERDICTS } from '../kit/Verdict'
+import { useLater } from '../kit/useLater'
 import { useAuthor } from '../job/author'
 import { useJob } from '../job/JobProvider'
 import { hereIn, placeOf, wordOf } from '../round/here'
@@ -36,6 +37,7 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
   const [asked, round] = [query.get('step'), hereIn(query.get('round'))]
   const { steps, log } = assessed
   const [handed, me] = [useHanded(device.id), useAuthor()]
+  const later = useLater()
   if (steps.length === 0) {
     return (
       <Box p={5}>
@@ -96,48 +98,50 @@ export function InstallLog({ device, assessed, home, plan, record }: InstallLogP
         pt={3}
         pb={{ base: '100px', md: 3 }}
       >
-        {steps.map(({ step, record, verdict }, i) => (
-          <Fragment key={step.id}>
-            {step.place === steps[i - 1]?.step.place ? null : (
-              <Text px={4} pt={i === 0 ? 0 : 3} pb={1} fontFamily="heading" fontWeight={600} color="ink">
-                {PLACES[step.place].name}
-              </Text>
-            )}
-            <Box
-              asChild
-              display="flex"
-              gap={2}
-              px={4}
-              py={1.5}
-              minH={{ base: '48px', md: '34px' }}
-              alignItems={{ base: 'center', md: 'baseline' }}
-              bg={i === index ? 'inky.muted' : undefined}
-              _hover={{ bg: 'inky.subtle' }}
-            >
-              <GoLink data-row href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
-                <Text
-                  as="span"
-                  w="16px"
-                  flexShrink={0}
-                  color={verdict ? VERDICTS[verdict].color : 'soft'}
-                  role="img"
-                  aria-label={record && verdict ? VERDICTS[verdict].word : 'open'}
+        {later
+          ? steps.map(({ step, record, verdict }, i) => (
+              <Fragment key={step.id}>
+                {step.place === steps[i - 1]?.step.place ? null : (
+                  <Text px={4} pt={i === 0 ? 0 : 3} pb={1} fontFamily="heading" fontWeight={600} color="ink">
+                    {PLACES[step.place].name}
+                  </Text>
+                )}
+                <Box
+                  asChild
+                  display="flex"
+                  gap={2}
+                  px={4}
+                  py={1.5}
+                  minH={{ base: '48px', md: '34px' }}
+                  alignItems={{ base: 'center', md: 'baseline' }}
+                  bg={i === index ? 'inky.muted' : undefined}
+                  _hover={{ bg: 'inky.subtle' }}
                 >
-                  {verdict ? VERDICTS[verdict].sign : '○'}
-                </Text>
-                <Text as="span" color={record ? 'soft' : 'ink'}>
-                  {step.title}
-                  {record === null && handed.has(step.id) ? (
-                    <Text as="span" color="soft">
-                      {' '}
-                      · left to {handed.get(step.id)!.colleague}
+                  <GoLink data-row href={at(step.id)} aria-current={i === index ? 'step' : undefined}>
+                    <Text
+                      as="span"
+                      w="16px"
+                      flexShrink={0}
+                      color={verdict ? VERDICTS[verdict].color : 'soft'}
+                      role="img"
+                      aria-label={record && verdict ? VERDICTS[verdict].word : 'open'}
+                    >
+                      {verdict ? VERDICTS[verdict].sign : '○'}
                     </Text>
-                  ) : null}
-                </Text>
-              </GoLink>
-            </Box>
-          </Fragment>
-        ))}
+                    <Text as="span" color={record ? 'soft' : 'ink'}>
+                      {step.title}
+                      {record === null && handed.has(step.id) ? (
+                        <Text as="span" color="soft">
+                          {' '}
+                          · left to {handed.get(step.id)!.colleague}
+                        </Text>
+                      ) : null}
+                    </Text>
+                  </GoLink>
+                </Box>
+              </Fragment>
+            ))
+          : null}
         <Earlier steps={assessed.earlier} />
       </Box>
     </Grid>

@@ -2,7 +2,7 @@
 
 import { Box, Text } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { jobRound, type JobRound, type LeftWith } from '@/core/assess'
 import { ladder } from '@/core/mount'
 import { PLACES } from '@/core/order'
@@ -183,6 +183,22 @@ interface StintRowProps {
 function StintRow({ stint, named, log, here }: StintRowProps) {
   const { of, steps } = stint
   return (
+    <RowLink
+      href={`${log}?step=${encodeURIComponent(steps[0]!.id)}&round=${encodeURIComponent(wordOf(here))}`}
+    >
+      {named ? (
+        <Text fontWeight={600}>
+          {of.mark} {of.name}
+        </Text>
+      ) : null}
+      <Text color="soft">{steps.map(({ title }) => title).join(' · ')}</Text>
+    </RowLink>
+  )
+}
+
+/** A row that leads to a step in its log. */
+function RowLink({ href, children }: { href: string; children: ReactNode }) {
+  return (
     <Box
       asChild
       display="block"
@@ -192,16 +208,8 @@ function StintRow({ stint, named, log, here }: StintRowProps) {
       px={1}
       _hover={{ bg: 'sheet' }}
     >
-      <GoLink
-        href={`${log}?step=${encodeURIComponent(steps[0]!.id)}&round=${encodeURIComponent(wordOf(here))}`}
-        style={{ minHeight: 48 }}
-      >
-        {named ? (
-          <Text fontWeight={600}>
-            {of.mark} {of.name}
-          </Text>
-        ) : null}
-        <Text color="soft">{steps.map(({ title }) => title).join(' · ')}</Text>
+      <GoLink href={href} style={{ minHeight: 48 }}>
+        {children}
       </GoLink>
     </Box>
   )
@@ -232,30 +240,19 @@ function LeftList({ title, list, waysOf }: LeftListProps) {
   return (
     <Part title={title}>
       {list.map((one) => (
-        <Box
+        <RowLink
           key={`${one.deviceId} ${one.stepId}`}
-          asChild
-          display="block"
-          borderTopWidth="1px"
-          borderColor="rule"
-          py={2.5}
-          px={1}
-          _hover={{ bg: 'sheet' }}
+          href={`${waysOf(one.deviceId).log}?step=${encodeURIComponent(one.stepId)}`}
         >
-          <GoLink
-            href={`${waysOf(one.deviceId).log}?step=${encodeURIComponent(one.stepId)}`}
-            style={{ minHeight: 48 }}
-          >
-            <Text>
-              <strong>{one.mark}</strong> {one.title}
-              {one.note ? `: ${one.note}` : ''}
-            </Text>
-            <Text color="soft" fontSize="sm">
-              {one.by} to {one.colleague}, {one.at.slice(0, 16).replace('T', ' ')}
-              {waits(one.holdsUp)}
-            </Text>
-          </GoLink>
-        </Box>
+          <Text>
+            <strong>{one.mark}</strong> {one.title}
+            {one.note ? `: ${one.note}` : ''}
+          </Text>
+          <Text color="soft" fontSize="sm">
+            {one.by} to {one.colleague}, {one.at.slice(0, 16).replace('T', ' ')}
+            {waits(one.holdsUp)}
+          </Text>
+        </RowLink>
       ))}
     </Part>
   )

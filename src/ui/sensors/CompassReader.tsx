@@ -1,47 +1,28 @@
 'use client'
 
-import { Button, Text } from '@chakra-ui/react'
+import { Text } from '@chakra-ui/react'
+import { Reading } from './Reading'
 import { bearingOf } from './readings'
 import { useOrientation } from './useOrientation'
 
 /** Reads which way this phone points, laid flat. */
 export function CompassReader({ onRead }: { onRead: (deg: number) => void }) {
-  const { state, reading, start } = useOrientation('deviceorientationabsolute', bearingOf)
-  if (state === 'none')
-    return (
-      <Text mt={2} color="soft">
-        This device gives no bearing: read it off a map or a compass, and type it.
-      </Text>
-    )
-  if (state === 'off')
-    return (
-      <Button
-        mt={2}
-        variant="outline"
-        colorPalette="inky"
-        bg="sheet"
-        minH="48px"
-        onClick={() => void start()}
-      >
-        Read this phone’s compass
-      </Button>
-    )
+  const sensor = useOrientation('deviceorientationabsolute', bearingOf)
   return (
     <>
-      <Button
-        mt={2}
-        colorPalette="copper"
-        minH="48px"
-        disabled={reading === null}
-        onClick={() => reading && onRead(Math.round(reading.deg))}
-      >
-        {reading
-          ? `Take ${Math.round(reading.deg)}° ± ${Math.round(reading.uncertainDeg)}°`
-          : 'Lay it flat on the sheet'}
-      </Button>
-      <Text mt={1} color="soft" fontSize="sm">
-        Its upper edge the way up the sheet points, from magnetic north. Steel, cables and a drill turn it.
-      </Text>
+      <Reading
+        sensor={sensor}
+        begin="Read this phone’s compass"
+        waits="Lay it flat on the sheet"
+        none="This device gives no bearing: read it off a map or a compass, and type it."
+        take={({ deg, uncertainDeg }) => `Take ${Math.round(deg)}° ± ${Math.round(uncertainDeg)}°`}
+        onTake={({ deg }) => onRead(Math.round(deg))}
+      />
+      {sensor.state === 'on' ? (
+        <Text mt={1} color="soft" fontSize="sm">
+          Its upper edge the way up the sheet points, from magnetic north. Steel, cables and a drill turn it.
+        </Text>
+      ) : null}
     </>
   )
 }

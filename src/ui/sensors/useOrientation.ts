@@ -13,6 +13,13 @@ export interface Orientation {
 
 type Asking = typeof DeviceOrientationEvent & { requestPermission?: () => Promise<'granted' | 'denied'> }
 
+export interface OrientationSensor<T> {
+  readonly state: 'off' | 'on' | 'none'
+  /** Null until something has been read. */
+  readonly reading: T | null
+  readonly start: () => Promise<void>
+}
+
 /** A laptop has the events, and no sensor. */
 const SILENT_MS = 3000
 
@@ -23,7 +30,7 @@ const SILENT_MS = 3000
 export function useOrientation<T>(
   event: 'deviceorientation' | 'deviceorientationabsolute',
   read: (told: Orientation) => T | null,
-) {
+): OrientationSensor<T> {
   const [reading, setReading] = useState<T | null>(null)
   const [state, setState] = useState<'off' | 'on' | 'none'>('off')
   useEffect(() => {
