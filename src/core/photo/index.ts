@@ -1,12 +1,10 @@
 export { hasPlace, withoutPlace } from './place'
 export {
-  AIM,
-  KNOWN_LENGTHS,
   measuredLength,
   MOST_MARKS,
   PhotoMarks,
-  type KnownThing,
   type MeasuredLength,
   type PhotoMark,
   type Spot,
 } from './marks'
+export { KNOWN_LENGTHS, PHOTO_FORMULAS, PHOTO_LIMITS, type KnownThing } from './limits'

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { dice } from '@/testing/dice'
-import { AIM, KNOWN_LENGTHS, measuredLength, PhotoMarks, type PhotoMark } from '.'
+import { KNOWN_LENGTHS, measuredLength, PHOTO_LIMITS, PhotoMarks, type PhotoMark } from '.'
 
+const AIM = PHOTO_LIMITS.aim
 type Ends = { readonly from: { x: number; y: number }; readonly to: { x: number; y: number } }
 const known = (ends: Ends, mm: number): PhotoMark => ({ kind: 'known', mm, ...ends })
 
@@ -14,7 +15,7 @@ const seen = ([x, y]: readonly [number, number]) => {
 
 describe('a length in a photo', () => {
   it('is what stood before the camera, whichever way it lies', () => {
-    const card = known({ from: seen([-60, 20]), to: seen([-60 + KNOWN_LENGTHS.card.mm, 20]) }, 85.6)
+    const card = known({ from: seen([-60, 20]), to: seen([-60 + KNOWN_LENGTHS.card.value, 20]) }, 85.6)
     for (const turn of [0, 0.4, Math.PI / 2, 2.5]) {
       const end = [30 + 43 * Math.cos(turn), -20 + 43 * Math.sin(turn)] as const
       const { mm } = measuredLength({ from: seen([30, -20]), to: seen(end) }, [card])!
@@ -25,7 +26,10 @@ describe('a length in a photo', () => {
   it('is as uncertain as lengths scatter whose ends are set by an unsteady hand', () => {
     const throwDie = dice(4)
     const normal = () => Math.sqrt(-2 * Math.log(throwDie(1e-9, 1))) * Math.cos(2 * Math.PI * throwDie(0, 1))
-    const off = ({ x, y }: { x: number; y: number }) => ({ x: x + AIM * normal(), y: y + AIM * normal() })
+    const off = ({ x, y }: { x: number; y: number }) => ({
+      x: x + AIM.value * normal(),
+      y: y + AIM.value * normal(),
+    })
     const shaken = ({ from, to }: Ends): Ends => ({ from: off(from), to: off(to) })
     for (const [scale, long] of [
       [0.2, 0.5],

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { PHOTO_LIMITS } from './limits'
 
 /**
  * What is drawn on a photo: a layer of its own, the picture under it stays as it was taken. Places count in
@@ -29,19 +30,6 @@ export const PhotoMarks = z
     message: 'A photo has one known length.',
   })
 
-/** Things that lie about on a site and whose length is known, mm. All from memory. */
-export const KNOWN_LENGTHS = {
-  card: { name: 'Bank card, long edge', mm: 85.6, source: 'ISO/IEC 7810, ID-1' },
-  euro: { name: '1 euro coin, across', mm: 23.25, source: 'Regulation (EC) 975/98' },
-  quarter: { name: 'Quarter dollar coin, across', mm: 24.26, source: '31 U.S.C. § 5112' },
-  a4: { name: 'A4 sheet, short edge', mm: 210, source: 'ISO 216' },
-  letter: { name: 'Letter sheet, short edge', mm: 215.9, source: 'ANSI/ASME Y14.1' },
-} as const
-export type KnownThing = keyof typeof KNOWN_LENGTHS
-
-/** Standard deviation of where an end is set, widths of the picture. Common practice, no source. */
-export const AIM = 0.003
-
 export interface MeasuredLength {
   readonly mm: number
   /** What the aim at the four ends leaves open, at about 95 % (twice the standard deviation). */
@@ -65,6 +53,7 @@ export function measuredLength(
   if (scale === 0) return null
   const mm = (long / scale) * known.mm
   // Along a line, the errors of its two ends: √2 of one.
-  const uncertainMm = (2 * Math.SQRT2 * AIM * known.mm * Math.hypot(1, long / scale)) / scale
+  const uncertainMm =
+    (2 * Math.SQRT2 * PHOTO_LIMITS.aim.value * known.mm * Math.hypot(1, long / scale)) / scale
   return { mm, uncertainMm }
 }

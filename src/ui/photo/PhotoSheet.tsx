@@ -131,7 +131,7 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
   const [words, setWords] = useState('')
   const [error, setError] = useState<string | null>(null)
   const { marks } = photo
-  const knownMm = thing === 'other' ? otherMm : KNOWN_LENGTHS[thing].mm
+  const knownMm = thing === 'other' ? otherMm : KNOWN_LENGTHS[thing].value
   const keep = async (now: PhotoMark[]) => {
     if (now.length > MOST_MARKS) return setError(`A photo takes ${MOST_MARKS} marks.`)
     const said = await send({ type: 'markPhoto', photoId: photo.id, marks: now })
@@ -262,9 +262,9 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
 }
 
 const MIDDLE: Spot = { x: 0.5, y: 0.3 }
-const THINGS = Object.entries(KNOWN_LENGTHS).map(([value, { name, mm }]) => ({
+const THINGS = Object.entries(KNOWN_LENGTHS).map(([value, known]) => ({
   value,
-  label: `${name} (${mm} mm)`,
+  label: `${known.name} (${known.value} ${known.unit})`,
 }))
 
 /** The lengths in a photo as a sentence. */

@@ -1,8 +1,8 @@
 'use client'
 
 import { Text } from '@chakra-ui/react'
+import { bearingOf } from '@/core/sensors'
 import { Reading } from './Reading'
-import { bearingOf } from './readings'
 import { useOrientation } from './useOrientation'
 
 /** Reads which way this phone points, laid flat. */

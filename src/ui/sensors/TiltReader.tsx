@@ -1,7 +1,7 @@
 'use client'
 
+import { offUprightDeg } from '@/core/sensors'
 import { Reading } from './Reading'
-import { offUprightDeg } from './readings'
 import { useOrientation } from './useOrientation'
 
 /** Reads how far off upright this phone is held. */

@@ -1,15 +1,5 @@
 import { useEffect, useState } from 'react'
-
-/** What phones tell of how they lie; some also which way they point, and how sure they are of it. */
-export interface Orientation {
-  readonly alpha: number | null
-  readonly beta: number | null
-  readonly gamma: number | null
-  readonly absolute?: boolean
-  /** Degrees clockwise from magnetic north, and how far off that may be; below 0 where it is not known. */
-  readonly webkitCompassHeading?: number
-  readonly webkitCompassAccuracy?: number
-}
+import type { Orientation } from '@/core/sensors'
 
 type Asking = typeof DeviceOrientationEvent & { requestPermission?: () => Promise<'granted' | 'denied'> }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bearingOf, COMPASS_UNCERTAIN_DEG, offUprightDeg } from './readings'
+import { bearingOf, offUprightDeg, SENSOR_LIMITS } from '.'
 
 it.each([
   [90, 0, 0],
@@ -31,7 +31,7 @@ describe('which way a phone points', () => {
     const said = (webkitCompassAccuracy: number) =>
       bearingOf({ ...flat, webkitCompassHeading: 42, webkitCompassAccuracy })
     expect(said(25)).toEqual({ deg: 42, uncertainDeg: 25 })
-    expect(said(1)).toEqual({ deg: 42, uncertainDeg: COMPASS_UNCERTAIN_DEG })
+    expect(said(1)).toEqual({ deg: 42, uncertainDeg: SENSOR_LIMITS.compassDeg.value })
     expect(said(-1)).toBeNull()
   })
   it('is not known where it counts from anywhere, or is not held flat', () => {

@@ -1,4 +1,15 @@
-import type { Orientation } from './useOrientation'
+import { SENSOR_LIMITS } from './limits'
+
+/** What phones tell of how they lie; some also which way they point, and how sure they are of it. */
+export interface Orientation {
+  readonly alpha: number | null
+  readonly beta: number | null
+  readonly gamma: number | null
+  readonly absolute?: boolean
+  /** Degrees clockwise from magnetic north, and how far off that may be; below 0 where it is not known. */
+  readonly webkitCompassHeading?: number
+  readonly webkitCompassAccuracy?: number
+}
 
 /**
  * How far off upright a phone is whose edge lies against a box: degrees, from the two tilts of its sensor.
@@ -17,20 +28,17 @@ export interface Bearing {
   readonly uncertainDeg: number
 }
 
-/** A compass near steel and cables is off by this, whatever it says. Common practice, no source. */
-export const COMPASS_UNCERTAIN_DEG = 10
-/** Held more upright than this, its upper edge points nowhere on the map. */
-const FLAT_DEG = 40
-
 /** Which way a phone points; null where it does not know, or is not held flat. */
 export function bearingOf(told: Orientation): Bearing | null {
   const { alpha, beta, gamma, absolute, webkitCompassHeading: heading } = told
-  if (Math.abs(beta ?? 90) > FLAT_DEG || Math.abs(gamma ?? 90) > FLAT_DEG) return null
+  const flat = SENSOR_LIMITS.flatDeg.value
+  const uncertain = SENSOR_LIMITS.compassDeg.value
+  if (Math.abs(beta ?? 90) > flat || Math.abs(gamma ?? 90) > flat) return null
   if (heading !== undefined) {
     const accuracy = told.webkitCompassAccuracy ?? -1
-    return accuracy < 0 ? null : { deg: heading, uncertainDeg: Math.max(accuracy, COMPASS_UNCERTAIN_DEG) }
+    return accuracy < 0 ? null : { deg: heading, uncertainDeg: Math.max(accuracy, uncertain) }
   }
   // alpha counts counter-clockwise; without `absolute` from wherever the phone began.
   if (alpha === null || !absolute) return null
-  return { deg: (360 - alpha) % 360, uncertainDeg: COMPASS_UNCERTAIN_DEG }
+  return { deg: (360 - alpha) % 360, uncertainDeg: uncertain }
 }
