@@ -72,6 +72,11 @@ test('a photo is drawn on and measured in, over the picture as it was; a face is
   await draw(page, [0.1, 0.2], [0.35, 0.2])
   await tool(page, 'Words').click()
   await page.getByLabel('Words', { exact: true }).fill('hair on it')
+  await page.reload()
+  await awake(page)
+  await page.getByRole('button', { name: /^Open photo/ }).click()
+  await tool(page, 'Words').click()
+  await expect(page.getByLabel('Words', { exact: true })).toHaveValue('hair on it')
   await page.getByRole('button', { name: 'Put them there' }).click()
   await tool(page, 'Words').click()
   // Half as long as the sheet.

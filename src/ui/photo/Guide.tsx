@@ -54,8 +54,7 @@ function Finder({ view, about, onDone }: FinderProps) {
   const { keep, error } = useKeeping(about)
   const [taken, setTaken] = useState(0)
   const shoot = async () => {
-    await keep([await pictureOf(video)])
-    setTaken(taken + 1)
+    setTaken(taken + (await keep([await pictureOf(video)])))
   }
   return (
     <>

@@ -18,6 +18,7 @@ import type { UnitSystem } from '@/core/units'
 import { lengthWords, photoDrawing } from '@/drawings'
 import { useJob } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
+import { useDraft } from '../kit/draft'
 import { refusal } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import { TextField } from '../kit/TextField'
@@ -128,19 +129,24 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
   const [otherMm, setOtherMm] = useState<number | null>(null)
   const [blurs, setBlurs] = useState<readonly Area[]>([])
   const [wordsAt, setWordsAt] = useState<Spot>(MIDDLE)
-  const [words, setWords] = useState('')
+  const [draft, setDraft] = useDraft(`words:${photo.id}`)
+  const words = draft ?? ''
+  // What is on its way into the storage is drawn on already.
+  const [kept, setKept] = useState<readonly PhotoMark[] | null>(null)
   const [error, setError] = useState<string | null>(null)
-  const { marks } = photo
+  const marks = kept ?? photo.marks
   const knownMm = thing === 'other' ? otherMm : KNOWN_LENGTHS[thing].value
   const keep = async (now: PhotoMark[]) => {
     if (now.length > MOST_MARKS) return setError(`A photo takes ${MOST_MARKS} marks.`)
+    setKept(now)
     const said = await send({ type: 'markPhoto', photoId: photo.id, marks: now })
+    setKept((latest) => (latest === now ? null : latest))
     setError(said.ok ? null : refusal(said))
   }
   const putWords = async () => {
     if (words.trim() === '') return
     await keep([...marks, { kind: 'words', at: wordsAt, words: words.trim() }])
-    setWords('')
+    setDraft(null)
   }
   const choose = (next: Tool) => {
     setTool(tool === next ? null : next)
@@ -210,7 +216,7 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
           ) : null}
           {tool === 'words' ? (
             <HStack gap={3} align="end" mb={2}>
-              <TextField label="Words" value={words} onType={(said) => setWords(said.slice(0, 120))} />
+              <TextField label="Words" value={words} onType={(said) => setDraft(said.slice(0, 120))} />
               <Button minH="48px" colorPalette="copper" onClick={() => void putWords()}>
                 Put them there
               </Button>

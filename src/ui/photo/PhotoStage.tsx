@@ -6,7 +6,7 @@ import { Circle, Group, Image as Picture, Layer, Line, Rect, Stage, Text } from 
 import type { PhotoMark, Spot } from '@/core/photo'
 import type { UnitSystem } from '@/core/units'
 import { OVER_PHOTO, photoDrawing, type Mark } from '@/drawings'
-import { strokeOf, withEnd, withMark, type Area, type Tool } from './tools'
+import { areaOf, strokeOf, withEnd, withMark, type Area, type Tool } from './tools'
 
 interface PhotoStageProps {
   readonly image: HTMLImageElement
@@ -34,12 +34,12 @@ export function PhotoStage(props: PhotoStageProps) {
   const [finger, setFinger] = useState<Spot | null>(null)
   const spotOf = (event: KonvaEventObject<Event>): Spot => {
     const { x, y } = event.target.getStage()!.getPointerPosition()!
-    return { x: clamp(x / width, 1), y: clamp(y / width, height / width) }
+    return { x: fine(clamp(x / width, 1)), y: fine(clamp(y / width, height / width)) }
   }
   const strokeNow = (): PhotoMark | Area | null => {
     const points = way.current
     if (!points || !tool) return null
-    return tool === 'blur' ? { from: points[0]!, to: points.at(-1)! } : strokeOf(tool, points, knownMm)
+    return tool === 'blur' ? areaOf(points) : strokeOf(tool, points, knownMm)
   }
   const begin = (event: KonvaEventObject<Event>) => {
     if (!tool || event.target.draggable()) return
@@ -126,6 +126,8 @@ export function PhotoStage(props: PhotoStageProps) {
   )
 }
 
+/** Finer than any finger, and no longer than it must be. */
+const fine = (value: number): number => Math.round(value * 1e4) / 1e4
 const clamp = (value: number, most: number): number => Math.min(Math.max(value, 0), most)
 
 /** The ends of the mark that was drawn last: they can be set right. */

@@ -18,6 +18,13 @@ export function strokeOf(tool: Tool, way: readonly Spot[], knownMm: number): Pho
   return null
 }
 
+/** The area between the first touch and the last; null where it is none. */
+export function areaOf(way: readonly Spot[]): Area | null {
+  const [from, to] = [way[0]!, way.at(-1)!]
+  const least = Math.min(Math.abs(to.x - from.x), Math.abs(to.y - from.y))
+  return least < SHORTEST ? null : { from, to }
+}
+
 /** A slip of the finger is shorter, widths of the picture. */
 const SHORTEST = 0.02
 const MOST_POINTS = 200

@@ -29,14 +29,18 @@ export function useKeeping(about: About) {
     const said = await send({ type: 'addPhoto', photoId: uuid(), facts: { ...about, sha256 } })
     return said.ok ? null : refusal(said)
   }
-  const keep = async (pictures: readonly Blob[]) => {
+  /** Answers how many were kept. */
+  const keep = async (pictures: readonly Blob[]): Promise<number> => {
     setError(null)
+    let kept = 0
     for (const picture of pictures) {
       const isPicture = picture.type.startsWith('image/')
       const wrong = isPicture ? await keepOne(picture) : `${nameOf(picture)} is not a picture.`
-      if (wrong !== null) setError(wrong)
-      if (wrong !== null && isPicture) return
+      if (wrong === null) kept++
+      else setError(wrong)
+      if (wrong !== null && isPicture) break
     }
+    return kept
   }
   return { keep, error }
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Text } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { useMemo, useState, type ReactNode } from 'react'
 import { jobRound, type JobRound, type LeftWith } from '@/core/assess'
@@ -237,22 +237,33 @@ interface LeftListProps {
 
 /** Steps that somebody is left with: each leads to it in its log. */
 function LeftList({ title, list, waysOf }: LeftListProps) {
+  const { send } = useJob()
   return (
     <Part title={title}>
       {list.map((one) => (
-        <RowLink
-          key={`${one.deviceId} ${one.stepId}`}
-          href={`${waysOf(one.deviceId).log}?step=${encodeURIComponent(one.stepId)}`}
-        >
-          <Text>
-            <strong>{one.mark}</strong> {one.title}
-            {one.note ? `: ${one.note}` : ''}
-          </Text>
-          <Text color="soft" fontSize="sm">
-            {one.by} to {one.colleague}, {one.at.slice(0, 16).replace('T', ' ')}
-            {waits(one.holdsUp)}
-          </Text>
-        </RowLink>
+        <Box key={`${one.deviceId} ${one.stepId}`}>
+          <RowLink href={`${waysOf(one.deviceId).log}?step=${encodeURIComponent(one.stepId)}`}>
+            <Text>
+              <strong>{one.mark}</strong> {one.title}
+              {one.note ? `: ${one.note}` : ''}
+            </Text>
+            <Text color="soft" fontSize="sm">
+              {one.by} to {one.colleague}, {one.at.slice(0, 16).replace('T', ' ')}
+              {waits(one.holdsUp)}
+            </Text>
+          </RowLink>
+          {one.holdsUp === null ? (
+            <Button
+              variant="outline"
+              colorPalette="inky"
+              minH="48px"
+              mb={2}
+              onClick={() => void send({ type: 'takeStepBack', deviceId: one.deviceId, stepId: one.stepId })}
+            >
+              Take it back
+            </Button>
+          ) : null}
+        </Box>
       ))}
     </Part>
   )
