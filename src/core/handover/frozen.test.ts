@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assess } from '../assess'
-import { apply, commandsOf, type Job } from '../job'
+import { apply, commandsOf, RECORD_VERSION, type Job } from '../job'
 import { device, job, said } from '@/testing/jobs'
 import { proposeSight } from '../sight'
 import { resolve } from '../parts'
@@ -22,7 +22,7 @@ const sign = (on: Job) => {
 
 it('what is signed carries figures, parts and versions, under the SHA-256 of its bytes', () => {
   const [record] = sign(yard).signed
-  expect(record).toMatchObject({ signedBy: 'Customer', by: 'Lead', versions: { record: 10 } })
+  expect(record).toMatchObject({ signedBy: 'Customer', by: 'Lead', versions: { record: RECORD_VERSION } })
   expect(record!.sha256).toBe(createHash('sha256').update(record!.body, 'utf8').digest('hex'))
   const { devices } = unsealed(record!)!
   expect(Object.keys(devices[0]!.parts)).toEqual(
