@@ -43,7 +43,7 @@ export function largeJob(devices = 1000, recordsEach = 30): Job {
     }
     return { ...device, sight, id: `device-${i}`, mark: String(i) }
   })
-  const job = { ...demo, devices: all, things, records: [], photos: [], faults: [] }
+  const job = { ...demo, devices: all, things, records: [], handed: [], photos: [], faults: [] }
   const steps = new Map(
     assess({ ...job, devices: all.slice(0, planned.length), things: [] }, CATALOGUE).devices.map(
       (device, i) => [i, device.steps.map(({ step }) => step)],

@@ -24,7 +24,7 @@ async function largeJob(request: APIRequestContext, name: string): Promise<strin
     id: `device-${i}`,
     mark: `${i}`,
   }))
-  const left = { backgrounds: [], records: [], photos: [], faults: [], conflicts: [], signed: [] }
+  const left = { backgrounds: [], records: [], handed: [], photos: [], faults: [], conflicts: [], signed: [] }
   const imported = await request.post('/api/import?as=copy', {
     data: { format, version, job: { ...job, ...left, name, devices }, photos: [] },
   })
