@@ -136,3 +136,10 @@ export function plannedThrough(of: Device, on: Job = job()): Device {
     return planned[stage] === null && state ? { ...planned, [stage]: state.input } : planned
   }, of)
 }
+
+/** Plans everything by the proposals, as a person who agrees with each would. */
+export function planned(change: Parameters<typeof device>[0], pieces: Job['equipment'] = job().equipment) {
+  const on = job({ equipment: pieces })
+  const d = plannedThrough(device(change), on)
+  return { device: d, assessment: assessDevice(d, on, CATALOGUE) }
+}
