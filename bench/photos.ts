@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import sharp from 'sharp'
+import { grainy } from '@/testing/grainy'
 import { putPhoto } from '@/ui/outbox/post'
 import { Line } from '../e2e/line'
 import { served } from './server'
@@ -19,17 +19,7 @@ const PORT = 3294
 
 /** Pictures of the same size that differ in their last bytes, which no reader of pictures looks at. */
 async function picturesOf(count: number, salt: number): Promise<Buffer<ArrayBuffer>[]> {
-  const picture = await sharp({
-    create: {
-      width: 2400,
-      height: 1800,
-      channels: 3,
-      background: '#567',
-      noise: { type: 'gaussian', mean: 128, sigma: 30 },
-    },
-  })
-    .jpeg({ quality: 88 })
-    .toBuffer()
+  const picture = await grainy(2400, 1800, 30).jpeg({ quality: 88 }).toBuffer()
   return Array.from({ length: count }, (_, i) => {
     const bytes = Buffer.alloc(Math.max(PHOTO_BYTES, picture.length + 8))
     picture.copy(bytes)

@@ -4,6 +4,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
 import { join } from 'node:path'
 import sharp from 'sharp'
+import { grainy } from '../src/testing/grainy'
 
 const at = '2026-03-02T09:30:00.000Z'
 const post = (request: APIRequestContext, commands: unknown[], base = '') =>
@@ -75,18 +76,7 @@ test('a photo is kept once by its hash, and comes back in every size', async ({ 
   expect((await sharp(await small.body()).metadata()).width).toBe(360)
 })
 
-const noise = (side: number) =>
-  sharp({
-    create: {
-      width: side,
-      height: side,
-      channels: 3,
-      background: '#345',
-      noise: { type: 'gaussian', mean: 120, sigma: 60 },
-    },
-  })
-    .png()
-    .toBuffer()
+const noise = (side: number) => grainy(side, side, 60).png().toBuffer()
 
 /** Pieces of a photo, and what the server says of them. */
 function inPieces(request: APIRequestContext, bytes: Buffer) {

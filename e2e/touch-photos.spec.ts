@@ -1,6 +1,7 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import type { Job } from '../src/core/job'
+import { grainy } from '../src/testing/grainy'
 import { ownBoatyard } from './ownServer'
 import { accessible, awake } from './watch'
 
@@ -12,20 +13,6 @@ const jobOf = async (request: APIRequestContext, jobId: string): Promise<Job> =>
   ((await (await request.get(`/api/jobs/${jobId}`)).json()) as { job: Job }).job
 const photoOf = async (request: APIRequestContext, jobId: string) =>
   (await jobOf(request, jobId)).photos.find(({ deviceId }) => deviceId === 'device-03')
-
-/** Grain as fine as a face's, 600 by 400. */
-const grainy = () =>
-  sharp({
-    create: {
-      width: 600,
-      height: 400,
-      channels: 3,
-      background: '#888',
-      noise: { type: 'gaussian', mean: 128, sigma: 50 },
-    },
-  })
-    .jpeg({ quality: 95 })
-    .toBuffer()
 
 /** How much the pixels of a part of a picture differ from one to the next. */
 async function grainOf(picture: Buffer, left: number): Promise<number> {
@@ -56,7 +43,8 @@ test('a photo is drawn on and measured in, over the picture as it was; a face is
   const jobId = await ownBoatyard(request)
   await page.goto(stepAt(jobId))
   await awake(page)
-  const picture = await grainy()
+  // Grain as fine as a face's.
+  const picture = await grainy(600, 400, 50).jpeg({ quality: 95 }).toBuffer()
   await page
     .getByTestId('photo-input')
     .setInputFiles({ name: 'gasket.jpg', mimeType: 'image/jpeg', buffer: picture })

@@ -33,7 +33,7 @@ export {
 export type { DrawingOf } from './stages/table'
 export { assessDevice, type DeviceAssessment, type DeviceStages, type StageState } from './derive/device'
 export { equipmentStanding, type EquipmentAssessment } from './derive/equipment'
-export { jobRound, type JobRound, type LeftWith } from './derive/round'
+export { jobRound, type JobRound, type LeftStep } from './derive/round'
 export type { RunAssessment }
 export type { Mark } from './derive/log'
 

@@ -75,6 +75,7 @@ const GHOSTS: Readonly<Record<PhotoView, Draw>> = {
   parts: (pen) => [frame(30, 70, 110, 110, pen), frame(160, 70, 110, 110, pen), frame(60, 230, 180, 90, pen)],
   found,
   place: (pen) => [line([0, 330], [300, 330], pen), frame(20, 60, 260, 270, pen), ring([150, 140], 24, pen)],
+  stands: (pen) => [frame(60, 110, 180, 150, pen), line([0, 320], [300, 320], pen)],
   fixed: (pen) => [
     ring([150, 200], 110, pen),
     ...(
@@ -119,6 +120,11 @@ const GHOSTS: Readonly<Record<PhotoView, Draw>> = {
     frame(20, 150, 260, 100, pen),
     ...[0, 1, 2, 3].map((i) => frame(36 + i * 60, 170, 44, 36, pen)),
     line([36, 228], [264, 228], pen),
+  ],
+  circuit: (pen) => [
+    frame(40, 90, 220, 220, pen),
+    ...[0, 1, 2, 3].map((i) => frame(60 + i * 46, 150, 34, 70, pen)),
+    line([60, 250], [240, 250], pen),
   ],
   earth: (pen) => [
     ring([80, 110], 30, pen),

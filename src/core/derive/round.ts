@@ -11,8 +11,8 @@ export interface NotInRound {
   readonly why: string
 }
 
-/** A step that somebody is left with. */
-export interface LeftWith extends HandedStep {
+/** A step that is left to somebody, as the round shows it. */
+export interface LeftStep extends HandedStep {
   readonly mark: string
   readonly name: string
   /** Steps of the same thing that wait for it; null where it is no longer among its steps. */
@@ -23,9 +23,9 @@ export interface JobRound extends Round {
   readonly sentence: string
   readonly next: string
   readonly left: readonly NotInRound[]
-  /** What whoever goes the round is left with, and what others are. */
-  readonly own: readonly LeftWith[]
-  readonly others: readonly LeftWith[]
+  /** Steps that are left to whoever goes the round, and to others. */
+  readonly leftToMe: readonly LeftStep[]
+  readonly leftToOthers: readonly LeftStep[]
 }
 
 type Of = Pick<Assessment, 'devices' | 'equipment' | 'runs'>
@@ -44,35 +44,35 @@ export function jobRound(
 ): JobRound {
   const left: NotInRound[] = []
   const things: Unfinished[] = []
-  const leftWith: LeftWith[] = []
+  const leftSteps: LeftStep[] = []
   const handed = byDevice(job.handed)
+  const isOthers = ({ colleague }: HandedStep) => me !== null && colleague !== me
   const take = (one: Pick<MarkedAssessment, 'deviceId' | 'mark' | 'name' | 'steps'>, why: string | null) => {
     const { deviceId: id, mark, name, steps } = one
     const open = steps.flatMap(({ step, record }) => (record === null ? [step] : []))
-    const all = handed.get(id) ?? []
-    for (const one of all) {
-      const at = open.findIndex((step) => step.id === one.stepId)
-      leftWith.push({ ...one, mark, name, holdsUp: at < 0 ? null : open.length - at - 1 })
+    const indexOf = ({ stepId }: HandedStep) => open.findIndex((step) => step.id === stepId)
+    const ofIt = handed.get(id) ?? []
+    for (const step of ofIt) {
+      const at = indexOf(step)
+      leftSteps.push({ ...step, mark, name, holdsUp: at < 0 ? null : open.length - at - 1 })
     }
-    const others = new Set(all.flatMap((one) => (me === null || one.colleague === me ? [] : [one.stepId])))
-    const until = open.findIndex((step) => others.has(step.id))
-    const own = until < 0 ? open : open.slice(0, until)
+    // From the first that is another's on, everything waits.
+    const theirs = ofIt.filter(isOthers).map(indexOf)
+    const mine = open.slice(0, Math.min(open.length, ...theirs.filter((at) => at >= 0)))
     if (why !== null) left.push({ id, mark, why })
-    else if (own.length > 0) things.push({ id, mark, name, left: own })
+    else if (mine.length > 0) things.push({ id, mark, name, left: mine })
   }
   for (const device of devices) take(device, whyNotDevice(device))
   for (const one of [...equipment, ...runs]) take(one, one.verdict === 'stop' ? STOPPED : null)
   const round = roundOf(things, spotsOf(job), here)
+  const leftToOthers = leftSteps.filter(({ colleague }) => colleague !== me)
+  const waits = leftToOthers.some(({ holdsUp }) => holdsUp !== null)
   return {
     ...round,
     left,
-    own: leftWith.filter(({ colleague }) => colleague === me),
-    others: leftWith.filter(({ colleague }) => colleague !== me),
-    ...told(
-      round,
-      things.length,
-      leftWith.some(({ colleague, holdsUp }) => colleague !== me && holdsUp !== null),
-    ),
+    leftToMe: leftSteps.filter(({ colleague }) => colleague === me),
+    leftToOthers,
+    ...told(round, things.length, waits),
   }
 }
 
@@ -93,9 +93,9 @@ function whyNotDevice(device: Assessment['devices'][number]): string | null {
 function told(
   { visits, climbs, steps }: Round,
   things: number,
-  others: boolean,
+  waitsForOthers: boolean,
 ): Pick<JobRound, 'sentence' | 'next'> {
-  if (steps === 0 && others)
+  if (steps === 0 && waitsForOthers)
     return {
       sentence: 'Nothing is left for you to do.',
       next: 'What is left is with others, or waits for them.',

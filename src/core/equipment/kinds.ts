@@ -83,7 +83,7 @@ const circuit = ({ uses }: EquipmentContext): Task[] => [
     caution: 'The board is for a licensed person where the law says so.',
     entry: choice('named, trips and resets', 'does not trip'),
     photo: 'asked',
-    view: 'ports',
+    view: 'circuit',
   }),
 ]
 

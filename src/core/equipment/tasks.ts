@@ -94,7 +94,7 @@ function holding({ part, place, equipment, replaced }: EquipmentContext): Task[]
       caution:
         part.massKg >= 3 ? 'Heavy to hold overhead: two people, or a strap until the screws are in.' : null,
       photo: 'asked',
-      view: 'place',
+      view: 'stands',
       entry:
         equipment.stands === 'on site' ? choice('holds, upright', 'does not hold') : choice('holds', 'loose'),
       causes: { failed: 'loose' },

@@ -3,6 +3,7 @@ export const VIEWS = {
   parts: 'all parts laid out, the label with its serial number readable',
   found: 'the whole of it as it was found, and where its cable goes in',
   place: 'the wall from where one stands, with the camera held at its place',
+  stands: 'the whole of it where it stands, and what is around it',
   fixed: 'every fixing, and what is on the wall around it',
   ends: 'each end with its label',
   lock: 'the lock and the tag, and which circuit it is',
@@ -10,6 +11,7 @@ export const VIEWS = {
   thread: 'everything on the cable, in its order and the right way round',
   closing: 'the gasket all round, every gland, the slack and the drip loop',
   ports: 'every port that is used, with its label',
+  circuit: 'the circuit with its name, and the board it is in',
   earth: 'both ends of the bond, and the way between them',
   screen: 'the whole picture on the screen, with its time',
 } as const

@@ -231,8 +231,8 @@ describe('the round of a job', () => {
       )
     expect(stepsOf('Lead')).toEqual(ids.slice(0, 4))
     for (const me of ['Installer 2', null]) expect(stepsOf(me)).toEqual(ids)
-    const told = ({ own, others }: JobRound) =>
-      [own, others].map((list) => list.map(({ stepId, holdsUp }) => [stepId, holdsUp]))
+    const told = ({ leftToMe, leftToOthers }: JobRound) =>
+      [leftToMe, leftToOthers].map((list) => list.map(({ stepId, holdsUp }) => [stepId, holdsUp]))
     const gone = ['mount/gone', null]
     const left = [ids[4], ids.length - 5]
     expect(told(roundFor('Lead'))).toEqual([[], [left, gone]])

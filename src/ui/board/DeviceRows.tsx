@@ -109,7 +109,7 @@ const WideRow = memo(function WideRow({ home, device, units }: RowProps) {
       onClick={(event) => event.isDefaultPrevented() || go(`${home}/devices/${device.deviceId}/sight`)}
     >
       <Table.Cell ps={1} py={0}>
-        <HStack asChild gap={2.5} minH={{ base: '56px', md: '48px' }}>
+        <HStack asChild gap={2.5} minH="48px" data-row>
           <GoLink href={`${home}/devices/${device.deviceId}/sight`}>
             <Text as="span" fontFamily="mono" fontSize="sm">
               {device.mark}
@@ -151,7 +151,7 @@ function Narrow({ home, devices, units }: ListProps) {
 const NarrowRow = memo(function NarrowRow({ home, device, units }: RowProps) {
   return (
     <Box as="li" borderTopWidth="1px" borderColor="ink" py={1}>
-      <HStack asChild gap={2.5} minH={{ base: '56px', md: '48px' }} fontWeight={600}>
+      <HStack asChild gap={2.5} minH="48px" data-row fontWeight={600}>
         <GoLink href={`${home}/devices/${device.deviceId}/log`}>
           <Text as="span" fontFamily="mono" fontSize="sm">
             {device.mark}
@@ -223,7 +223,8 @@ function Cell({
       display="flex"
       alignItems="center"
       gap={1.5}
-      minH={{ base: '56px', md: '48px' }}
+      minH="48px"
+      data-row
       color={color}
       fontWeight={500}
       _hover={{ textDecoration: 'underline' }}

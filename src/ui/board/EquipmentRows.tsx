@@ -84,7 +84,7 @@ function MarkedRow({ one: { mark, name, findings, log }, href, is, figures }: Ro
       borderColor="rule"
       _hover={{ bg: 'sheet' }}
     >
-      <HStack asChild gap={2.5} minH={{ base: '56px', md: '48px' }} flex="1" minW="200px">
+      <HStack asChild gap={2.5} minH="48px" data-row flex="1" minW="200px">
         <GoLink href={href}>
           <Text as="span" fontFamily="mono" fontSize="sm">
             {mark}
@@ -101,7 +101,8 @@ function MarkedRow({ one: { mark, name, findings, log }, href, is, figures }: Ro
       <HStack
         asChild
         gap={1.5}
-        minH={{ base: '56px', md: '48px' }}
+        minH="48px"
+        data-row
         minW="64px"
         justify="flex-end"
         color={MARKS[log.mark].color}

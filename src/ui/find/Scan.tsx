@@ -36,7 +36,7 @@ export function Scan({ onRead }: { onRead: (words: string) => string | null }) {
     }
     import('jsqr').then(
       ({ default: decode }) => look(({ data, width, height }) => decode(data, width, height)?.data ?? null),
-      () => setWrong(NO_CAMERA),
+      () => setWrong('Labels cannot be read here. Type the mark instead.'),
     )
     return () => {
       ended = true

@@ -3,6 +3,7 @@
 import { Button, HStack, Progress, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { z } from 'zod'
+import { Wrong } from '../kit/Wrong'
 
 const Started = z.object({ printId: z.string() })
 const Told = z.object({
@@ -95,11 +96,7 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
       <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => void start()}>
         PDF
       </Button>
-      {error ? (
-        <Text role="alert" color="stop">
-          {error}
-        </Text>
-      ) : null}
+      <Wrong>{error}</Wrong>
     </>
   )
 }

@@ -9,6 +9,7 @@ import { useJob } from '../job/JobProvider'
 import { useDraft } from '../kit/draft'
 import { refusal } from '../kit/LineField'
 import { TextField } from '../kit/TextField'
+import { Wrong } from '../kit/Wrong'
 
 /** Who is left with which step of a thing. */
 export function useHanded(deviceId: string): ReadonlyMap<string, HandedStep> {
@@ -70,11 +71,7 @@ export function Handing({ deviceId, step, handed, onLeft }: HandingProps) {
         <Button variant="outline" colorPalette="inky" minH="48px" onClick={() => void takeBack()}>
           Take it back
         </Button>
-        {error ? (
-          <Text role="alert" color="stop">
-            {error}
-          </Text>
-        ) : null}
+        <Wrong>{error}</Wrong>
       </HStack>
     )
   }

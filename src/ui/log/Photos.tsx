@@ -8,6 +8,7 @@ import { Removal } from '../kit/Removal'
 import { PhotoSheet } from '../photo/PhotoSheet'
 import { useKeeping, type About } from '../photo/useKeeping'
 import { usePicture } from '../photo/usePicture'
+import { Wrong } from '../kit/Wrong'
 
 /** Small pictures in a row, each opening the larger one; without `onRemove` they stay as they are. */
 export function PhotoStrip({
@@ -122,11 +123,7 @@ export function PhotoButton({ about, asked = null, taken = 0 }: PhotoButtonProps
         <Camera size={24} aria-hidden />
         Photo
       </Button>
-      {error ? (
-        <Text role="alert" color="stop">
-          {error}
-        </Text>
-      ) : null}
+      <Wrong>{error}</Wrong>
       {asked && !error ? (
         <Text
           fontSize="sm"

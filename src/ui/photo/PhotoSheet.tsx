@@ -26,6 +26,7 @@ import { outbox } from '../outbox/outbox'
 import { blurred } from './pixels'
 import type { Area, Tool } from './tools'
 import { usePicture } from './usePicture'
+import { Wrong } from '../kit/Wrong'
 
 const PhotoStage = dynamic(() => import('./PhotoStage').then((module) => module.PhotoStage), { ssr: false })
 
@@ -187,11 +188,7 @@ function Sheet({ photo, editable, onClose }: PhotoSheetProps) {
           <Text minH="24px" fontSize="sm" role="status">
             {tool ? TOOLS[tool].says : measured(marks, job.units)}
           </Text>
-          {error ? (
-            <Text role="alert" color="stop">
-              {error}
-            </Text>
-          ) : null}
+          <Wrong>{error}</Wrong>
           {tool === 'known' ? (
             <HStack gap={3} align="end" mb={2}>
               <Choose

@@ -9,6 +9,7 @@ import { QuantityField } from '../kit/QuantityField'
 import type { Said } from '../job/commands'
 import { refusal } from '../kit/LineField'
 import type { Editor } from './editor'
+import { Wrong } from '../kit/Wrong'
 
 const Answer = z.object({
   sha256: z.string(),
@@ -151,11 +152,7 @@ export function BackgroundPanel({
           />
         </HStack>
       </HStack>
-      {state.error ? (
-        <Text role="alert" color="stop">
-          {state.error}
-        </Text>
-      ) : null}
+      <Wrong>{state.error}</Wrong>
       {state.note ? <Text role="status">{state.note}</Text> : null}
       {background ? (
         <>

@@ -9,6 +9,7 @@ import { parse } from '@/core/units'
 import type { Editor } from './editor'
 import { SURVEY_LAYERS, type SurveyLayer } from './GroundLayer'
 import { DRAWN, handlingOf, type DrawnKind } from './tools'
+import { Wrong } from '../kit/Wrong'
 
 /** Which floor, what to draw, undo and redo. Drawing is for a larger screen; a phone views and moves. */
 export function Tools({ editor }: { editor: Editor }) {
@@ -155,11 +156,7 @@ export function ToolHelp({
       <Text color="soft" flex="1" minW="200px">
         {handlingOf(tool).how(tool)}
       </Text>
-      {refused ? (
-        <Text role="alert" color="stop">
-          {refused}
-        </Text>
-      ) : null}
+      <Wrong>{refused}</Wrong>
       {sided ? (
         <HStack gap={1}>
           <Input
@@ -188,11 +185,7 @@ export function ToolHelp({
           ) : null}
         </HStack>
       ) : null}
-      {error ? (
-        <Text role="alert" color="stop">
-          {error}
-        </Text>
-      ) : null}
+      <Wrong>{error}</Wrong>
       {clicks === 'until ended' && draft.length > 1 ? (
         <Button size="sm" minH="44px" colorPalette="copper" onClick={() => finish()}>
           Done

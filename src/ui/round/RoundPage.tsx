@@ -3,7 +3,7 @@
 import { Box, Button, Text } from '@chakra-ui/react'
 import { useSearchParams } from 'next/navigation'
 import { useMemo, useState, type ReactNode } from 'react'
-import { jobRound, type JobRound, type LeftWith } from '@/core/assess'
+import { jobRound, type JobRound, type LeftStep } from '@/core/assess'
 import { ladder } from '@/core/mount'
 import { PLACES } from '@/core/order'
 import { calledPlace, type Here, type Stint, type Visit } from '@/core/round'
@@ -31,7 +31,9 @@ export function RoundPage() {
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="900px">
       <Sentence next={round.next}>{round.sentence}</Sentence>
-      {round.own.length > 0 ? <LeftList title="Left to you" list={round.own} waysOf={waysOf} /> : null}
+      {round.leftToMe.length > 0 ? (
+        <LeftList title="Left to you" list={round.leftToMe} waysOf={waysOf} />
+      ) : null}
       {first ? (
         <Box maxW="420px" mb={5} className="no-print">
           <Choose
@@ -47,7 +49,7 @@ export function RoundPage() {
         </Box>
       ) : (
         <Nothing>
-          {round.others.length > 0
+          {round.leftToOthers.length > 0
             ? 'Every step that is yours is recorded.'
             : 'Every step of what can be installed is recorded.'}
         </Nothing>
@@ -64,9 +66,9 @@ export function RoundPage() {
         items={later}
         draw={(visit, i) => <Going key={i} visit={visit} number={i + 2} units={job.units} waysOf={waysOf} />}
       />
-      {round.others.length > 0 ? (
+      {round.leftToOthers.length > 0 ? (
         <Box mt={7}>
-          <LeftList title="Left to others" list={round.others} waysOf={waysOf} />
+          <LeftList title="Left to others" list={round.leftToOthers} waysOf={waysOf} />
         </Box>
       ) : null}
       {round.left.length > 0 ? <LeftOut round={round} waysOf={waysOf} /> : null}
@@ -231,7 +233,7 @@ function WaitingHere({ round }: { round: JobRound }) {
 
 interface LeftListProps {
   readonly title: string
-  readonly list: readonly LeftWith[]
+  readonly list: readonly LeftStep[]
   readonly waysOf: (id: string) => Ways
 }
 
