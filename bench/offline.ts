@@ -12,8 +12,8 @@ const PORT = 3294
 const SLOWER = 4
 const STEP = '/jobs/kestrel-quay/devices/device-03/log'
 
-/** From a cold browser to the open step, ms; the processor slowed down like a phone's. */
-async function opened(profile: string, base: string): Promise<{ ms: number; bytes: number }> {
+/** From a cold browser to the open step, to be read and until it answers, ms; as slow as on a phone. */
+async function opened(profile: string, base: string): Promise<{ readMs: number; ms: number; bytes: number }> {
   const context = await chromium.launchPersistentContext(profile, {
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-dev-shm-usage'],
@@ -28,11 +28,18 @@ async function opened(profile: string, base: string): Promise<{ ms: number; byte
     await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER })
     const start = performance.now()
     await page.goto(`${base}${STEP}`, { waitUntil: 'commit' })
+    await page
+      .getByText(/^Step \d+ of/)
+      .first()
+      .waitFor()
+    const readMs = performance.now() - start
+    await page.waitForFunction(
+      () => window.neatBracketTap?.done && document.getElementById('last-seen') === null,
+    )
     await page.getByText(/^Step \d+ of/).waitFor()
-    await page.waitForFunction(() => window.neatBracketTap?.done)
     const ms = performance.now() - start
     await kept(page)
-    return { ms, bytes }
+    return { readMs, ms, bytes }
   } finally {
     await context.close()
   }
@@ -62,7 +69,8 @@ export async function offline(): Promise<void> {
     console.log(`\nA cold phone to the open step, processor ${SLOWER} times slower`)
     console.log(`  first visit ${first.ms.toFixed(0)} ms, ${(first.bytes / 1e6).toFixed(2)} MB for the page`)
     console.log(
-      `  with a server ${online.ms.toFixed(0)} ms, without ${without.ms.toFixed(0)} ms   aim 1,500 ms`,
+      `  with a server ${online.ms.toFixed(0)} ms, without ${without.readMs.toFixed(0)} ms to be read ` +
+        `(aim 1,500 ms), ${without.ms.toFixed(0)} ms until it answers`,
     )
     console.log(`  without : with   1 : ${(online.ms / without.ms).toFixed(2)}`)
   } finally {

@@ -37,6 +37,12 @@ async function phone(folder: string): Promise<{ context: BrowserContext; page: P
   return { context, page: context.pages()[0] ?? (await context.newPage()) }
 }
 
+/** Opens an address, and waits until the application answers there. */
+async function openAt(page: Page, address: string): Promise<void> {
+  await page.goto(address)
+  await awake(page)
+}
+
 /** A job of this test alone, and the line to the server that has it. */
 async function boatyard(request: APIRequestContext, baseURL: string | undefined) {
   const jobId = await ownBoatyard(request)
@@ -45,7 +51,6 @@ async function boatyard(request: APIRequestContext, baseURL: string | undefined)
 
 /** The application and this job are on the phone. */
 async function taken(page: Page): Promise<void> {
-  await awake(page)
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
   await page.waitForFunction(async () => {
     if (!navigator.serviceWorker.controller) return false
@@ -81,13 +86,13 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   const { jobId, log, line } = await boatyard(request, baseURL)
   const profile = scratch()
   let { context, page } = await phone(profile)
-  await page.goto(`${line.base}${log}`)
+  await openAt(page, `${line.base}${log}`)
   await taken(page)
   line.cut()
   await record(page, 'dead spot 1')
   await context.close()
   ;({ context, page } = await phone(profile))
-  await page.goto(`${line.base}${log}`)
+  await openAt(page, `${line.base}${log}`)
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
   await expect(page.getByText('no signal, 1 kept')).toBeVisible()
   await record(page, 'dead spot 2')
@@ -98,7 +103,7 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   await page.getByRole('link', { name: 'Neat Bracket: all jobs' }).click()
   await expect(page.getByText(/No signal\. These jobs are here/)).toBeVisible()
   await expect(page.getByRole('link', { name: /Kestrel Quay.*2 to be sent/ })).toBeVisible()
-  await page.goto(`${line.base}/jobs/tamarisk-surgery/plan`)
+  await openAt(page, `${line.base}/jobs/tamarisk-surgery/plan`)
   await expect(page.getByText(/this page is not on this device/)).toBeVisible()
   await page.getByRole('link', { name: /Kestrel Quay/ }).click()
   await page.getByRole('link', { name: /^03 / }).first().click()
@@ -107,7 +112,7 @@ test('a phone that was closed opens again where nobody answers, and its work arr
 
   line.mend()
   ;({ context, page } = await phone(profile))
-  await page.goto(`${line.base}${log}`)
+  await openAt(page, `${line.base}${log}`)
   await expect(page.getByText(/^Step 3 of/)).toBeVisible()
   await expect
     .poll(() => notesAt(request, baseURL!, jobId), { timeout: 30_000 })
@@ -118,9 +123,55 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   // What has arrived is known to the phone too, also before it heard of it again.
   line.cut()
   ;({ context, page } = await phone(profile))
-  await page.goto(`${line.base}${log}`)
+  await openAt(page, `${line.base}${log}`)
   await expect(page.getByText(/^Step 3 of/)).toBeVisible()
   await expect(page.getByText('no signal', { exact: true })).toBeVisible()
+  await context.close()
+  await line.end()
+})
+
+test('a cold phone shows at once what was last seen; what is pressed there is done, what changed is gone', async ({
+  request,
+  baseURL,
+}) => {
+  const { jobId, log, line } = await boatyard(request, baseURL)
+  const profile = scratch()
+  const seen = (page: Page) =>
+    page.evaluate(async () => {
+      const cache = await caches.open('neat-bracket-seen')
+      return (await cache.keys()).map(({ url }) => new URL(url).pathname.replace(/.*[/]jobs[/][^/]+/, ''))
+    })
+  const [first, second] = ['/devices/device-03/log', '/devices/device-01/log']
+  let { context, page } = await phone(profile)
+  await openAt(page, `${line.base}${log}`)
+  await taken(page)
+  await page.reload() // now the service worker brings it
+  await expect.poll(() => seen(page)).toEqual([first])
+  line.cut()
+  await openAt(page, `${line.base}/jobs/${jobId}${second}`)
+  await expect.poll(() => seen(page)).toEqual([first, second])
+  await context.close()
+  ;({ context, page } = await phone(profile))
+  const cpu = await context.newCDPSession(page)
+  await cpu.send('Emulation.setCPUThrottlingRate', { rate: 8 })
+  await page.goto(`${line.base}${log}`)
+  const shown = page.locator('#last-seen')
+  await expect(shown.getByText(/^Step 1 of/)).toBeVisible()
+  const told = await shown.locator('[aria-label="Look ahead"]').evaluate((button: HTMLElement) => {
+    button.click()
+    return document.getElementById('last-seen')?.lastElementChild?.textContent
+  })
+  expect(told).toBe('Opening… then it is done.')
+  await awake(page)
+  await expect(page.getByText(/^Step 2 of/)).toBeVisible()
+  await cpu.send('Emulation.setCPUThrottlingRate', { rate: 1 })
+  await page.getByRole('button', { name: 'Step back' }).click()
+  await record(page, 'dead spot')
+  await expect.poll(() => seen(page)).toEqual([first])
+  await context.close()
+  ;({ context, page } = await phone(profile))
+  await openAt(page, `${line.base}${log}`)
+  await expect(page.getByText(/^Step 2 of/)).toBeVisible()
   await context.close()
   await line.end()
 })
@@ -129,7 +180,7 @@ test('an update waits until everything is sent, and takes nothing away', async (
   const { jobId, log, line } = await boatyard(request, baseURL)
   const profile = scratch()
   const { context, page } = await phone(profile)
-  await page.goto(`${line.base}${log}`)
+  await openAt(page, `${line.base}${log}`)
   await taken(page)
   await expect(page.getByText(/A newer version/)).toBeHidden()
   line.update('a later day')
@@ -147,7 +198,7 @@ test('an update waits until everything is sent, and takes nothing away', async (
 
   // The tab that asks starts again by itself; another, just opened, may be in the middle of something.
   const other = await context.newPage()
-  await other.goto(`${line.base}${log}`)
+  await openAt(other, `${line.base}${log}`)
   await awake(other)
   await start.click()
   await expect(other.getByText('A newer version is at work already.')).toBeVisible({ timeout: 60_000 })
@@ -170,9 +221,9 @@ test('an update waits until everything is sent, and takes nothing away', async (
 test('photos are taken along, and what could not be kept is told', async ({ request, baseURL }) => {
   const { jobId, log, line } = await boatyard(request, baseURL)
   const { context, page } = await phone(scratch())
-  await page.goto(`${line.base}${log}`)
+  await openAt(page, `${line.base}${log}`)
   await taken(page)
-  await page.goto(`${line.base}/jobs/${jobId}/settings`)
+  await openAt(page, `${line.base}/jobs/${jobId}/settings`)
   const here = page.locator('section', { hasText: 'On this device' })
   await expect(here.getByText('This job opens here without signal', { exact: false })).toBeVisible()
   line.cut()
@@ -182,7 +233,7 @@ test('photos are taken along, and what could not be kept is told', async ({ requ
   await here.getByRole('button', { name: 'Take the photos along' }).click()
   await expect(here.getByText('All its photos and drawings are here.')).toBeVisible({ timeout: 60_000 })
   line.cut()
-  await page.goto(`${line.base}/jobs/${jobId}/record/device-01`)
+  await openAt(page, `${line.base}/jobs/${jobId}/record/device-01`)
   await expect(page.locator('h1').first()).toBeVisible()
   const pictures = page.locator('img')
   await expect.poll(() => pictures.count()).toBeGreaterThan(0)
@@ -202,7 +253,7 @@ test('photos are taken along, and what could not be kept is told', async ({ requ
     }
     Reflect.set(IDBObjectStore.prototype, 'put', refusing)
   })
-  await other.goto(`${line.base}/jobs/${jobId}/settings`)
+  await openAt(other, `${line.base}/jobs/${jobId}/settings`)
   await awake(other)
   await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
   await other.waitForFunction(() => navigator.serviceWorker.controller !== null)
@@ -219,7 +270,7 @@ test('photos of a day go over a line that breaks again and again; they can be ke
   test.slow()
   const { jobId, log, line } = await boatyard(request, baseURL)
   const { context, page } = await phone(scratch())
-  await page.goto(`${line.base}${log}`)
+  await openAt(page, `${line.base}${log}`)
   await taken(page)
   await page.reload()
   await awake(page)
@@ -280,7 +331,7 @@ test.describe('a server of its own', () => {
     const line = await Line.to(3252)
     const profile = scratch()
     let { context, page } = await phone(profile)
-    await page.goto(`${line.base}${logOf(HERE)}`)
+    await openAt(page, `${line.base}${logOf(HERE)}`)
     await taken(page)
     await record(page, 'dead spot, restored')
     await record(page, 'dead spot, restored too')
@@ -290,7 +341,7 @@ test.describe('a server of its own', () => {
     expect(await notesAt(request, 'http://localhost:3253', HERE)).toEqual([])
     line.mend(3253)
     ;({ context, page } = await phone(profile))
-    await page.goto(`${line.base}${logOf(HERE)}`)
+    await openAt(page, `${line.base}${logOf(HERE)}`)
     await expect
       .poll(() => notesAt(request, 'http://localhost:3253', HERE))
       .toEqual(['dead spot, restored', 'dead spot, restored too'])
@@ -300,7 +351,7 @@ test.describe('a server of its own', () => {
     await load(scratch(), 3254)
     line.mend(3254)
     ;({ context, page } = await phone(profile))
-    await page.goto(`${line.base}${logOf(HERE)}`)
+    await openAt(page, `${line.base}${logOf(HERE)}`)
     await expect
       .poll(() => line.passed.filter((one) => one === 'GET /api/jobs/kestrel-quay').length)
       .toBeGreaterThan(1)

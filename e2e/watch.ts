@@ -31,7 +31,9 @@ async function clean(looking: AxeBuilder): Promise<void> {
 
 /** Waits until the application runs: what was drawn before it fits itself to the screen then, and moves. */
 export async function awake(page: Page): Promise<void> {
-  await page.waitForFunction(() => window.neatBracketTap?.done)
+  await page.waitForFunction(
+    () => window.neatBracketTap?.done && document.getElementById('last-seen') === null,
+  )
 }
 
 /** What a step itself asks; what follows in the same tap is asked below, in a group of its own. */

@@ -75,7 +75,19 @@ const config = defineConfig({
     'nav a': { '@media (pointer: coarse)': { minHeight: '48px !important' } },
     // Rows that stand one upon the other: between the middles of two lie a finger's 48 px and 8 px to spare.
     '[data-row], summary': { '@media (pointer: coarse)': { minHeight: '56px !important' } },
-    'body': { bg: 'paper', color: 'ink', fontSize: '0.9375rem', lineHeight: '1.45' },
+    // A screen as it was last seen, in the place of the one that is still being opened.
+    '#last-seen': { position: 'fixed', inset: 0, zIndex: 9999, overflowY: 'auto', bg: 'paper', color: 'ink' },
+    '#last-seen > [role=status]': {
+      position: 'fixed',
+      top: 0,
+      insetInline: 0,
+      zIndex: 1,
+      bg: 'bar',
+      color: 'onBar',
+      textAlign: 'center',
+    },
+    '#last-seen [aria-busy]': { outline: '3px dashed' },
+    'body, #last-seen': { bg: 'paper', color: 'ink', fontSize: '0.9375rem', lineHeight: '1.45' },
     'h1, h2, h3, h4': { fontFamily: 'heading', fontWeight: 600, lineHeight: 1.2 },
     'table, .figures': { fontVariantNumeric: 'tabular-nums' },
     '.no-print': { _print: { display: 'none !important' } },

@@ -7,6 +7,7 @@ import {
   Serwist,
   type PrecacheEntry,
 } from 'serwist'
+import { pageWith, seenAt, SEEN_CACHE } from './lastSeen'
 
 /**
  * What keeps the application on the device: its files are fetched once a version, and a page that the
@@ -73,15 +74,28 @@ async function page({ request, event }: { request: Request; event: ExtendableEve
   const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE_MS))
   const answer = await Promise.race([asked, late]).catch(() => null)
   if (answer && !NOBODY_THERE.has(answer.status)) return answer
-  return (await worker.matchPrecache(SHELL)) ?? answer ?? asked
+  return (await shell(new URL(request.url))) ?? answer ?? asked
 }
 
-/** Versions before the last one go: a page of the last one may still be open. */
-async function dropOldShells(): Promise<void> {
+/** The page that opens what is kept here; over it, until it does, the screen as it was last seen. */
+async function shell(url: URL): Promise<Response | undefined> {
+  const kept = await worker.matchPrecache(SHELL)
+  const seen = kept && (await seenAt(url))
+  if (!seen) return kept
+  const nonce = /'nonce-([^']+)'/.exec(kept.headers.get('content-security-policy') ?? '')?.[1] ?? ''
+  return new Response(pageWith(await kept.text(), seen, nonce), { headers: kept.headers })
+}
+
+/**
+ * Versions before the last one go: a page of the last one may still be open. So do screens as they were last
+ * seen: this version may judge otherwise.
+ */
+async function dropOld(): Promise<void> {
+  await caches.delete(SEEN_CACHE)
   const shells = (await caches.keys()).filter((name) => name.startsWith(SHELLS))
   const gone = shells.filter((name) => name !== `${SHELLS}${VERSION}`).slice(0, -1)
   await Promise.all(gone.map((name) => caches.delete(name)))
 }
 
-self.addEventListener('activate', (event) => event.waitUntil(dropOldShells()))
+self.addEventListener('activate', (event) => event.waitUntil(dropOld()))
 worker.addEventListeners()

@@ -11,6 +11,7 @@ import { Frame } from '../kit/Frame'
 import { Listed } from '../kit/Listed'
 import { JobScreens } from '../screens/JobScreens'
 import { copies, type KeptJob } from './copies'
+import { endLastSeen } from './lastSeen'
 
 /** What stands at the address, out of what is kept on this device. */
 type Found = { readonly job: WholeJob } | { readonly jobs: readonly KeptJob[]; readonly lacks: boolean }
@@ -31,6 +32,9 @@ export function KeptHere() {
   useEffect(() => {
     void find(window.location.pathname).then(setFound)
   }, [])
+  useEffect(() => {
+    if (found && 'jobs' in found) endLastSeen()
+  }, [found])
   if (!found)
     return (
       <Text p={5} color="soft" role="status">
@@ -41,7 +45,7 @@ export function KeptHere() {
   return (
     <JobProvider given={found.job}>
       <JobShell>
-        <JobScreens />
+        <JobScreens kept />
       </JobShell>
     </JobProvider>
   )

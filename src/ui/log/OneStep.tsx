@@ -128,7 +128,7 @@ export function OneStep({ device, assessed, state, index, handed, onGo }: OneSte
           ■ Hold: {inSentence(step.hold)}
         </Text>
       ) : null}
-      <Heading as="h1" fontSize="2xl" mt={1} mb={2} lineHeight={1.15}>
+      <Heading as="h1" fontSize="2xl" mt={1} mb={2} lineHeight={1.15} data-step={step.id}>
         {step.title}
       </Heading>
       {step.detail ? (

@@ -12,6 +12,7 @@ import { EquipmentPage } from '../equipment/EquipmentPage'
 import { EquipmentLog, EquipmentSheet } from '../equipment/EquipmentSheet'
 import { HandOver, OneRecord } from '../handover/HandOver'
 import { useAssessed, useJob } from '../job/JobProvider'
+import { RememberScreen } from '../kept/RememberScreen'
 import { useWay } from '../kit/go'
 import { Missing } from '../kit/Missing'
 import { Sentence } from '../kit/Page'
@@ -57,9 +58,9 @@ const SHOWS: Record<ScreenName, (words: Screen['words'], query: URLSearchParams)
 
 /**
  * The screen of a job that the address names. All of them are in the page already: going from one to
- * another asks nobody.
+ * another asks nobody. `kept`: opened out of what is on this device.
  */
-export function JobScreens() {
+export function JobScreens({ kept = false }: { kept?: boolean }) {
   const { job } = useJob()
   const screen = screenAt(useWay(job.id))
   const query = useSearchParams()
@@ -73,7 +74,13 @@ export function JobScreens() {
   }, [])
   if (!screen) return <Missing />
   const shown = SHOWS[screen.name](screen.words, new URLSearchParams(query))
-  return SHOWN_EARLY.has(screen.name) ? shown : <AddsUp key={screen.name}>{shown}</AddsUp>
+  const early = SHOWN_EARLY.has(screen.name)
+  return (
+    <>
+      {early ? shown : <AddsUp key={screen.name}>{shown}</AddsUp>}
+      <RememberScreen title={`${title} ${query}`} device={screen.words.device} early={early} kept={kept} />
+    </>
+  )
 }
 
 /**
