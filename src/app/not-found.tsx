@@ -1,5 +1,11 @@
+import { StillHere } from '@/ui/kept/StillHere'
 import { Missing } from '@/ui/kit/Missing'
 
 export default function NotFound() {
-  return <Missing />
+  return (
+    <>
+      <Missing />
+      <StillHere />
+    </>
+  )
 }

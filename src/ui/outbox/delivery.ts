@@ -166,7 +166,7 @@ export class Delivery {
       .delete()
     // the local picture stays until the page goes
     for (const command of done)
-      if (command.type === 'addPhoto') await this.store.photos.delete(command.facts.sha256)
+      if (command.type === 'addPhoto') await this.store.photoSent(command.facts.sha256)
     this.told.applied(done, revisions)
   }
 

@@ -2,6 +2,7 @@ import { sha256 } from '@noble/hashes/sha2'
 import { bytesToHex } from '@noble/hashes/utils'
 import { upgradedCommand, type Command, type Reason } from '@/core/job'
 import { Delivery, type PhotoUnderway } from './delivery'
+import type { PhotoToSend } from './post'
 import { askToPersist, OutboxStore, type Waiting } from './store'
 
 export type { PhotoUnderway } from './delivery'
@@ -149,7 +150,7 @@ export class Outbox {
     this.storing.add(command)
     try {
       await this.ready
-      const seq = await this.store.waiting.add({ ...waiting })
+      const seq = await this.store.make(() => this.store.waiting.add({ ...waiting }))
       this.change({ waiting: [...this.state.waiting, { ...waiting, seq }], full: false })
     } catch {
       this.change({ full: true })
@@ -170,7 +171,7 @@ export class Outbox {
   async addPhoto(blob: Blob, keepsPlace = false): Promise<string | null> {
     const name = bytesToHex(sha256(new Uint8Array(await blob.arrayBuffer())))
     try {
-      await this.store.photos.put({ sha256: name, blob, keepsPlace })
+      await this.store.make(() => this.store.photos.put({ sha256: name, blob, keepsPlace }))
     } catch {
       this.change({ full: true })
       return null
@@ -180,8 +181,8 @@ export class Outbox {
   }
 
   /**
-   * Puts commands in line that a server had and, restored from an older back-up, has no more; false when this
-   * device cannot keep them.
+   * Puts commands in line that a server had and, restored from an older back-up, has no more, with the photos
+   * of them that are still here; false when this device cannot keep them.
    */
   async sayAgain(commands: readonly Command[]): Promise<boolean> {
     const { waiting } = this.store
@@ -193,6 +194,9 @@ export class Outbox {
           lacking.map((command) => ({ id: command.id, jobId: command.jobId, command, reasons: null })),
         )
       })
+      await this.store.photosWait(
+        commands.flatMap((one) => (one.type === 'addPhoto' ? [one.facts.sha256] : [])),
+      )
     } catch {
       this.change({ full: true })
       return false
@@ -230,6 +234,18 @@ export class Outbox {
     await this.read()
     this.tell({ is: 'stored' })
     this.sendNow()
+  }
+
+  /** Puts everything of a job that was refused back in line. */
+  async retryJob(jobId: string): Promise<void> {
+    for (const { id, reasons } of this.state.waiting.filter((one) => one.jobId === jobId))
+      if (reasons !== null) await this.retry(id)
+  }
+
+  /** A photo that the server had and that is still here; null when it is not. */
+  async sentPhoto(name: string): Promise<PhotoToSend | null> {
+    const { blob, keepsPlace = false } = (await this.store.sent.get(name)) ?? {}
+    return blob ? { sha256: name, blob, keepsPlace } : null
   }
 
   /** Everything that waits, refused or not, as a file that imports elsewhere. */

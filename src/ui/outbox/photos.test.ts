@@ -113,4 +113,58 @@ describe('photos', () => {
     expect(ids(box.snapshot().waiting.map((one) => one.command))).toEqual([others.id])
     expect(await new OutboxStore(server.here).photos.count()).toBe(0)
   })
+
+  describe('that the server has', () => {
+    const bytesOf = (size: number, fill: number) => new Uint8Array(size).fill(fill)
+    const sent = async (size: number, fill: number) => {
+      const box = open()
+      const name = (await box.addPhoto(new NodeBlob([bytesOf(size, fill)]) as unknown as Blob))!
+      const added = photo(name)
+      await box.add(added)
+      await emptied(box)
+      return { box, name, added }
+    }
+    const stored = () => new OutboxStore(server.here)
+    const names = async () => (await stored().sent.orderBy('sentAt').toArray()).map(({ sha256 }) => sha256)
+
+    it('are sent again, bytes and all, to one that was restored from an older back-up', async () => {
+      const { box, name, added } = await sent(1000, 1)
+      expect((await box.sentPhoto(name))!.blob.size).toBe(1000)
+      server.uploads = []
+      expect(await box.sayAgain([added])).toBe(true)
+      await emptied(box)
+      expect(server.uploads).toEqual([`/api/photos/${name}`])
+      expect(ids(server.sent.at(-1)!)).toEqual([added.id])
+      expect(await names()).toEqual([name])
+    })
+    it('stay for fourteen days, and within a quarter of the room that is left, the newest first', async () => {
+      const roomFor = (bytes: number) =>
+        Object.defineProperty(navigator, 'storage', {
+          configurable: true,
+          value: { estimate: () => Promise.resolve({ usage: 0, quota: bytes }) },
+        })
+      const { name: first } = await sent(1000, 1)
+      const aged = async (days: number) =>
+        stored().sent.update(first, {
+          sentAt: new Date(Date.now() - days * 86_400_000 + 60_000).toISOString(),
+        })
+      await aged(14)
+      const { name: second } = await sent(1000, 2)
+      expect(await names()).toEqual([first, second])
+      await aged(15)
+      const { name: third } = await sent(1000, 3)
+      expect(await names()).toEqual([second, third])
+      roomFor(4 * 1000)
+      const { name: fourth } = await sent(1000, 4)
+      expect(await names()).toEqual([fourth]) // a quarter of 4,000 left and the 3,000 held
+      Object.defineProperty(navigator, 'storage', { configurable: true, value: undefined })
+    })
+    it('make room for what waits', async () => {
+      const { box } = await sent(1000, 1)
+      const add = vi.spyOn(Reflect.get(Reflect.get(box, 'store'), 'waiting') as OutboxStore['waiting'], 'add')
+      add.mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
+      expect(await box.add(command({ photoId: 'other' }))).toEqual({ ok: true })
+      expect(await names()).toEqual([])
+    })
+  })
 })

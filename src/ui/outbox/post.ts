@@ -1,4 +1,4 @@
-import type { Command, Reason } from '@/core/job'
+import type { Command, JobFile, Reason } from '@/core/job'
 
 /** What the server made of a request. */
 export type Reply =
@@ -94,6 +94,26 @@ export async function putPhoto(photo: PhotoToSend, underway: Underway): Promise<
       return { is: 'failed', says: 'The photo does not arrive as it is sent.' }
     has = now
   }
+}
+
+/** Whether the server has a photo, given it where it lacks it and it is here; null where nobody answers. */
+export async function photoThere(sha256: string, here: PhotoToSend | null): Promise<boolean | null> {
+  if (here) {
+    const reply = await putPhoto(here, { signal: new AbortController().signal, arrived: () => undefined })
+    return reply.is === 'answered' || (reply.is === 'refused' ? false : null)
+  }
+  const asked = await ask(`/api/photos/${sha256}/pieces`, {}, COMMANDS_LIMIT_MS)
+  return 'is' in asked ? null : asked.body.whole === true
+}
+
+/** Gives a job file to the server; what it says against it, null when it took it. */
+export async function importFile(file: JobFile): Promise<string | null> {
+  const headers = { 'content-type': 'application/json' }
+  const body = JSON.stringify(file)
+  const asked = await ask('/api/import', { method: 'POST', headers, body }, photoLimitMs(body.length))
+  if ('is' in asked)
+    return asked.is === 'unreachable' ? 'No answer. Try again where there is signal.' : asked.says
+  return asked.ok ? null : words(asked.body)
 }
 
 const TAKEN: Reply = { is: 'answered', refused: new Map(), revisions: {}, record: '' }

@@ -22,14 +22,74 @@ export interface WaitingPhoto {
   readonly keepsPlace?: boolean
 }
 
-/** What this browser keeps until the server has it; shared by all of its tabs. */
+/** A photo that the server has; kept here for a while, should that go back to an older back-up. */
+export interface SentPhoto extends WaitingPhoto {
+  readonly sentAt: string
+}
+
+const SENT_DAYS = 14
+const MOST_SENT_BYTES = 500_000_000
+/** Of the room that is left, so much may be taken by photos that the server has. */
+const SHARE_OF_ROOM = 0.25
+const DAY_MS = 86_400_000
+
+/** What this browser keeps until the server has it, and photos a while longer; shared by all of its tabs. */
 export class OutboxStore extends Dexie {
   waiting!: EntityTable<Waiting, 'seq'>
   photos!: EntityTable<WaitingPhoto, 'sha256'>
+  sent!: EntityTable<SentPhoto, 'sha256'>
 
   constructor(name: string) {
     super(name)
     this.version(1).stores({ waiting: '++seq, &id, jobId', photos: 'sha256' })
+    this.version(2).stores({ sent: 'sha256, sentAt' })
+  }
+
+  /** Keeps something; where there is no room, in the place of photos that the server has. */
+  async make<T>(keep: () => Promise<T>): Promise<T> {
+    try {
+      return await keep()
+    } catch (error) {
+      if ((await this.sent.count()) === 0) throw error
+      await this.sent.clear()
+      return keep()
+    }
+  }
+
+  /** The server has a photo now. */
+  async photoSent(sha256: string): Promise<void> {
+    const photo = await this.photos.get(sha256)
+    await this.photos.delete(sha256)
+    if (!photo) return
+    try {
+      await this.sent.put({ ...photo, sentAt: new Date().toISOString() })
+      await this.dropSent()
+    } catch {
+      await this.sent.clear() // no room: what waits goes before what the server has
+    }
+  }
+
+  /** Puts photos back in line that the server had and has no more. */
+  async photosWait(names: readonly string[]): Promise<void> {
+    await this.transaction('rw', this.photos, this.sent, async () => {
+      const known = (await this.sent.bulkGet([...names])).filter((photo) => photo !== undefined)
+      await this.photos.bulkPut(known.map(({ sentAt: _, ...photo }) => photo))
+      await this.sent.bulkDelete(known.map(({ sha256 }) => sha256))
+    })
+  }
+
+  /** Lets go of the oldest of those that the server has: too old, or too many for the room that is left. */
+  private async dropSent(): Promise<void> {
+    await this.sent
+      .where('sentAt')
+      .below(new Date(Date.now() - SENT_DAYS * DAY_MS).toISOString())
+      .delete()
+    const { usage = 0, quota = Infinity } = (await navigator.storage?.estimate?.()) ?? {}
+    const newestFirst = await this.sent.orderBy('sentAt').reverse().toArray()
+    const held = newestFirst.reduce((sum, { blob }) => sum + blob.size, 0)
+    let room = Math.min(MOST_SENT_BYTES, (quota - usage + held) * SHARE_OF_ROOM)
+    const gone = newestFirst.filter(({ blob }) => (room -= blob.size) < 0)
+    await this.sent.bulkDelete(gone.map(({ sha256 }) => sha256))
   }
 }
 
