@@ -174,6 +174,9 @@ async function commands(): Promise<void> {
           `${raw.toFixed(0).padStart(7)}/s   ratio 1 : ${(raw / api).toFixed(1)}`,
       )
     }
+    const start = performance.now()
+    for (let i = 0; i < 200; i++) await (await fetch(`${server.base}/api/health`)).text()
+    console.log(`  a request that does nothing ${(200_000 / (performance.now() - start)).toFixed(0)}/s`)
   } finally {
     server.stop()
     rmSync(folder, { recursive: true, force: true })

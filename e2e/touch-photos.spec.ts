@@ -114,6 +114,17 @@ test('the guide says what a photo must show and takes it; photos are kept as sma
     Object.defineProperty(navigator.mediaDevices, 'getUserMedia', {
       value: () => Promise.resolve(canvas.captureStream(20)),
     })
+    // A camera that fails once, and then takes a picture larger than what its finder shows.
+    let asked = 0
+    class Camera {
+      takePhoto(): Promise<Blob> {
+        if (asked++ === 0) return Promise.reject(new Error('busy'))
+        const picture = Object.assign(document.createElement('canvas'), { width: 3000, height: 1500 })
+        picture.getContext('2d')!.fillRect(0, 0, 9, 9)
+        return new Promise((resolve) => picture.toBlob((blob) => resolve(blob!), 'image/jpeg'))
+      }
+    }
+    Object.defineProperty(window, 'ImageCapture', { value: Camera })
   })
   await page.goto(stepAt(jobId))
   await awake(page)
@@ -123,14 +134,24 @@ test('the guide says what a photo must show and takes it; photos are kept as sma
   await page.getByRole('button', { name: 'With a guide' }).click()
   await expect(page.getByRole('heading', { name: /^Show the gasket all round/ })).toBeVisible()
   await page.getByRole('button', { name: 'Take it' }).click()
-  await page.getByRole('button', { name: 'Done, 1 taken' }).click()
-  await expect(page.getByText('✓ 1 taken')).toBeVisible()
-  await expect.poll(async () => (await photoOf(request, jobId))?.stepId).toBe(STEP)
-  const { sha256 } = (await photoOf(request, jobId))!
-  const { width, height } = await sharp(
-    await (await request.get(`/api/photos/${sha256}?size=original`)).body(),
-  ).metadata()
-  expect([width, height]).toEqual([1600, 900])
+  await expect(page.getByRole('button', { name: 'Done, 1 taken' })).toBeVisible()
+  await page.getByRole('button', { name: 'Take it' }).click()
+  await page.getByRole('button', { name: 'Done, 2 taken' }).click()
+  await expect(page.getByText('✓ 2 taken')).toBeVisible()
+  const taken = async () =>
+    (await jobOf(request, jobId)).photos.filter(
+      ({ deviceId, stepId }) => deviceId === 'device-03' && stepId === STEP,
+    )
+  await expect.poll(async () => (await taken()).length).toBe(2)
+  const sizes = (await taken()).map(async ({ sha256 }) => {
+    const kept = await request.get(`/api/photos/${sha256}?size=original`)
+    const { width, height } = await sharp(await kept.body()).metadata()
+    return [width, height]
+  })
+  expect(await Promise.all(sizes)).toEqual([
+    [1600, 900],
+    [1600, 800],
+  ])
 })
 
 test('a step is left to a colleague: it is theirs, what waits for it too, until it is recorded', async ({

@@ -53,8 +53,11 @@ function Finder({ view, about, onDone }: FinderProps) {
   const { video, state } = useCamera(ACROSS_PX)
   const { keep, error } = useKeeping(about)
   const [taken, setTaken] = useState(0)
+  const [busy, setBusy] = useState(false)
   const shoot = async () => {
-    setTaken(taken + (await keep([await pictureOf(video)])))
+    setBusy(true)
+    const kept = await keep([await pictureOf(video)]).finally(() => setBusy(false))
+    setTaken(taken + kept)
   }
   return (
     <>
@@ -103,6 +106,8 @@ function Finder({ view, about, onDone }: FinderProps) {
           flex="1"
           colorPalette="copper"
           disabled={state !== 'runs'}
+          loading={busy}
+          loadingText="Hold still"
           onClick={() => void shoot()}
         >
           <Camera size={24} aria-hidden />
@@ -118,10 +123,22 @@ function Finder({ view, about, onDone }: FinderProps) {
   )
 }
 
-/** The picture as large as the camera gives it. */
+/** A camera that takes longer for a picture is not waited for, ms. */
+const PATIENCE_MS = 4000
+
+/** The picture as large as the camera takes one; where it takes none, what the finder shows. */
 async function pictureOf({ current: video }: RefObject<HTMLVideoElement | null>): Promise<Blob> {
+  const taken = await taking(video!.srcObject as MediaStream).catch(() => null)
+  if (taken) return taken
   const { videoWidth, videoHeight } = video!
   const { canvas, on } = canvasOf(videoWidth, videoHeight)
   on.drawImage(video!, 0, 0)
   return jpegOf(canvas, 0.92)
+}
+
+function taking(stream: MediaStream): Promise<Blob | null> {
+  const [track] = stream.getVideoTracks()
+  if (!track || typeof ImageCapture === 'undefined') return Promise.resolve(null)
+  const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE_MS))
+  return Promise.race([new ImageCapture(track).takePhoto(), late])
 }
