@@ -169,7 +169,7 @@ test('from first sighting to printed record', async ({ page, isMobile }) => {
 
   // The rest of the log, to the end.
   await page.getByRole('navigation', { name: 'Job' }).getByRole('link', { name: 'Board' }).click()
-  await page.getByRole('link', { name: /^01 log|^Continue at step/ }).click()
+  await page.getByRole('link', { name: /^01 log|^Go on with 01/ }).click()
   while (!(await page.getByText('Every step is recorded.').isVisible())) await recordStep(page)
   await page.getByLabel('Network address').fill('10.0.0.999')
   await page.getByLabel('Network address').blur()

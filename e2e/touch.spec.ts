@@ -1,4 +1,5 @@
 import { expect, test, type Locator } from '@playwright/test'
+import { ownBoatyard } from './ownServer'
 import { awake } from './watch'
 import { asked, sheet } from './sheet'
 
@@ -169,4 +170,21 @@ test('a step is read at arm’s length and recorded without scrolling, with eith
   expect(
     await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
   ).toBeLessThanOrEqual(0)
+})
+
+test('from a cold start one tap leads back to the open step, and a second records it', async ({
+  page,
+  request,
+}) => {
+  const jobId = await ownBoatyard(request)
+  await page.goto('/')
+  await awake(page)
+  await expect(page.getByRole('link', { name: /^Go on with/ })).toBeHidden()
+  await page.goto(`/jobs/${jobId}/devices/device-03/log`)
+  await expect(page.getByText(/^Step 1 of/)).toBeVisible()
+  await awake(page)
+  await page.goto('/')
+  await page.getByRole('link', { name: /^Go on with 03 .* log · Kestrel Quay/ }).tap()
+  await page.getByRole('button', { name: /^Record/ }).tap()
+  await expect(page.getByText(/^Step 2 of/)).toBeVisible()
 })

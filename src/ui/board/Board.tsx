@@ -150,7 +150,7 @@ function Continue({ home, devices }: { home: string; devices: readonly DeviceAss
       whiteSpace="normal"
     >
       <GoLink href={`${home}/devices/${begun.deviceId}/log`}>
-        Continue at step {index + 1} of {begun.mark}: {begun.steps[index]!.step.title}
+        Go on with {begun.mark} {begun.name}, step {index + 1}: {begun.steps[index]!.step.title}
       </GoLink>
     </Button>
   )

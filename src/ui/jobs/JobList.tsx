@@ -8,6 +8,7 @@ import { formatDistanceToNow } from 'date-fns'
 import type { ListedJob } from '@/core/assess'
 import { Nothing, Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
+import { WhereYouWere } from '../kept/WhereYouWere'
 import { Frame } from '../kit/Frame'
 import { Listed } from '../kit/Listed'
 
@@ -34,6 +35,7 @@ export function JobList({ jobs }: { jobs: readonly ListedJob[] }) {
         onGo={(href) => router.push(href)}
       />
       <Frame home={false}>
+        <WhereYouWere />
         <Sentence next="Open a job, or start a new one.">
           {jobs.length === 0
             ? 'No jobs yet.'

@@ -12,6 +12,7 @@ import { Listed } from '../kit/Listed'
 import { JobScreens } from '../screens/JobScreens'
 import { copies, type KeptJob } from './copies'
 import { endLastSeen } from './lastSeen'
+import { WhereYouWere } from './WhereYouWere'
 
 /** What stands at the address, out of what is kept on this device. */
 type Found = { readonly job: WholeJob } | { readonly jobs: readonly KeptJob[]; readonly lacks: boolean }
@@ -65,6 +66,7 @@ function KeptJobs({ jobs, lacks }: { jobs: readonly KeptJob[]; lacks: boolean })
   }
   return (
     <Frame home={false}>
+      <WhereYouWere />
       <Sentence next="A job is kept here once it has been open on this device with signal.">
         {lacks ? 'No signal, and this page is not on this device.' : 'No signal.'}{' '}
         {jobs.length === 0 ? 'No job is kept here.' : 'These jobs are here:'}

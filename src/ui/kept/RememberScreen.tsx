@@ -5,12 +5,15 @@ import type { Job } from '@/core/job'
 import { useAssessed, useJob } from '../job/JobProvider'
 import { endLastSeen, forgetSeen, rememberSeen, seenNow } from './lastSeen'
 import { opensWithoutSignal } from './serviceWorker'
+import { noteWhere } from './WhereYouWere'
 
 /** A screen that was left alone for so long is worth remembering, ms. */
 const QUIET_MS = 800
 
 interface RememberScreenProps {
   readonly title: string
+  /** What of it the address asks for. */
+  readonly query: string
   /** The device that it shows; undefined where it shows none, or many. */
   readonly device: string | undefined
   /** Whether it shows before all is computed. */
@@ -23,7 +26,7 @@ interface RememberScreenProps {
  * Remembers the screen that is open, once it rests; forgets those of a job that something was said of. What
  * the server brought with the page may differ from what was seen here; what was kept here does not.
  */
-export function RememberScreen({ title, device, early, kept }: RememberScreenProps) {
+export function RememberScreen({ title, query, device, early, kept }: RememberScreenProps) {
   const { job } = useJob()
   const { devices, counts } = useAssessed()
   const own = devices.find(({ deviceId }) => deviceId === device)
@@ -34,6 +37,7 @@ export function RememberScreen({ title, device, early, kept }: RememberScreenPro
     // After the effects round this one: the screen answers then.
     if (stands) queueMicrotask(endLastSeen)
   }, [stands])
+  useEffect(() => noteWhere(title), [title, query])
   useEffect(() => {
     if (!opensWithoutSignal()) return
     const same = known.current === job || (known.current === null && kept)
@@ -50,6 +54,6 @@ export function RememberScreen({ title, device, early, kept }: RememberScreenPro
       resting = false
       clearTimeout(quiet)
     }
-  }, [job, title, whole, kept])
+  }, [job, title, query, whole, kept])
   return null
 }

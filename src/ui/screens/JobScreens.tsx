@@ -78,7 +78,13 @@ export function JobScreens({ kept = false }: { kept?: boolean }) {
   return (
     <>
       {early ? shown : <AddsUp key={screen.name}>{shown}</AddsUp>}
-      <RememberScreen title={`${title} ${query}`} device={screen.words.device} early={early} kept={kept} />
+      <RememberScreen
+        title={title}
+        query={query.toString()}
+        device={screen.words.device}
+        early={early}
+        kept={kept}
+      />
     </>
   )
 }
