@@ -10,6 +10,7 @@ import { Choose, optionsOf } from '../kit/Choose'
 import { useDraft } from '../kit/draft'
 import { FindingNote } from '../kit/Findings'
 import { GoLink } from '../kit/go'
+import { GoOn } from '../kit/GoOn'
 import { Nothing, Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 
@@ -138,21 +139,11 @@ function Continue({ home, devices }: { home: string; devices: readonly DeviceAss
   if (!begun) return null
   const index = begun.steps.findIndex(({ step }) => step.id === begun.log.nextStepId)
   return (
-    <Button
-      asChild
-      hideFrom="md"
-      colorPalette="copper"
-      w="100%"
-      minH="60px"
-      mb={3}
-      justifyContent="flex-start"
-      textAlign="left"
-      whiteSpace="normal"
-    >
+    <GoOn>
       <GoLink href={`${home}/devices/${begun.deviceId}/log`}>
         Go on with {begun.mark} {begun.name}, step {index + 1}: {begun.steps[index]!.step.title}
       </GoLink>
-    </Button>
+    </GoOn>
   )
 }
 

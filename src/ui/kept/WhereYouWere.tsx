@@ -1,8 +1,8 @@
 'use client'
 
-import { Button } from '@chakra-ui/react'
 import { useSyncExternalStore } from 'react'
 import { z } from 'zod'
+import { GoOn } from '../kit/GoOn'
 
 const KEY = 'neat-bracket-where'
 /** After so long one has long been elsewhere, ms. */
@@ -40,18 +40,8 @@ export function WhereYouWere() {
   const where = read(useSyncExternalStore(never, kept, nothing))
   if (!where) return null
   return (
-    <Button
-      asChild
-      hideFrom="md"
-      colorPalette="copper"
-      w="100%"
-      minH="60px"
-      mb={4}
-      justifyContent="flex-start"
-      textAlign="left"
-      whiteSpace="normal"
-    >
+    <GoOn>
       <a href={where.path}>Go on with {where.title}</a>
-    </Button>
+    </GoOn>
   )
 }
