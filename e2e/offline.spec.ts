@@ -8,7 +8,7 @@ import {
   type Page,
 } from '@playwright/test'
 import type { ChildProcess } from 'node:child_process'
-import { createHash } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { cpSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -126,6 +126,48 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   await openAt(page, `${line.base}${log}`)
   await expect(page.getByText(/^Step 3 of/)).toBeVisible()
   await expect(page.getByText('no signal', { exact: true })).toBeVisible()
+  await context.close()
+  await line.end()
+})
+
+test('of two tabs’ work what is refused in the middle holds up nobody, and stays to be looked at', async ({
+  request,
+  baseURL,
+}) => {
+  const { jobId, log, line } = await boatyard(request, baseURL)
+  const profile = scratch()
+  let { context, page } = await phone(profile)
+  await openAt(page, `${line.base}${log}`)
+  await taken(page)
+  const other = await context.newPage()
+  await openAt(other, `${line.base}${log.replace('device-03', 'device-05')}`)
+  line.cut()
+  await record(page, 'dead spot 1')
+  await record(other, 'dead spot, refused')
+  await record(page, 'dead spot 2')
+  await expect(page.getByText('no signal, 3 kept')).toBeVisible()
+  await context.close()
+  const removal = { type: 'removeDevice', deviceId: 'device-05' }
+  const said = { id: randomUUID(), jobId, at: new Date().toISOString(), by: 'Lead', ...removal }
+  expect((await request.post('/api/commands', { data: { commands: [said] } })).status()).toBe(200)
+
+  line.mend()
+  const sent = ['dead spot 1', 'dead spot 2']
+  for (const visit of ['first', 'second']) {
+    ;({ context, page } = await phone(profile))
+    await openAt(page, `${line.base}${log}`)
+    await expect(page.getByText(/^Step 3 of/)).toBeVisible()
+    await expect(page.getByText(/^Not taken over:/), visit).toHaveCount(1)
+    await expect.poll(() => notesAt(request, baseURL!, jobId)).toEqual(sent)
+    if (visit === 'first') await context.close()
+  }
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(page.getByText(/^sending|\d kept$/)).toBeHidden()
+  await expect(page.getByText(/^Not taken over:/)).toBeVisible()
+  await page.getByRole('button', { name: 'Drop it' }).click()
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Remove' }).click()
+  await expect(page.getByText(/^Not taken over:/)).toBeHidden()
+  expect(await notesAt(request, baseURL!, jobId)).toEqual(sent)
   await context.close()
   await line.end()
 })

@@ -68,4 +68,41 @@ describe('a picture without its place', () => {
         expect(withoutPlace(made.subarray(0, length)).length).toBeLessThanOrEqual(length)
     }
   })
+
+  it('a value that stands in its entry is taken out there, and nothing that it seems to point to', async () => {
+    const made = await pixels().jpeg().withExif(EXIF).toBuffer()
+    const block = made.indexOf('Exif\0\0') + 6
+    const artist = made.indexOf('Installer 1') - block
+    // The reference of the latitude, made a number (LONG, one of them) that is where the artist stands.
+    const entry = made.indexOf(Buffer.from([1, 0, 2, 0, 2, 0, 0, 0, 'N'.charCodeAt(0), 0, 0, 0]))
+    expect(entry).toBeGreaterThan(0)
+    made.set([1, 0, 4, 0, 1, 0, 0, 0, artist & 255, artist >> 8, 0, 0], entry)
+    const cleaned = Buffer.from(withoutPlace(made))
+    expect(cleaned.includes('Installer 1')).toBe(true)
+    expect(hasPlace(cleaned)).toBe(false)
+  })
+  it('words of a PNG go where they name a place, might, or are a camera’s in disguise; others stay', async () => {
+    const made = await pixels().png().toBuffer()
+    const [head, rest] = [made.subarray(0, 33), made.subarray(33)] // after the signature and IHDR
+    const chunk = (name: string, words: string) => {
+      const body = Buffer.from(words, 'latin1')
+      const length = Buffer.alloc(4)
+      length.writeUInt32BE(body.length)
+      return Buffer.concat([length, Buffer.from(name), body, Buffer.alloc(4)])
+    }
+    const left = (name: string, words: string) => {
+      const picture = Buffer.concat([head, chunk(name, words), rest])
+      return withoutPlace(picture).length === picture.length
+    }
+    const xmp = 'XML:com.adobe.xmp'
+    expect(left('tEXt', 'Raw profile type exif\0 0000')).toBe(false)
+    expect(left('zTXt', 'Raw profile type APP1\0\0packed')).toBe(false)
+    expect(left('zTXt', `${xmp}\0\0packed`)).toBe(false)
+    expect(left('iTXt', `${xmp}\0\u0001\0\0\0packed`)).toBe(false)
+    expect(left('iTXt', `${xmp}\0\0\0\0\0${XMP}`)).toBe(false)
+    expect(left('iTXt', `${xmp}\0\0\0\0\0${XMP.replaceAll('GPS', 'any')}`)).toBe(true)
+    expect(left('iTXt', `Comment\0\u0001\0\0\0${XMP}`)).toBe(true)
+    expect(left('tEXt', 'Comment\0Raw profile type exif')).toBe(true)
+    expect(left('zTXt', 'Comment\0\0packed')).toBe(true)
+  })
 })

@@ -84,6 +84,33 @@ it('counts slack where it lies, and loops in the hottest loft', () => {
   expect(usedM).toBeCloseTo(12 * (90 / 75) + 13, 9)
 })
 
+it('puts the service loop into the hotter of two lofts, whichever comes first', () => {
+  const lofts = [40, 60].map((temperatureC) =>
+    way(10, { id: `at-${temperatureC}`, space: 'loft', temperatureC }),
+  )
+  const meanOf = (segments: Segment[]) =>
+    runLengths(context({ exposure: 'dry indoors' }), route([way(10), ...segments, way(10, { id: 'b' })]))
+      .meanC
+  // 10 m at 40 °C, 10 m and the loop of 1 m at 60 °C, 20 m and 4 m of slack at 20 °C.
+  const mean = (10 * 40 + 11 * 60 + 24 * 20) / 45
+  expect(meanOf(lofts)).toBeCloseTo(mean, 9)
+  expect(meanOf(lofts.toReversed())).toBeCloseTo(mean, 9)
+})
+
+it('says what is cut, which lead is taken, and of what lies there already neither', () => {
+  const told = (change: Partial<Route>) => {
+    const { drawing, figures } = of({}, route([way(20)], change))
+    return [drawing.cutM !== null, figures.filter(({ label }) => /cut|lead|Take/i.test(label)).length > 0]
+  }
+  expect(told({})).toEqual([true, true])
+  expect(told({ leadLengthM: 30 })).toEqual([false, true])
+  expect(told({ laid: 'kept' })).toEqual([false, false])
+  const headline = (change: Partial<Route>) => of({}, route([way(20)], change)).headline
+  expect(headline({ leadLengthM: 30 })).toMatchObject({ value: 30, kind: 'length' })
+  expect(headline({ laid: 'kept' })).toMatchObject({ kind: 'length' })
+  expect(headline({})).toMatchObject({ kind: 'cut' })
+})
+
 describe('what was measured counts from then on', () => {
   const planned = route([way(70)])
   const measured = (installedM: number) => ({ ...NOT_MEASURED, installedM })
