@@ -1,6 +1,7 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
-import type { Job } from '../src/core/job'
+import { RECORD_VERSION, type Job } from '../src/core/job'
 import { grainy } from '../src/testing/grainy'
 import { ownBoatyard } from './ownServer'
 import { accessible, awake } from './watch'
@@ -152,6 +153,43 @@ test('the guide says what a photo must show and takes it; photos are kept as sma
     [1600, 900],
     [1600, 800],
   ])
+})
+
+test('what two people drew on one photo without knowing of each other is put together', async ({
+  page,
+  request,
+}) => {
+  const jobId = await ownBoatyard(request)
+  const { revision, job } = (await (await request.get(`/api/jobs/${jobId}`)).json()) as {
+    revision: number
+    job: Job
+  }
+  const photoId = job.photos[0]!.id
+  const draws = (by: string, x: number) => ({
+    id: randomUUID(),
+    jobId,
+    at: new Date().toISOString(),
+    by,
+    madeOn: by,
+    version: RECORD_VERSION,
+    base: revision,
+    type: 'markPhoto',
+    photoId,
+    marks: [{ kind: 'ring', from: { x, y: 0.1 }, to: { x: x + 0.1, y: 0.2 } }],
+  })
+  for (const said of [draws('Ana', 0.1), draws('Ben', 0.5)])
+    expect((await request.post('/api/commands', { data: { commands: [said] } })).status()).toBe(200)
+  await page.goto(`/jobs/${jobId}/settings`)
+  await awake(page)
+  const told = page.getByText(/Two people changed what is drawn on a photo/)
+  await expect(told).toBeVisible()
+  await page.getByRole('button', { name: 'Use both' }).click()
+  await expect(told).toBeHidden()
+  const drawn = async () => {
+    const now = (await jobOf(request, jobId)).photos.find(({ id }) => id === photoId)
+    return now!.marks.map((mark) => mark.kind === 'ring' && mark.from.x)
+  }
+  await expect.poll(drawn).toEqual([0.5, 0.1])
 })
 
 test('a step is left to a colleague: it is theirs, what waits for it too, until it is recorded', async ({

@@ -1,5 +1,6 @@
 export { hasPlace, withoutPlace } from './place'
 export {
+  bothMarks,
   measuredLength,
   MOST_MARKS,
   PhotoMarks,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { dice } from '@/testing/dice'
-import { KNOWN_LENGTHS, measuredLength, PHOTO_LIMITS, PhotoMarks, type PhotoMark } from '.'
+import { bothMarks, KNOWN_LENGTHS, measuredLength, PHOTO_LIMITS, PhotoMarks, type PhotoMark } from '.'
 
 const AIM = PHOTO_LIMITS.aim
 type Ends = { readonly from: { x: number; y: number }; readonly to: { x: number; y: number } }
@@ -68,4 +68,32 @@ it('a photo has one known length, and marks that lie in it', () => {
   expect(taken({ kind: 'arrow', ...ends, to: { x: 1.01, y: 0 } })).toBe(false)
   expect(taken({ kind: 'words', at: ends.from, words: ' ' })).toBe(false)
   expect(taken(...Array.from({ length: 61 }, () => ({ kind: 'ring', ...ends })))).toBe(false)
+})
+
+it('what two drew on one photo goes together, the newer known length in use', () => {
+  const at = (x: number) => ({ from: { x, y: 0 }, to: { x, y: 0.2 } })
+  const [a, b, c] = [0.1, 0.2, 0.3].map((x): PhotoMark => ({ kind: 'arrow', ...at(x) })) as [
+    PhotoMark,
+    PhotoMark,
+    PhotoMark,
+  ]
+  const [mine, theirs] = [known(at(0.4), 20), known(at(0.5), 30)]
+  expect(bothMarks([a, b], [a, c])).toEqual([a, b, c])
+  expect(bothMarks([b, mine], [theirs, c])).toEqual([b, mine, c])
+  expect(bothMarks([b], [theirs])).toEqual([b, theirs])
+  expect(bothMarks([mine], [theirs, c])).toEqual([mine, c])
+  // One of the two is all of it already.
+  for (const [newer, older] of [
+    [[a, b], [a]],
+    [[a], [a, b]],
+    [[a], [a]],
+    [[a], []],
+    [[], [a]],
+    [[mine], [theirs]],
+  ] as const)
+    expect(bothMarks(newer, older)).toBeNull()
+  const rings = (count: number) =>
+    Array.from({ length: count }, (_, i): PhotoMark => ({ kind: 'ring', ...at(i / 100) }))
+  expect(bothMarks([a], rings(59))).toHaveLength(60)
+  expect(bothMarks([a], rings(60))).toBeNull()
 })

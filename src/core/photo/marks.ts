@@ -30,6 +30,20 @@ export const PhotoMarks = z
     message: 'A photo has one known length.',
   })
 
+/**
+ * What two people drew on one photo without knowing of each other, all of it: of two known lengths the newer
+ * counts. Null where it is too much for one photo, or where one has everything already.
+ */
+export function bothMarks(newer: readonly PhotoMark[], older: readonly PhotoMark[]): PhotoMark[] | null {
+  const [inNewer, inOlder] = [newer, older].map((marks) => new Set(marks.map((mark) => JSON.stringify(mark))))
+  const known = newer.some(({ kind }) => kind === 'known')
+  const more = older.filter(
+    (mark) => !inNewer!.has(JSON.stringify(mark)) && !(known && mark.kind === 'known'),
+  )
+  const alsoNew = newer.some((mark) => !inOlder!.has(JSON.stringify(mark)))
+  return more.length > 0 && alsoNew && newer.length + more.length <= MOST_MARKS ? [...newer, ...more] : null
+}
+
 export interface MeasuredLength {
   readonly mm: number
   /** What the aim at the four ends leaves open, at about 95 % (twice the standard deviation). */

@@ -1,7 +1,8 @@
 'use client'
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
-import { changeAt, type Conflict, type Job } from '@/core/job'
+import { changeAt, type Change, type Conflict, type Job } from '@/core/job'
+import { bothMarks, PhotoMarks } from '@/core/photo'
 import { useJob } from './JobProvider'
 
 /** Fields that two people set without knowing of each other: both values, to choose from. */
@@ -13,6 +14,7 @@ export function Conflicts() {
       {job.conflicts.map((conflict) => {
         const { id, path, newer, older } = conflict
         const change = changeAt(job, path, older.value)
+        const both = bothOf(conflict)
         return (
           <HStack key={id} gap={3} flexWrap="wrap" mb={2}>
             <Text flex="1" minW="240px">
@@ -32,11 +34,24 @@ export function Conflicts() {
                 Use {words(older.value)}
               </Button>
             ) : null}
+            {both ? (
+              <Button minH="44px" variant="outline" colorPalette="inky" onClick={() => void send(both)}>
+                Use both
+              </Button>
+            ) : null}
           </HStack>
         )
       })}
     </Box>
   )
+}
+
+/** What two people drew on one photo goes together; nothing else does. */
+function bothOf({ path, newer, older }: Conflict): Change | null {
+  const [what, photoId] = path.split('/')
+  const [now, before] = [PhotoMarks.safeParse(newer.value).data, PhotoMarks.safeParse(older.value).data]
+  const marks = what === 'photo' && now && before ? bothMarks(now, before) : null
+  return marks && { type: 'markPhoto', photoId: photoId!, marks }
 }
 
 /** `tiltDeg` as "tilt": the unit stands with the value where it is entered. */
