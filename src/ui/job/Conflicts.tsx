@@ -2,7 +2,7 @@
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { changeAt, type Change, type Conflict, type Job } from '@/core/job'
-import { bothMarks, PhotoMarks } from '@/core/photo'
+import { bothMarks, PhotoMarks, type PhotoMark } from '@/core/photo'
 import { useJob } from './JobProvider'
 
 /** Fields that two people set without knowing of each other: both values, to choose from. */
@@ -15,11 +15,14 @@ export function Conflicts() {
         const { id, path, newer, older } = conflict
         const change = changeAt(job, path, older.value)
         const both = bothOf(conflict)
+        const [inUse, other] = [words(newer.value), words(older.value)]
+        const alike = inUse === other
+        const [keep, use] = alike ? [`${newer.by}’s`, `${older.by}’s`] : [inUse, other]
         return (
           <HStack key={id} gap={3} flexWrap="wrap" mb={2}>
-            <Text flex="1" minW="240px">
-              <strong>▲ Two people changed {whereOf(job, conflict)}.</strong> In use: {words(newer.value)} (
-              {newer.by}). The other: {words(older.value)} ({older.by}).
+            <Text flex={{ base: '1 0 100%', md: '1' }}>
+              <strong>▲ Two people changed {whereOf(job, conflict)}.</strong> In use: {inUse} ({newer.by}).
+              The other: {other} ({older.by}).
             </Text>
             <Button
               minH="44px"
@@ -27,11 +30,11 @@ export function Conflicts() {
               colorPalette="inky"
               onClick={() => void send({ type: 'settleConflict', conflictId: id })}
             >
-              Keep {words(newer.value)}
+              Keep {keep}
             </Button>
             {change ? (
               <Button minH="44px" variant="outline" colorPalette="inky" onClick={() => void send(change)}>
-                Use {words(older.value)}
+                Use {use}
               </Button>
             ) : null}
             {both ? (
@@ -76,10 +79,21 @@ function whereOf(job: Job, { path }: Conflict): string {
   return what === 'step' ? `a recorded step of ${mark}` : `the ${fieldName(rest.at(-1) ?? '')} of ${mark}`
 }
 
+const MARKED: Readonly<Record<PhotoMark['kind'], string>> = {
+  arrow: 'an arrow',
+  ring: 'a ring',
+  line: 'a line',
+  words: 'words',
+  known: 'a known length',
+  length: 'a length',
+}
+
 function words(value: unknown): string {
   if (value === null || value === '') return 'nothing'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'string' || typeof value === 'number') return String(value)
+  const marks = PhotoMarks.safeParse(value).data
+  if (marks) return marks.length === 0 ? 'nothing' : marks.map(({ kind }) => MARKED[kind]).join(', ')
   if (Array.isArray(value)) return `${value.length} of them`
   const { note, value: read, choice, colleague } = value as Readonly<Record<string, unknown>>
   const said = [colleague, read, choice, note].filter(
