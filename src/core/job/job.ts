@@ -259,7 +259,7 @@ export const JobFacts = z.strictObject({
   windMS: between(0, 120, 'm/s'),
   terrain: keysOf(TERRAINS),
   mainsV: between(90, 480, 'V'),
-  /** Photos keep where they were taken; otherwise that is taken out of them before they are kept. */
+  /** Photos keep where and when they were taken; otherwise it is taken out of them before they are kept. */
   keepPhotoPlace: z.boolean(),
   policies: Policies,
   allowances: Allowances,

@@ -1,4 +1,4 @@
-export { hasPlace, withoutPlace } from './place'
+export { hasPlace, withoutPlaceAndTime } from './place'
 export {
   bothMarks,
   measuredLength,

@@ -1,7 +1,7 @@
 import exifr from 'exifr'
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
-import { hasPlace, withoutPlace } from './place'
+import { hasPlace, withoutPlace, withoutPlaceAndTime } from './place'
 
 /** Pictures are made by one general library and read back by another: neither is ours. */
 const pixels = () => sharp({ create: { width: 64, height: 48, channels: 3, background: '#468' } })
@@ -104,5 +104,61 @@ describe('a picture without its place', () => {
     expect(left('iTXt', `Comment\0\u0001\0\0\0${XMP}`)).toBe(true)
     expect(left('tEXt', 'Comment\0Raw profile type exif')).toBe(true)
     expect(left('zTXt', 'Comment\0\0packed')).toBe(true)
+  })
+})
+
+describe('a picture without its time', () => {
+  const DAY = '2026:03:02'
+  const TIMED = {
+    IFD0: { ...EXIF.IFD0, DateTime: `${DAY} 09:30:00` },
+    IFD2: {
+      DateTimeOriginal: `${DAY} 09:29:58`,
+      DateTimeDigitized: `${DAY} 09:29:59`,
+      OffsetTimeOriginal: '+01:00',
+      SubSecTimeOriginal: '123',
+      BodySerialNumber: 'made up 1',
+    },
+  }
+  const times = async (bytes: Uint8Array) => {
+    const options = { reviveValues: false, exif: true, tiff: true }
+    const told = (await exifr.parse(Buffer.from(bytes), options)) as Record<string, unknown> | undefined
+    return Object.entries(told ?? {}).filter(([name, value]) => /Date|Time/.test(name) && value !== undefined)
+  }
+  it.each(KINDS)(
+    '%s: day, time, zone and part of a second go, the rest and the pixels stay',
+    async (kind) => {
+      const made = await pixels()
+        .toFormat(kind)
+        .withExif({ ...EXIF, ...TIMED })
+        .toBuffer()
+      if (kind !== 'webp') expect(await times(made)).toHaveLength(5)
+      const cleaned = withoutPlaceAndTime(made)
+      for (const words of [DAY, '09:29', '+01:00', '123\0'])
+        expect(Buffer.from(cleaned).includes(words), words).toBe(false)
+      if (kind !== 'webp') expect(await times(cleaned)).toEqual([])
+      if (kind === 'jpeg') expect(await read(cleaned)).toMatchObject({ Artist: 'Installer 1' })
+      expect(hasPlace(cleaned)).toBe(false)
+      expect(await same(made, cleaned)).toBe(true)
+      expect(withoutPlaceAndTime(cleaned)).toBe(cleaned)
+    },
+  )
+  it('its place alone can be taken out', async () => {
+    const cleaned = withoutPlace(
+      await pixels()
+        .jpeg()
+        .withExif({ ...EXIF, ...TIMED })
+        .toBuffer(),
+    )
+    expect(await times(cleaned)).toHaveLength(5)
+  })
+  it.each(KINDS)('%s with a date in XMP', async (kind) => {
+    const xmp = XMP.replace('exif:GPSLatitude="51,30.4N"', 'xmp:CreateDate="2026-03-02T09:30:00"').replace(
+      /exif:GPSLong[^ /]*/,
+      '',
+    )
+    const made = await pixels().toFormat(kind).withXmp(xmp).toBuffer()
+    if (kind !== 'png') expect(hasPlace(made)).toBe(false) // there it is packed, and might name one
+    const told = (await sharp(withoutPlaceAndTime(made)).metadata()).xmpAsString ?? ''
+    expect(told).not.toContain('2026-03-02')
   })
 })

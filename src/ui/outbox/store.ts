@@ -18,7 +18,7 @@ export interface Waiting {
 export interface WaitingPhoto {
   readonly sha256: string
   readonly blob: Blob
-  /** The job wants its photos to keep where they were taken. */
+  /** The job wants its photos to keep where and when they were taken. */
   readonly keepsPlace?: boolean
 }
 

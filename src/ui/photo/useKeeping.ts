@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import type { PhotoFacts } from '@/core/job'
-import { withoutPlace } from '@/core/photo'
+import { withoutPlaceAndTime } from '@/core/photo'
 import { useHands } from '../hands/hands'
 import { useJob } from '../job/JobProvider'
 import { refusal } from '../kit/LineField'
@@ -20,7 +20,7 @@ export function useKeeping(about: About) {
   const keepOne = async (picture: Blob): Promise<string | null> => {
     const taken = photos === 'as taken' ? picture : await shrunk(picture, Number(photos))
     const bytes = new Uint8Array(await taken.arrayBuffer())
-    const kept = job.keepPhotoPlace ? bytes : withoutPlace(bytes)
+    const kept = job.keepPhotoPlace ? bytes : withoutPlaceAndTime(bytes)
     const sha256 = await outbox().addPhoto(
       kept === bytes ? taken : new Blob([kept.slice()], { type: taken.type }),
       job.keepPhotoPlace,

@@ -214,7 +214,7 @@ export function JobFactsForm({ start, draftKey, action, unfolded = false, onSay 
             render={({ field }) => (
               <Box pt={{ md: 6 }}>
                 <Tick checked={field.value} onTick={field.onChange}>
-                  Photos keep where they were taken
+                  Photos keep where and when they were taken
                 </Tick>
               </Box>
             )}
