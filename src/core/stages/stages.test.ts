@@ -138,7 +138,7 @@ describe('what is derived is brought up to date as if from nothing', () => {
       }),
       { numRuns: runs(80) },
     )
-    expect(steps).toBeGreaterThan(enough(20))
+    expect(steps).toBeGreaterThan(enough(4))
   })
   it('a thing moved on the plan: whoever it cannot touch keeps the very same assessment', () => {
     const spread = fc.integer({ min: -900, max: 900 }).map((n) => n / 10 + 0.037)
@@ -177,7 +177,7 @@ describe('what is derived is brought up to date as if from nothing', () => {
       ),
       { numRuns: runs(40) },
     )
-    expect(Math.min(tally.kept, tally.anew)).toBeGreaterThan(enough(30))
+    expect(Math.min(tally.kept, tally.anew)).toBeGreaterThan(enough(10))
   })
   it('in pieces: the device looked at first, the rest said to be pending and nothing said of it', () => {
     const on = job({ devices: ['a', 'b', 'c'].map((id) => plannedThrough(device({ id, mark: id }))) })
