@@ -4,7 +4,8 @@ import { accessoryTasks, measure, task, type Need, type Task } from '../procedur
 import { SEAL_LIMITS } from './limits'
 import { openingsToClose, placedAt, type ClosedOpening } from './openings'
 import type { Seal } from './plan'
-import { greased, tailsGetWet } from './seal'
+import { tailsGetWet } from './findings'
+import { greased } from './seal'
 
 /** The cable measured for its seal, every opening closed, and the look before the box closes. */
 export function sealTasks(context: DeviceContext): Task[] {
