@@ -4,6 +4,7 @@ import { upgradedCommand, type Command, type Reason } from '@/core/job'
 import { Delivery, type PhotoUnderway } from './delivery'
 import type { PhotoToSend } from './post'
 import { askToPersist, OutboxStore, type Waiting } from './store'
+import { waitingFile } from './waitingFile'
 
 export type { PhotoUnderway } from './delivery'
 export type { Waiting } from './store'
@@ -150,7 +151,7 @@ export class Outbox {
     this.storing.add(command)
     try {
       await this.ready
-      const seq = await this.store.make(() => this.store.waiting.add({ ...waiting }))
+      const seq = await this.store.withRoom(() => this.store.waiting.add({ ...waiting }))
       this.change({ waiting: [...this.state.waiting, { ...waiting, seq }], full: false })
     } catch {
       this.change({ full: true })
@@ -171,7 +172,7 @@ export class Outbox {
   async addPhoto(blob: Blob, keepsPlace = false): Promise<string | null> {
     const name = bytesToHex(sha256(new Uint8Array(await blob.arrayBuffer())))
     try {
-      await this.store.make(() => this.store.photos.put({ sha256: name, blob, keepsPlace }))
+      await this.store.withRoom(() => this.store.photos.put({ sha256: name, blob, keepsPlace }))
     } catch {
       this.change({ full: true })
       return null
@@ -194,7 +195,7 @@ export class Outbox {
           lacking.map((command) => ({ id: command.id, jobId: command.jobId, command, reasons: null })),
         )
       })
-      await this.store.photosWait(
+      await this.store.putBackInLine(
         commands.flatMap((one) => (one.type === 'addPhoto' ? [one.facts.sha256] : [])),
       )
     } catch {
@@ -249,25 +250,8 @@ export class Outbox {
   }
 
   /** Everything that waits, refused or not, as a file that imports elsewhere. */
-  async file(): Promise<Blob> {
-    const rows = await this.store.waiting.orderBy('seq').toArray()
-    const photos = await Promise.all(
-      (await this.store.photos.toArray()).map(async ({ sha256: name, blob }) => ({
-        sha256: name,
-        base64: await base64Of(blob),
-      })),
-    )
-    return new Blob(
-      [
-        JSON.stringify({
-          format: 'neat-bracket-waiting',
-          version: 1,
-          commands: rows.map(({ command }) => command),
-          photos,
-        }),
-      ],
-      { type: 'application/json' },
-    )
+  file(): Promise<Blob> {
+    return waitingFile(this.store)
   }
 
   /** Keeps photos back on this device while words go on, or lets them go. */
@@ -379,14 +363,6 @@ export class Outbox {
     this.state = { ...this.state, ...part }
     for (const listener of this.listeners) listener()
   }
-}
-
-async function base64Of(blob: Blob): Promise<string> {
-  const bytes = new Uint8Array(await blob.arrayBuffer())
-  let words = ''
-  for (let i = 0; i < bytes.length; i += 0x8000)
-    words += String.fromCharCode(...bytes.subarray(i, i + 0x8000))
-  return btoa(words)
 }
 
 const shared = globalThis as typeof globalThis & { neatBracketOutbox?: Outbox }

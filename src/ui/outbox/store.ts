@@ -46,7 +46,7 @@ export class OutboxStore extends Dexie {
   }
 
   /** Keeps something; where there is no room, in the place of photos that the server has. */
-  async make<T>(keep: () => Promise<T>): Promise<T> {
+  async withRoom<T>(keep: () => Promise<T>): Promise<T> {
     try {
       return await keep()
     } catch (error) {
@@ -70,7 +70,7 @@ export class OutboxStore extends Dexie {
   }
 
   /** Puts photos back in line that the server had and has no more. */
-  async photosWait(names: readonly string[]): Promise<void> {
+  async putBackInLine(names: readonly string[]): Promise<void> {
     await this.transaction('rw', this.photos, this.sent, async () => {
       const known = (await this.sent.bulkGet([...names])).filter((photo) => photo !== undefined)
       await this.photos.bulkPut(known.map(({ sentAt: _, ...photo }) => photo))
