@@ -12,8 +12,11 @@ import {
   type Command,
   type Device,
   type Equipment,
+  type Fault,
   type Job,
+  type Photo,
   type Run,
+  type StepRecord,
 } from '@/core/job'
 
 /** Jobs for tests: one plain device and one plain switch to vary. */
@@ -143,3 +146,49 @@ export function planned(change: Parameters<typeof device>[0], pieces: Job['equip
   const d = plannedThrough(device(change), on)
   return { device: d, assessment: assessDevice(d, on, CATALOGUE) }
 }
+
+/** A step that was recorded as done, with nothing to it. */
+export const stepRecord = (change: Partial<StepRecord> = {}): StepRecord => ({
+  deviceId: 'device-1',
+  stepId: 'mount/fix',
+  title: '',
+  state: 'done',
+  value: null,
+  choice: null,
+  note: '',
+  at: NOW,
+  by: 'Lead',
+  ...change,
+})
+
+/** A photo of nothing in particular. */
+export const photo = (change: Partial<Photo> = {}): Photo => ({
+  id: 'p',
+  sha256: 'a'.repeat(64),
+  deviceId: null,
+  stepId: null,
+  faultId: null,
+  caption: '',
+  marks: [],
+  at: NOW,
+  by: 'Lead',
+  ...change,
+})
+
+/** A fault that was raised and no more. */
+export const fault = (change: Partial<Fault> = {}): Fault => ({
+  id: 'f',
+  deviceId: null,
+  stage: null,
+  origin: null,
+  title: 'Loose',
+  severity: 'looks',
+  cause: 'loose',
+  note: '',
+  due: null,
+  state: 'open',
+  raisedAt: NOW,
+  raisedBy: 'Lead',
+  events: [],
+  ...change,
+})

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { NOW, device, equipment, job, planned, plannedThrough } from '@/testing/jobs'
+import { device, equipment, job, NOW, planned, plannedThrough, stepRecord } from '@/testing/jobs'
 import { assessDevice } from '../assess'
 import { type Device, type Job } from '../job'
 import { MEASURES } from '../procedure'
@@ -28,17 +28,7 @@ describe('the install log', () => {
   })
   it('judges a measured value and proposes a fault once, until it stands on the punch list', () => {
     const { device: d } = planned({})
-    const record = {
-      deviceId: d.id,
-      stepId: 'mount/level',
-      title: '',
-      state: 'done' as const,
-      value: 2.5,
-      choice: null,
-      note: '',
-      at: NOW,
-      by: 'Installer 1',
-    }
+    const record = stepRecord({ deviceId: d.id, stepId: 'mount/level', value: 2.5, by: 'Installer 1' })
     const on = (faults: Job['faults']) =>
       assessDevice(d, job(), CATALOGUE, { records: [record], photos: [], faults })
     const found = on([])
@@ -107,17 +97,7 @@ describe('the install log', () => {
   })
   it('calls a hold point without its photo a Check', () => {
     const { device: d } = planned({})
-    const record = {
-      deviceId: d.id,
-      stepId: 'seal/before-closing',
-      title: '',
-      state: 'done' as const,
-      value: null,
-      choice: null,
-      note: '',
-      at: NOW,
-      by: 'Lead',
-    }
+    const record = stepRecord({ deviceId: d.id, stepId: 'seal/before-closing' })
     const photo = {
       id: 'p',
       sha256: 'a'.repeat(64),

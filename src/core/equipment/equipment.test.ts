@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, equipment, job, NOW, plannedThrough } from '@/testing/jobs'
+import { device, equipment, job, NOW, plannedThrough, stepRecord } from '@/testing/jobs'
 import { assess, type EquipmentAssessment } from '../assess'
 import { EXPOSURES, STANDS, STATES, type Equipment, type Exposure, type StepRecord } from '../job'
 
@@ -112,17 +112,8 @@ describe('steps', () => {
     expect(one!.uses[0]).toMatchObject({ cable: 'Cat 6, outdoor, 6.2 mm', end: '' })
   })
   it('are recorded like a camera’s: a value out of its limits is a Stop and goes onto the punch list', () => {
-    const read = (value: number): StepRecord => ({
-      deviceId: 'e',
-      stepId: 'power/set-volts',
-      title: '',
-      state: 'done',
-      value,
-      choice: null,
-      note: '',
-      at: NOW,
-      by: 'Lead',
-    })
+    const read = (value: number): StepRecord =>
+      stepRecord({ deviceId: 'e', stepId: 'power/set-volts', value })
     const at = (value: number) => {
       const { log, proposedFaults } = assessed({ partId: 'dc-12-5' }, [read(value)])
       return [log.done, log.mark, proposedFaults.map(({ deviceId, cause }) => `${deviceId} ${cause}`)]

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { anyJob } from '@/testing/anyJob'
-import { device, job, NOW, said } from '@/testing/jobs'
+import { device, job, said, stepRecord } from '@/testing/jobs'
 import { enough, runs } from '@/testing/runs'
 import {
   apply,
@@ -73,19 +73,7 @@ describe('a job and its commands', () => {
 describe('refusals name the field and say what to do', () => {
   const yard = job({
     devices: [device({ power: { supplyId: 'switch', port: 1 } })],
-    records: [
-      {
-        deviceId: 'device-1',
-        stepId: 'mount/fix',
-        title: '',
-        state: 'done',
-        value: null,
-        choice: null,
-        note: '',
-        at: NOW,
-        by: 'Lead',
-      },
-    ],
+    records: [stepRecord()],
   })
   const { id: _, details, sight, mount, route, terminate, seal, power, ...choice } = device({ mark: '01' })
   void [details, sight, mount, route, terminate, seal, power]

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assess, assessAgain } from '../assess'
-import { device, job, NOW, said } from '@/testing/jobs'
+import { device, fault, job, photo, said, stepRecord } from '@/testing/jobs'
 import { apply, Command, openJobFile, reasonsOf, RECORD_VERSION, type Change, type Job, type Route } from '.'
 
 const reasons = (change: object) => {
@@ -122,34 +122,9 @@ describe('signs that nobody sees', () => {
 })
 
 it('evidence of a closed fault stays; of an open one it goes', () => {
-  const photo = {
-    id: 'p',
-    sha256: 'a'.repeat(64),
-    deviceId: null,
-    stepId: null,
-    faultId: 'f',
-    caption: '',
-    marks: [],
-    at: NOW,
-    by: 'Lead',
-  }
-  const fault = {
-    id: 'f',
-    deviceId: null,
-    stage: null,
-    origin: null,
-    title: 'Loose',
-    severity: 'looks' as const,
-    cause: 'loose' as const,
-    note: '',
-    due: null,
-    raisedAt: NOW,
-    raisedBy: 'Lead',
-    events: [],
-  }
   const remove = (state: 'closed' | 'open') =>
     apply(
-      job({ photos: [photo], faults: [{ ...fault, state }] }),
+      job({ photos: [photo({ faultId: 'f' })], faults: [fault({ state })] }),
       Command.parse(said({ type: 'removePhoto', photoId: 'p' })),
       CATALOGUE,
     )
@@ -196,22 +171,7 @@ it('a length read off the jacket goes into the findings, the resistance and the 
     terminate: { cameraEndId: 'plug', headEndId: 'jack', ...NO_RECORDER },
   })
   const read = (value: number | null) => {
-    const records =
-      value === null
-        ? []
-        : [
-            {
-              deviceId: long.id,
-              stepId: 'route/length',
-              title: '',
-              state: 'done' as const,
-              value,
-              choice: null,
-              note: '',
-              at: NOW,
-              by: 'Lead',
-            },
-          ]
+    const records = value === null ? [] : [stepRecord({ deviceId: long.id, stepId: 'route/length', value })]
     const [one] = assess(job({ devices: [long], records }), CATALOGUE).devices
     return {
       stop: one!.findings.find(({ id }) => id === 'route/length')!.verdict,

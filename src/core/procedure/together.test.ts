@@ -1,22 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, job, NOW, plannedThrough } from '@/testing/jobs'
+import { device, job, plannedThrough, stepRecord } from '@/testing/jobs'
 import { assessDevice } from '../assess'
 import type { StepRecord } from '../job'
 import { isAsked, together } from '.'
 
 const of = plannedThrough(device())
-const done = (stepId: string): StepRecord => ({
-  deviceId: of.id,
-  stepId,
-  title: '',
-  state: 'done',
-  value: null,
-  choice: null,
-  note: '',
-  at: NOW,
-  by: 'Lead',
-})
+const done = (stepId: string) => stepRecord({ deviceId: of.id, stepId })
 const stepsOf = (records: readonly StepRecord[] = []) =>
   assessDevice(of, job(), CATALOGUE, { records, photos: [], faults: [] }).steps
 

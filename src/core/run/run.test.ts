@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assessed, good, SORTS, yard, outdoors } from '@/testing/goodRuns'
-import { device, NOW, plannedThrough, run } from '@/testing/jobs'
+import { device, plannedThrough, run, stepRecord } from '@/testing/jobs'
 import { assess } from '../assess'
 import { STATES, type Job, type Run } from '../job'
 
@@ -129,19 +129,7 @@ describe('its length', () => {
     const long = good('network', { segments: [{ ...run().segments[0]!, lengthM: 88 }] })
     const read = (value: number) =>
       troubles(long, {
-        records: [
-          {
-            deviceId: 'run-1',
-            stepId: 'route/length',
-            title: '',
-            state: 'done',
-            value,
-            choice: null,
-            note: '',
-            at: NOW,
-            by: 'Lead',
-          },
-        ],
+        records: [stepRecord({ deviceId: 'run-1', stepId: 'route/length', value })],
       })
     expect([read(90), read(90.1)]).toEqual([[], ['stop route/length']])
   })

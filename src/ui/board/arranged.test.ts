@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assess } from '@/core/assess'
-import { device, job, NOW, plannedThrough } from '@/testing/jobs'
+import { device, job, plannedThrough, stepRecord } from '@/testing/jobs'
 import { arranged, FILTERS, ORDERS, type Filter, type Order } from './arranged'
 
 const planned = plannedThrough(device({ id: 'fine', mark: '10' }))
@@ -11,19 +11,7 @@ const old = device({ id: 'old', mark: '1', state: 'taken away' })
 const { devices } = assess(
   job({
     devices: [planned, stopped, open, old],
-    records: [
-      {
-        deviceId: 'old',
-        stepId: 'terminate/off',
-        title: '',
-        state: 'done',
-        value: null,
-        choice: null,
-        note: '',
-        at: NOW,
-        by: 'Lead',
-      },
-    ],
+    records: [stepRecord({ deviceId: 'old', stepId: 'terminate/off' })],
   }),
   CATALOGUE,
 )

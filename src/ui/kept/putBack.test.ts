@@ -1,24 +1,16 @@
 // @vitest-environment jsdom
 import 'fake-indexeddb/auto'
 import { afterEach, expect, it, vi } from 'vitest'
-import type { JobFile, Photo } from '@/core/job'
-import { device, job } from '@/testing/jobs'
+import type { JobFile } from '@/core/job'
+import { device, job, photo } from '@/testing/jobs'
 import { problem } from '@/testing/outboxServer'
 import { putBack } from './putBack'
 
-const photo = (id: string, sha256: string): Photo => ({
-  id,
-  sha256,
-  deviceId: null,
-  stepId: null,
-  faultId: null,
-  caption: '',
-  marks: [],
-  at: '2026-03-02T09:30:00.000Z',
-  by: 'Lead',
-})
 const [there, lost] = ['a'.repeat(64), 'b'.repeat(64)]
-const kept = job({ devices: [device()], photos: [photo('1', there), photo('2', lost), photo('3', there)] })
+const kept = job({
+  devices: [device()],
+  photos: [there, lost, there].map((sha256, i) => photo({ id: `${i + 1}`, sha256 })),
+})
 
 /** A server that has one of the two pictures. */
 function serverThat(imports: () => Response | Promise<Response>): JobFile[] {
