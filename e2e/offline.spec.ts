@@ -1,93 +1,19 @@
-import {
-  chromium,
-  devices,
-  expect,
-  test,
-  type APIRequestContext,
-  type BrowserContext,
-  type Page,
-} from '@playwright/test'
-import type { ChildProcess } from 'node:child_process'
+import { expect, test, type Page } from '@playwright/test'
 import { createHash, randomUUID } from 'node:crypto'
-import { cpSync, mkdtempSync, readFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import type { Job } from '../src/core/job'
 import { grainy } from '../src/testing/grainy'
-import { Line } from './line'
-import { kill, ownBoatyard, start } from './ownServer'
+import { notesAt, openAt, phone, scratch, takenPhone } from './phone'
 import { awake, record } from './watch'
 
-/** A phone with the real service worker: the browser is closed and opened again, and nobody answers. */
-
-const logOf = (jobId: string) => `/jobs/${jobId}/devices/device-03/log`
-const scratch = () => mkdtempSync(join(tmpdir(), 'neat-bracket-offline-'))
-
-/** A phone that keeps what it has when it is closed. */
-async function phone(folder: string): Promise<{ context: BrowserContext; page: Page }> {
-  const { launchOptions } = test.info().project.use
-  const { defaultBrowserType: _, ...pixel } = devices['Pixel 7']
-  const context = await chromium.launchPersistentContext(folder, {
-    ...launchOptions,
-    ...pixel,
-    viewport: { width: 390, height: 844 },
-    locale: 'en-GB',
-    serviceWorkers: 'allow',
-  })
-  return { context, page: context.pages()[0] ?? (await context.newPage()) }
-}
-
-/** Opens an address, and waits until the application answers there. */
-async function openAt(page: Page, address: string): Promise<void> {
-  await page.goto(address)
-  await awake(page)
-}
-
-/** A job of this test alone, and the line to the server that has it. */
-async function boatyard(request: APIRequestContext, baseURL: string | undefined) {
-  const jobId = await ownBoatyard(request)
-  return { jobId, log: logOf(jobId), line: await Line.to(Number(new URL(baseURL!).port)) }
-}
-
-/** The application and this job are on the phone. */
-async function taken(page: Page): Promise<void> {
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
-  await page.waitForFunction(async () => {
-    if (!navigator.serviceWorker.controller) return false
-    const found = (await indexedDB.databases()).some(({ name }) => name === 'neat-bracket-copies')
-    if (!found) return false
-    return new Promise<boolean>((resolve) => {
-      const opening = indexedDB.open('neat-bracket-copies')
-      opening.onsuccess = () => {
-        const asked = opening.result.transaction('jobs').objectStore('jobs').count()
-        asked.onsuccess = () => (opening.result.close(), resolve(asked.result > 0))
-      }
-    })
-  })
-}
-
-interface Said {
-  readonly command: { readonly type: string; readonly outcome?: { readonly note: string } }
-}
-/** Notes of recorded steps as the server has them, each as often as it has it. */
-async function notesAt(request: APIRequestContext, base: string, jobId: string): Promise<string[]> {
-  const { entries } = (await (await request.get(`${base}/api/jobs/${jobId}/history?limit=5000`)).json()) as {
-    entries: Said[]
-  }
-  return entries.flatMap(({ command: { outcome } }) =>
-    outcome?.note.startsWith('dead spot') ? [outcome.note] : [],
-  )
-}
+/** A phone whose browser is closed and opened again, where nobody answers. */
 
 test('a phone that was closed opens again where nobody answers, and its work arrives once', async ({
   request,
   baseURL,
 }) => {
-  const { jobId, log, line } = await boatyard(request, baseURL)
-  const profile = scratch()
-  let { context, page } = await phone(profile)
-  await openAt(page, `${line.base}${log}`)
-  await taken(page)
+  const on = await takenPhone(request, baseURL)
+  const { jobId, log, line, profile } = on
+  let { context, page } = on
   line.cut()
   await record(page, 'dead spot 1')
   await context.close()
@@ -134,11 +60,9 @@ test('of two tabs’ work what is refused in the middle holds up nobody, and sta
   request,
   baseURL,
 }) => {
-  const { jobId, log, line } = await boatyard(request, baseURL)
-  const profile = scratch()
-  let { context, page } = await phone(profile)
-  await openAt(page, `${line.base}${log}`)
-  await taken(page)
+  const on = await takenPhone(request, baseURL)
+  const { jobId, log, line, profile } = on
+  let { context, page } = on
   const other = await context.newPage()
   await openAt(other, `${line.base}${log.replace('device-03', 'device-05')}`)
   line.cut()
@@ -186,17 +110,15 @@ test('a cold phone shows at once what was last seen; what is pressed there is do
   request,
   baseURL,
 }) => {
-  const { jobId, log, line } = await boatyard(request, baseURL)
-  const profile = scratch()
+  const on = await takenPhone(request, baseURL)
+  const { jobId, log, line, profile } = on
+  let { context, page } = on
   const seen = (page: Page) =>
     page.evaluate(async () => {
       const cache = await caches.open('neat-bracket-seen')
       return (await cache.keys()).map(({ url }) => new URL(url).pathname.replace(/.*[/]jobs[/][^/]+/, ''))
     })
   const [first, second] = ['/devices/device-03/log', '/devices/device-01/log']
-  let { context, page } = await phone(profile)
-  await openAt(page, `${line.base}${log}`)
-  await taken(page)
   await page.reload() // now the service worker brings it
   await expect.poll(() => seen(page)).toEqual([first])
   line.cut()
@@ -221,11 +143,7 @@ test('a cold phone shows at once what was last seen; what is pressed there is do
 })
 
 test('an update waits until everything is sent, and takes nothing away', async ({ request, baseURL }) => {
-  const { jobId, log, line } = await boatyard(request, baseURL)
-  const profile = scratch()
-  const { context, page } = await phone(profile)
-  await openAt(page, `${line.base}${log}`)
-  await taken(page)
+  const { jobId, log, line, context, page } = await takenPhone(request, baseURL)
   await expect(page.getByText(/A newer version/)).toBeHidden()
   line.update('a later day')
   await page.reload()
@@ -243,7 +161,6 @@ test('an update waits until everything is sent, and takes nothing away', async (
   // The tab that asks starts again by itself; another, just opened, may be in the middle of something.
   const other = await context.newPage()
   await openAt(other, `${line.base}${log}`)
-  await awake(other)
   await start.click()
   await expect(other.getByText('A newer version is at work already.')).toBeVisible({ timeout: 60_000 })
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
@@ -263,10 +180,7 @@ test('an update waits until everything is sent, and takes nothing away', async (
 })
 
 test('photos are taken along, and what could not be kept is told', async ({ request, baseURL }) => {
-  const { jobId, log, line } = await boatyard(request, baseURL)
-  const { context, page } = await phone(scratch())
-  await openAt(page, `${line.base}${log}`)
-  await taken(page)
+  const { jobId, line, context, page } = await takenPhone(request, baseURL)
   await openAt(page, `${line.base}/jobs/${jobId}/settings`)
   const here = page.locator('section', { hasText: 'On this device' })
   await expect(here.getByText('This job opens here without signal', { exact: false })).toBeVisible()
@@ -298,7 +212,6 @@ test('photos are taken along, and what could not be kept is told', async ({ requ
     Reflect.set(IDBObjectStore.prototype, 'put', refusing)
   })
   await openAt(other, `${line.base}/jobs/${jobId}/settings`)
-  await awake(other)
   await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
   await other.waitForFunction(() => navigator.serviceWorker.controller !== null)
   await other.reload()
@@ -312,10 +225,7 @@ test('photos of a day go over a line that breaks again and again; they can be ke
   baseURL,
 }) => {
   test.slow()
-  const { jobId, log, line } = await boatyard(request, baseURL)
-  const { context, page } = await phone(scratch())
-  await openAt(page, `${line.base}${log}`)
-  await taken(page)
+  const { jobId, line, context, page } = await takenPhone(request, baseURL)
   await page.reload()
   await awake(page)
   const noise = (sigma: number) => grainy(700, 600, sigma).png().toBuffer()
@@ -344,104 +254,4 @@ test('photos of a day go over a line that breaks again and again; they can be ke
   await expect(page.getByText(/photos are/)).toBeHidden()
   await context.close()
   await line.end()
-})
-
-test.describe('a server of its own', () => {
-  const HERE = 'kestrel-quay'
-  const running: ChildProcess[] = []
-  test.afterEach(() => running.splice(0).forEach(kill))
-  const serve = async (folder: string, port: number, request: APIRequestContext) => {
-    const server = await start(folder, port, request)
-    running.push(server)
-    return server
-  }
-  const load = async (folder: string, port: number, request: APIRequestContext) => {
-    const server = await serve(folder, port, request)
-    const data = readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8')
-    const headers = { 'content-type': 'application/json' }
-    expect((await request.post(`http://localhost:${port}/api/import`, { data, headers })).ok()).toBe(true)
-    return server
-  }
-
-  test('restored from an older back-up is told again what it lacks; begun anew it is not', async ({
-    request,
-  }) => {
-    const [day, backUp] = [scratch(), scratch()]
-    kill(await load(day, 3251, request))
-    cpSync(day, backUp, { recursive: true })
-    await serve(day, 3252, request)
-    const line = await Line.to(3252)
-    const profile = scratch()
-    let { context, page } = await phone(profile)
-    await openAt(page, `${line.base}${logOf(HERE)}`)
-    await taken(page)
-    await record(page, 'dead spot, restored')
-    await record(page, 'dead spot, restored too')
-    await expect.poll(() => notesAt(request, 'http://localhost:3252', HERE)).toHaveLength(2)
-    await context.close()
-    await serve(backUp, 3253, request)
-    expect(await notesAt(request, 'http://localhost:3253', HERE)).toEqual([])
-    line.mend(3253)
-    ;({ context, page } = await phone(profile))
-    await openAt(page, `${line.base}${logOf(HERE)}`)
-    await expect
-      .poll(() => notesAt(request, 'http://localhost:3253', HERE))
-      .toEqual(['dead spot, restored', 'dead spot, restored too'])
-    await expect(page.getByText(/^Step 3 of/)).toBeVisible()
-    await context.close()
-
-    await load(scratch(), 3254, request)
-    line.mend(3254)
-    ;({ context, page } = await phone(profile))
-    await openAt(page, `${line.base}${logOf(HERE)}`)
-    await expect
-      .poll(() => line.passed.filter((one) => one === 'GET /api/jobs/kestrel-quay').length)
-      .toBeGreaterThan(1)
-    await expect(page.getByText(/^Step 1 of/)).toBeVisible()
-    expect(await notesAt(request, 'http://localhost:3254', HERE)).toEqual([])
-    await context.close()
-    await line.end()
-  })
-
-  test('that lacks the job altogether is given it back by the phone, with its work and its photo', async ({
-    request,
-  }) => {
-    const made = await load(scratch(), 3255, request)
-    const line = await Line.to(3255)
-    const { context, page } = await phone(scratch())
-    await openAt(page, `${line.base}${logOf(HERE)}`)
-    await taken(page)
-    const buffer = await grainy(300, 200, 40).jpeg().toBuffer()
-    const sha256 = createHash('sha256').update(buffer).digest('hex')
-    await page.getByTestId('photo-input').setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer })
-    await record(page, 'dead spot, put back')
-    await expect.poll(() => notesAt(request, 'http://localhost:3255', HERE)).toHaveLength(1)
-    const photoAt = async (port: number) =>
-      (await request.get(`http://localhost:${port}/api/photos/${sha256}?size=original`)).status()
-    await expect.poll(() => photoAt(3255)).toBe(200)
-    kill(made)
-
-    await serve(scratch(), 3256, request)
-    line.mend(3256)
-    await page.goto(`${line.base}${logOf(HERE)}`)
-    await expect(page.getByText(/does not have Kestrel Quay.*this device does/)).toBeVisible()
-    await page.getByRole('button', { name: 'Put it back' }).click()
-    // The demo's own photos were never on this phone.
-    await expect(page.getByText(/is on the server again.*32 of its pictures are neither/)).toBeVisible()
-    await page.getByRole('link', { name: 'Open it' }).click()
-    await expect(page.getByText(/^Step 2 of|Kestrel Quay/).first()).toBeVisible()
-    expect(await notesAt(request, 'http://localhost:3256', HERE)).toEqual(['dead spot, put back'])
-    expect(await photoAt(3256)).toBe(200)
-    const { job } = (await (await request.get(`http://localhost:3256/api/jobs/${HERE}`)).json()) as {
-      job: Job
-    }
-    expect(job.photos.map((photo) => photo.sha256)).toEqual([sha256])
-    await openAt(page, `${line.base}${logOf(HERE)}`)
-    await record(page, 'dead spot, and on')
-    await expect
-      .poll(() => notesAt(request, 'http://localhost:3256', HERE))
-      .toEqual(['dead spot, put back', 'dead spot, and on'])
-    await context.close()
-    await line.end()
-  })
 })
