@@ -71,26 +71,6 @@ test('two tabs show each other’s work, also while nothing is sent', async ({ p
   expect(notes).toEqual(['from the first tab', 'from the second'])
 })
 
-test('a phone that is full says so, and never shows as kept what is not', async ({ page }) => {
-  await page.addInitScript(() => {
-    type Add = (this: IDBObjectStore, ...words: unknown[]) => IDBRequest
-    const add = Reflect.get(IDBObjectStore.prototype, 'add') as Add
-    const full: Add = function (...words) {
-      if (this.name === 'waiting') throw new DOMException('full', 'QuotaExceededError')
-      return add.apply(this, words)
-    }
-    Reflect.set(IDBObjectStore.prototype, 'add', full)
-  })
-  await page.goto('/jobs/kestrel-quay/devices/device-06/log')
-  const title = (await page.locator('h1').first().textContent())!
-  await page.getByLabel('Note').fill('must not be lost')
-  await page.getByRole('button', { name: 'Record, next step' }).click()
-  await expect(page.getByText(/its storage is full/)).toBeVisible()
-  await expect(page.getByText('This device is full.')).toBeVisible()
-  await expect(page.locator('h1').first()).toHaveText(title)
-  await expect(page.getByLabel('Note')).toHaveValue('must not be lost')
-})
-
 test('a photo is never taken away by one tap, nor the closed fault’s at all', async ({ page }) => {
   await page.goto('/jobs/kestrel-quay/devices/device-08/log?step=mount%2Freach')
   const photo = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#576' } })

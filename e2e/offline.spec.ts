@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { createHash, randomUUID } from 'node:crypto'
 import type { Job } from '../src/core/job'
 import { grainy } from '../src/testing/grainy'
-import { notesAt, openAt, phone, scratch, takenPhone } from './phone'
+import { fill, killed, notesAt, openAt, phone, scratch, takenPhone } from './phone'
 import { awake, record } from './watch'
 
 /** A phone whose browser is closed and opened again, where nobody answers. */
@@ -16,7 +16,7 @@ test('a phone that was closed opens again where nobody answers, and its work arr
   let { context, page } = on
   line.cut()
   await record(page, 'dead spot 1')
-  await context.close()
+  await killed(context, profile)
   ;({ context, page } = await phone(profile))
   await openAt(page, `${line.base}${log}`)
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
@@ -179,6 +179,22 @@ test('an update waits until everything is sent, and takes nothing away', async (
   await line.end()
 })
 
+test('a phone that is full says so, and never shows as kept what is not', async ({ request, baseURL }) => {
+  const { jobId, log, line, context, page } = await takenPhone(request, baseURL)
+  await fill(page, 'add', 'waiting')
+  await openAt(page, `${line.base}${log}`)
+  const title = (await page.locator('h1').first().textContent())!
+  await page.getByLabel('Note').fill('dead spot, must not be lost')
+  await page.getByRole('button', { name: 'Record, next step' }).click()
+  await expect(page.getByText(/its storage is full/)).toBeVisible()
+  await expect(page.getByText('This device is full.')).toBeVisible()
+  await expect(page.locator('h1').first()).toHaveText(title)
+  await expect(page.getByLabel('Note')).toHaveValue('dead spot, must not be lost')
+  expect(await notesAt(request, baseURL!, jobId)).toEqual([])
+  await context.close()
+  await line.end()
+})
+
 test('photos are taken along, and what could not be kept is told', async ({ request, baseURL }) => {
   const { jobId, line, context, page } = await takenPhone(request, baseURL)
   await openAt(page, `${line.base}/jobs/${jobId}/settings`)
@@ -202,15 +218,7 @@ test('photos are taken along, and what could not be kept is told', async ({ requ
 
   line.mend()
   const { context: full, page: other } = await phone(scratch())
-  await other.addInitScript(() => {
-    type Put = (this: IDBObjectStore, ...words: unknown[]) => IDBRequest
-    const put = Reflect.get(IDBObjectStore.prototype, 'put') as Put
-    const refusing: Put = function (...words) {
-      if (this.name === 'bodies') throw new DOMException('full', 'QuotaExceededError')
-      return put.apply(this, words)
-    }
-    Reflect.set(IDBObjectStore.prototype, 'put', refusing)
-  })
+  await fill(other, 'put', 'bodies')
   await openAt(other, `${line.base}/jobs/${jobId}/settings`)
   await other.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
   await other.waitForFunction(() => navigator.serviceWorker.controller !== null)

@@ -6,7 +6,7 @@ import {
   type BrowserContext,
   type Page,
 } from '@playwright/test'
-import { mkdtempSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Line } from './line'
@@ -82,4 +82,32 @@ export async function takenPhone(request: APIRequestContext, baseURL: string | u
   await openAt(page, `${at.line.base}${at.log}`)
   await taken(page)
   return { ...at, profile, context, page }
+}
+
+/** From the next page on, nothing more goes into a store of this device: it is full. */
+export const fill = (page: Page, method: 'add' | 'put', store: string): Promise<unknown> =>
+  page.addInitScript(
+    ([method, store]) => {
+      type Write = (this: IDBObjectStore, ...words: unknown[]) => IDBRequest
+      const write = Reflect.get(IDBObjectStore.prototype, method) as Write
+      const full: Write = function (...words) {
+        if (this.name === store) throw new DOMException('full', 'QuotaExceededError')
+        return write.apply(this, words)
+      }
+      Reflect.set(IDBObjectStore.prototype, method, full)
+    },
+    [method, store] as const,
+  )
+
+/** The browser of a phone ends in the middle, as when its battery does. */
+export async function killed(context: BrowserContext, profile: string): Promise<void> {
+  const over = new Promise((resolve) => context.once('close', resolve))
+  for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name))) {
+    try {
+      if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(profile)) process.kill(Number(pid), 'SIGKILL')
+    } catch {
+      // It has ended meanwhile.
+    }
+  }
+  await over
 }
