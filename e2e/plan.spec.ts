@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { drag, number } from './sheet'
+import { drag, number, openPanel, see } from './sheet'
 import { accessible, watch } from './watch'
 
 /** The boatyard's plan and what it adds to a device's sheet, on laptop and phone. */
@@ -16,8 +16,9 @@ test('the boatyard’s plan says what is met, what is not and why, and what a wa
   await expect(
     page.getByText(/^Slipway: not enough to recognise: .* hidden by Boat on its cradle/),
   ).toBeVisible()
-  await page.getByRole('button', { name: 'Blind spots', exact: true }).click()
+  await see(page, 'Blind spots')
   await expect(page.getByText('Hatched: ground that no camera sees')).toBeVisible()
+  await openPanel(page)
   await page.getByText(/^Drawn: /).click()
   await page.getByRole('button', { name: /^From the gate to the slip/ }).click()
   await expect(page.getByText(/^Out of everybody’s view for/)).toBeVisible()
@@ -30,7 +31,7 @@ test('the boatyard’s plan says what is met, what is not and why, and what a wa
   await expect(page.getByRole('button', { name: 'Wall', exact: true })).toBeVisible({ visible: !isMobile })
   if (!isMobile) {
     const before = await number(page, 'Right')
-    await page.getByRole('button', { name: 'Plain' }).click()
+    await see(page, 'Nothing')
     await page.mouse.wheel(0, 0)
     await drag(page, [0.1, 0.9], [0.15, 0.85])
     expect(await number(page, 'Right')).toBe(before) // an empty spot drags the sheet, not the device

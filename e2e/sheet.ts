@@ -5,6 +5,19 @@ import { expect, type Page } from '@playwright/test'
 export const sheet = (page: Page) => page.getByTestId('plan')
 export const asked = (page: Page) => page.getByTestId('asked')
 
+/** Opens what a phone has below the sheet; a laptop has the panel beside it. */
+export async function openPanel(page: Page): Promise<void> {
+  const button = page.locator('[data-foot-panel]')
+  if (await button.isVisible()) await button.click()
+}
+
+/** Shows what cameras see in another way. */
+export async function see(page: Page, how: string): Promise<void> {
+  const layers = page.getByRole('group', { name: 'Layers' })
+  if (!(await layers.isVisible())) await page.getByRole('button', { name: 'Layers' }).click()
+  await layers.getByRole('button', { name: how, exact: true }).click()
+}
+
 async function spot(page: Page, x: number, y: number): Promise<[number, number]> {
   const box = (await sheet(page).boundingBox())!
   return [box.x + box.width * x, box.y + box.height * y]

@@ -13,7 +13,8 @@ import { job } from './jobs'
  * once.
  */
 
-export function prepareWindow(): void {
+/** `wide`: as wide as a laptop's. */
+export function prepareWindow({ wide = false } = {}): void {
   vi.stubGlobal(
     'ResizeObserver',
     class {
@@ -25,7 +26,7 @@ export function prepareWindow(): void {
   vi.stubGlobal('fetch', () => Promise.reject(new Error('no signal')))
   window.matchMedia = () =>
     ({
-      matches: false,
+      matches: wide,
       addListener: () => undefined,
       removeListener: () => undefined,
       addEventListener: () => undefined,

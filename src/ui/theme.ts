@@ -149,7 +149,17 @@ const config = defineConfig({
  */
 const USED = {
   recipes: ['button', 'checkmark', 'heading', 'icon', 'input', 'spinner', 'textarea'],
-  slotRecipes: ['checkbox', 'combobox', 'dialog', 'field', 'fieldset', 'nativeSelect', 'progress', 'table'],
+  slotRecipes: [
+    'checkbox',
+    'combobox',
+    'dialog',
+    'field',
+    'fieldset',
+    'menu',
+    'nativeSelect',
+    'progress',
+    'table',
+  ],
   colours: ['transparent', 'current', 'black', 'white', 'gray', 'red', 'bg', 'fg', 'border'],
 } as const
 

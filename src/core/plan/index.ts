@@ -13,6 +13,18 @@ export {
   type ThingOf,
   type Upright,
 } from './things'
+export {
+  boundsOfThing,
+  mirrored,
+  mirroredDeg,
+  mirroredPoint,
+  toEdge,
+  turned,
+  turnedPoint,
+  type Axis,
+  type Edge,
+} from './transform'
+export { endNear, extended, trimmed } from './trim'
 export { FloorSchema, PlanPointSchema } from './kind'
 export { obstacleOutline } from './obstacle'
 export { FASCIA_M, soffitBoard } from './soffit'

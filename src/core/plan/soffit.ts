@@ -22,6 +22,8 @@ export const soffit = thingKind({
   word: 'Soffit edge',
   called: 'a soffit edge',
   ...ended,
+  // The wall would lie on its other side.
+  flipped: (thing) => ({ ...thing, from: thing.to, to: thing.from }),
   standing: (thing) => {
     const { from, to, undersideM, lipM } = thing
     return {

@@ -54,11 +54,23 @@ export const cornersOf = (
   thing: PlanThing,
 ): { readonly at: readonly PlanPoint[]; readonly closed: boolean } => kindOf(thing).corners(thing)
 
-const tidy = (value: number) => Math.round(value * 1e6) / 1e6
+const tidy = (value: number) => Math.round(value * 1e6) / 1e6 + 0 // never -0
+
+/** A thing with all its points put elsewhere; `flipped` where that turned it over. */
+export function carriedBy(thing: PlanThing, by: (point: PlanPoint) => PlanPoint, flipped = false): PlanThing {
+  const kind = kindOf(thing)
+  const carried = kind.carried(thing, (point) => {
+    return tidied(by(point))
+  })
+  return flipped && kind.flipped ? kind.flipped(carried) : carried
+}
+
+/** A point to the thousandth of a millimetre. */
+export const tidied = ({ x, y }: PlanPoint): PlanPoint => ({ x: tidy(x), y: tidy(y) })
 
 /** A thing carried along by so much, m. */
 export const moved = (thing: PlanThing, dx: number, dy: number): PlanThing =>
-  kindOf(thing).carried(thing, ({ x, y }) => ({ x: tidy(x + dx), y: tidy(y + dy) }))
+  carriedBy(thing, ({ x, y }) => ({ x: x + dx, y: y + dy }))
 
 /** A thing with one of its corners put elsewhere; the corner of a round obstacle is its rim. */
 export const withCorner = (thing: PlanThing, index: number, at: PlanPoint): PlanThing =>

@@ -25,6 +25,7 @@ export { whoSees, walk, levelName, type Asked, type WalkCamera, type Walked } fr
 export { lensFor, lensesFor, lensQuestion, aimAt, type LensAnswer } from './lens'
 export { positionSteps, STAND_OFF_M, type Position, type PositionQuestion } from './positions'
 export { sunAt, sunInPicture, type SunInPicture } from './sun'
+export { sunOnPlan, type SunOnPlan } from './sunNow'
 export { nearSurfaces, lipClearanceM } from './surroundings'
 export { simulate, type SimulatedPicture, type Patch } from './scene'
 export { SIGHT_LIMITS } from './limits'

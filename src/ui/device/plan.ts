@@ -29,12 +29,12 @@ export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssess
     async (change: Partial<Input<S>>): Promise<Said> => {
       const kept = latest().devices.find(({ id }) => id === deviceId)?.[stage] as Input<S> | null | undefined
       const said = await send(planChange(stage, deviceId, { ...(kept ?? input), ...change }))
-      preview(null)
+      preview()
       return said
     },
     [send, latest, preview, stage, deviceId, input],
   )
-  const giveUp = useCallback(() => preview(null), [preview])
+  const giveUp = useCallback(() => preview(), [preview])
   return {
     input,
     result: state.result as StateOf<S>['result'],

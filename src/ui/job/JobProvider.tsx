@@ -30,8 +30,8 @@ interface JobView {
    * The job with everything said in it, also what is only now being kept: what the next change starts from.
    */
   readonly latest: () => Job
-  /** Shows a change without saying it: what-if while dragging and typing. Null ends it. */
-  readonly preview: (change: Change | null) => void
+  /** Shows changes without saying them: what-if while dragging and typing. None ends it. */
+  readonly preview: (...changes: readonly Change[]) => void
 }
 
 const View = createContext<JobView | null>(null)

@@ -99,7 +99,7 @@ export function JobShell({ children }: { children: ReactNode }) {
     })),
   ]
   return (
-    <>
+    <Flex direction="column" minH="100dvh">
       <Flex
         as="header"
         className="no-print"
@@ -157,10 +157,10 @@ export function JobShell({ children }: { children: ReactNode }) {
       <Refused />
       <PhotosWaiting />
       <Conflicts />
-      <Box as="main" id="main">
+      <Box as="main" id="main" flex="1" position="relative">
         {children}
       </Box>
-    </>
+    </Flex>
   )
 }
 

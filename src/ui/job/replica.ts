@@ -28,7 +28,7 @@ const ASK_EVERY_MS = 10_000
 export class Replica {
   private served: StoredJob
   private landing: readonly Landed[]
-  private tried: Change | null = null
+  private tried: readonly Change[] = []
   private shown: Job
   private saidJob: Job
   private readonly listeners = new Set<() => void>()
@@ -55,7 +55,7 @@ export class Replica {
 
   /** The job as it is judged: a thing of the plan that is only being dragged does not count yet. */
   readonly judged = (): Job =>
-    this.tried && TOO_MANY_TO_JUDGE.has(this.tried.type) ? this.saidJob : this.shown
+    this.tried.some(({ type }) => TOO_MANY_TO_JUDGE.has(type)) ? this.saidJob : this.shown
 
   get jobId(): string {
     return this.served.job.id
@@ -71,9 +71,9 @@ export class Replica {
    */
   readonly latest = (): Job => this.with(outbox().unsent(this.jobId))
 
-  /** Shows a change without saying it; null ends it. */
-  readonly preview = (change: Change | null): void => {
-    this.tried = change
+  /** Shows changes without saying them; none ends it. */
+  readonly preview = (...changes: readonly Change[]): void => {
+    this.tried = changes
     this.show()
   }
 
@@ -233,9 +233,13 @@ export class Replica {
 
   private show(): void {
     const { tried } = this
-    const next = tried
-      ? (withCommands(this.saidJob, [envelope(this.jobId, tried)]) ?? this.saidJob)
-      : this.saidJob
+    const next =
+      tried.length > 0
+        ? (withCommands(
+            this.saidJob,
+            tried.map((change) => envelope(this.jobId, change)),
+          ) ?? this.saidJob)
+        : this.saidJob
     if (next === this.shown) return
     this.shown = next
     for (const listener of this.listeners) listener()

@@ -33,7 +33,7 @@ export function DeviceForm({
   const show = (change: Partial<Sight>) =>
     attempt({ type: 'setPlan', deviceId: device.id, plan: { sight: { ...sight, ...change } } })
   const draft = (field: string) => `${job.id}:plan:${device.id}:${field}`
-  const common = { units: job.units, onGiveUp: () => attempt(null) }
+  const common = { units: job.units, onGiveUp: () => attempt() }
   const field = (
     label: string,
     kind: 'length' | 'angle' | 'focal',

@@ -1,28 +1,34 @@
 'use client'
 
-import { Circle, Group, Line, Text } from 'react-konva'
+import { Circle, Group, Line } from 'react-konva'
 import { along, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Floor } from '@/core/job'
 import { print, type UnitSystem } from '@/core/units'
-import type { Ink } from '../theme'
-import { Caption, Label } from './shapes/marks'
+import type { Spot } from '@/drawings/labels/place'
+import { Corners } from './furniture'
+import { beside, onSpots, RANK, type Naming } from './naming'
+import { Caption, type Inks } from './shapes/marks'
 import { toScreen, type ViewBox } from './view'
-
-type Inks = Readonly<Record<Ink, string>>
 
 interface DevicesProps {
   readonly devices: readonly Device[]
   readonly floor: Floor
   readonly view: ViewBox
   readonly ink: Inks
-  readonly selectedId: string | null
+  readonly selected: ReadonlySet<string>
+  /** The one that is selected by itself: it has its handles. */
+  readonly aimed: string | null
   /** Half the picture's width, in degrees, by device. */
   readonly halfFov: (device: Device) => number
   readonly verdict: (deviceId: string) => 'good' | 'check' | 'stop'
-  /** Of the selected device: where its dead zone ends, and how far its infrared reaches. */
+  /** Where the marks stand: on their spot, or beside it where that is covered. */
+  readonly stand: ReadonlyMap<string, Spot>
+  /** Open faults by device; empty where they are not shown. */
+  readonly faults: ReadonlyMap<string, number>
+  /** How far each device's infrared reaches, m; nought where none is shown. */
+  readonly infraredM: (device: Device) => number
+  /** Of the selected device: where its dead zone ends. */
   readonly nearEdge: readonly PlanPoint[]
-  readonly infraredM: number
-  readonly units: UnitSystem
 }
 
 /** Devices that stand on the floor, with the way they look; the selected one with its handles. */
@@ -31,16 +37,18 @@ export function Devices({
   floor,
   view,
   ink,
-  selectedId,
+  selected,
+  aimed,
   halfFov,
   verdict,
-  nearEdge,
+  stand,
+  faults,
   infraredM,
-  units,
+  nearEdge,
 }: DevicesProps) {
   return devices.map((device) => {
-    const place = device.sight?.place
-    if (!place || place.floor !== floor || device.state === 'taken away') return null
+    const place = placeOn(device, floor)
+    if (!place) return null
     return (
       <Placed
         key={device.id}
@@ -48,12 +56,14 @@ export function Devices({
         place={place}
         view={view}
         ink={ink}
-        selected={device.id === selectedId}
+        selected={selected.has(device.id)}
+        aimed={device.id === aimed}
         half={halfFov(device)}
         verdict={verdict(device.id)}
+        faults={faults.get(device.id) ?? 0}
+        stands={stand.get(device.id) ?? toScreen(view, place)}
+        infraredM={infraredM(device)}
         nearEdge={nearEdge}
-        infraredM={infraredM}
-        units={units}
       />
     )
   })
@@ -61,10 +71,18 @@ export function Devices({
 
 type Place = NonNullable<NonNullable<Device['sight']>['place']>
 
-interface PlacedProps extends Pick<DevicesProps, 'view' | 'ink' | 'nearEdge' | 'infraredM' | 'units'> {
+/** Where a device stands on this floor; null where it does not, or is taken away. */
+export const placeOn = ({ sight, state }: Device, floor: Floor): Place | null =>
+  sight?.place?.floor === floor && state !== 'taken away' ? sight.place : null
+
+interface PlacedProps extends Pick<DevicesProps, 'view' | 'ink' | 'nearEdge'> {
   readonly device: Device
   readonly place: Place
+  readonly stands: Spot
+  readonly faults: number
+  readonly infraredM: number
   readonly selected: boolean
+  readonly aimed: boolean
   readonly half: number
   readonly verdict: 'good' | 'check' | 'stop'
 }
@@ -75,13 +93,16 @@ function Placed({
   view,
   ink,
   selected,
+  aimed,
   half,
   verdict,
-  nearEdge,
+  stands: [x, y],
+  faults,
   infraredM,
-  units,
+  nearEdge,
 }: PlacedProps) {
-  const [x, y] = toScreen(view, place)
+  const [px, py] = toScreen(view, place)
+  const aside = Math.hypot(x - px, y - py) > 1
   const look = (turn: number, px: number) =>
     toScreen(view, along(place, place.panDeg + turn, px / view.perMetre))
   const sight = device.sight!
@@ -90,30 +111,28 @@ function Placed({
   return (
     <Group>
       {wish ? <Wish device={device} at={wish} view={view} ink={ink} selected={selected} /> : null}
-      {selected ? (
-        <Aim
-          device={device}
-          place={place}
-          view={view}
-          ink={ink}
-          half={fan}
-          nearEdge={nearEdge}
-          infraredM={infraredM}
-          units={units}
-        />
+      {aimed ? (
+        <Aim device={device} place={place} view={view} ink={ink} half={fan} nearEdge={nearEdge} />
       ) : (
         <Line
-          points={[...look(-fan, 26), x, y, ...look(fan, 26)]}
+          points={[...look(-fan, 26), px, py, ...look(fan, 26)]}
           stroke={ink.ink}
           strokeWidth={1}
           listening={false}
         />
       )}
+      {infraredM > 0 ? <Infrared place={place} view={view} ink={ink} half={fan} reachM={infraredM} /> : null}
+      {aside ? (
+        <Group listening={false}>
+          <Line points={[px, py, x, y]} stroke={selected ? ink.copper : ink.ink} strokeWidth={1} />
+          <Circle x={px} y={py} radius={2.5} fill={selected ? ink.copper : ink.ink} />
+        </Group>
+      ) : null}
       <Circle
         id={`device:${device.id}`}
         x={x}
         y={y}
-        radius={11}
+        radius={MARK_PX}
         fill={selected ? ink.copper : ink.ink}
         stroke={ink.sheet}
         strokeWidth={1.5}
@@ -121,24 +140,132 @@ function Placed({
       />
       <Caption words={device.mark} at={[x - 16, y - 5.5]} width={32} size={11} colour={ink.sheet} />
       {verdict === 'good' ? null : (
-        <Text
-          text={verdict === 'stop' ? '■' : '▲'}
-          x={x + 8}
-          y={y - 20}
-          fontSize={12}
-          fill={verdict === 'stop' ? ink.stop : ink.check}
-          stroke={ink.sheet}
-          strokeWidth={0.4}
-          listening={false}
+        <Badge
+          sign={verdict === 'stop' ? '■' : '▲'}
+          at={[x + 9, y - 10]}
+          colour={verdict === 'stop' ? ink.stop : ink.check}
+          ink={ink}
         />
       )}
-      {selected ? <Bracket x={x} y={y} colour={ink.copper} /> : null}
+      {faults > 0 ? (
+        <Badge sign={String(faults)} at={[x + 9, y + 10]} colour={ink.stop} ink={ink} ringed />
+      ) : null}
+      {selected ? <Corners from={[x - 12, y - 12]} to={[x + 12, y + 12]} colour={ink.copper} /> : null}
     </Group>
+  )
+}
+
+/** How large a device's mark is, and how far apart two stand at least, px. */
+export const MARK_PX = 11
+export const MARKS_APART_PX = 2 * MARK_PX + 4
+
+/** What else a mark says, at its shoulder: its verdict, its open faults. */
+function Badge({
+  sign,
+  at: [x, y],
+  colour,
+  ink,
+  ringed = false,
+}: {
+  sign: string
+  at: Spot
+  colour: string
+  ink: Inks
+  ringed?: boolean
+}) {
+  return (
+    <Group listening={false}>
+      <Circle
+        x={x}
+        y={y}
+        radius={7}
+        fill={ink.sheet}
+        {...(ringed ? { stroke: colour, strokeWidth: 1.4 } : {})}
+      />
+      <Caption words={sign} at={[x - 8, y - 5]} width={16} size={10} colour={colour} />
+    </Group>
+  )
+}
+
+/** How far its own light reaches. */
+function Infrared({
+  place,
+  view,
+  ink,
+  half,
+  reachM,
+}: Pick<PlacedProps, 'place' | 'view' | 'ink' | 'half'> & { readonly reachM: number }) {
+  return (
+    <Line
+      points={Array.from({ length: 13 }, (_, i) =>
+        toScreen(view, along(place, place.panDeg - half + (half * i) / 6, reachM)),
+      ).flat()}
+      stroke={ink.soft}
+      strokeWidth={1}
+      dash={[2, 4]}
+      listening={false}
+    />
   )
 }
 
 /** A dead zone smaller than this on screen would only clutter it. */
 const DEAD_ZONE_PX = 50
+
+/** How far a camera does not see before itself, where that is worth showing; else null. */
+function deadZone(place: Place, nearEdge: readonly PlanPoint[], view: ViewBox): number | null {
+  if (nearEdge.length < 2) return null
+  const nearM = distanceM(place, nearEdge[6]!)
+  return nearM * view.perMetre > DEAD_ZONE_PX ? nearM : null
+}
+
+/** What is written at a device beside its mark. */
+export function deviceNamings(
+  device: Device,
+  place: Place,
+  view: ViewBox,
+  units: UnitSystem,
+  shown: { readonly infraredM: number; readonly nearEdge: readonly PlanPoint[]; readonly selected: boolean },
+): Naming[] {
+  const { infraredM, nearEdge, selected } = shown
+  const soft = { colour: 'soft' as const, rank: RANK.wishes }
+  const wish = device.sight!.wish.at
+  const nearM = selected ? deadZone(place, nearEdge, view) : null
+  const printed = (value: number) => print({ value, kind: 'length' }, units)
+  const on = (point: PlanPoint) => onSpots([toScreen(view, point)])
+  return [
+    ...(wish
+      ? [
+          {
+            id: `${device.id}:wish`,
+            words: `wish ${device.mark}`,
+            ...beside(toScreen(view, wish), 11),
+            ...soft,
+          },
+        ]
+      : []),
+    ...(infraredM > 0
+      ? [
+          {
+            id: `${device.id}:infrared`,
+            words: `infrared ${printed(infraredM)}`,
+            ...on(along(place, place.panDeg, infraredM)),
+            ...soft,
+          },
+        ]
+      : []),
+    ...(nearM === null
+      ? []
+      : [
+          {
+            id: `${device.id}:near`,
+            words: `not seen nearer than ${printed(nearM)}`,
+            ...beside(toScreen(view, nearEdge.at(-1)!), 4),
+            colour: 'ink' as const,
+            rank: RANK.aim,
+          },
+        ]),
+  ]
+}
 
 /** Where the picture looks: its sides, its axis, and a handle at the target to aim by. */
 function Aim({
@@ -148,9 +275,7 @@ function Aim({
   ink,
   half,
   nearEdge,
-  infraredM,
-  units,
-}: Omit<PlacedProps, 'selected' | 'verdict'>) {
+}: Pick<PlacedProps, 'device' | 'place' | 'view' | 'ink' | 'half' | 'nearEdge'>) {
   const sight = device.sight!
   const reach = sight.targetDistanceM * 1.5
   const target = along(place, place.panDeg, sight.targetDistanceM)
@@ -174,42 +299,14 @@ function Aim({
         dash={[10, 3, 2, 3]}
         listening={false}
       />
-      {nearEdge.length > 1 && distanceM(place, nearEdge[6]!) * view.perMetre > DEAD_ZONE_PX ? (
-        <Group listening={false}>
-          <Line
-            points={nearEdge.flatMap((p) => toScreen(view, p))}
-            stroke={ink.ink}
-            strokeWidth={1.4}
-            dash={[5, 3]}
-          />
-          <Label
-            at={nearEdge.at(-1)!}
-            words={`not seen nearer than ${print({ value: distanceM(place, nearEdge[6]!), kind: 'length' }, units)}`}
-            view={view}
-            ink={ink}
-            below
-            gap={2}
-          />
-        </Group>
-      ) : null}
-      {infraredM > 0 ? (
-        <Group listening={false}>
-          <Line
-            points={Array.from({ length: 13 }, (_, i) =>
-              toScreen(view, along(place, place.panDeg - half + (half * i) / 6, infraredM)),
-            ).flat()}
-            stroke={ink.soft}
-            strokeWidth={1}
-            dash={[2, 4]}
-          />
-          <Label
-            at={along(place, place.panDeg, infraredM)}
-            words={`infrared ${print({ value: infraredM, kind: 'length' }, units)}`}
-            view={view}
-            ink={ink}
-            colour={ink.soft}
-          />
-        </Group>
+      {deadZone(place, nearEdge, view) ? (
+        <Line
+          points={nearEdge.flatMap((p) => toScreen(view, p))}
+          stroke={ink.ink}
+          strokeWidth={1.4}
+          dash={[5, 3]}
+          listening={false}
+        />
       ) : null}
       <Circle
         id={`aim:${device.id}`}
@@ -257,26 +354,6 @@ function Wish({
         hitStrokeWidth={16}
         fill={ink.sheet}
       />
-      <Label at={at} words={`wish ${device.mark}`} view={view} ink={ink} colour={ink.soft} below gap={9} />
     </Group>
   )
-}
-
-/** The L-shaped corners of the selected thing. */
-function Bracket({ x, y, colour }: { x: number; y: number; colour: string }) {
-  const r = 18
-  return [
-    [-1, -1],
-    [1, -1],
-    [1, 1],
-    [-1, 1],
-  ].map(([sx, sy]) => (
-    <Line
-      key={`${sx}${sy}`}
-      points={[x + sx! * r, y + sy! * (r - 7), x + sx! * r, y + sy! * r, x + sx! * (r - 7), y + sy! * r]}
-      stroke={colour}
-      strokeWidth={2}
-      listening={false}
-    />
-  ))
 }

@@ -5,21 +5,12 @@ import { Group, Image as KonvaImage, Line } from 'react-konva'
 import type { Edition, FloorBackground } from '@/core/job'
 import type { Grid, Survey } from '@/core/sight'
 import { print, type UnitSystem } from '@/core/units'
-import type { Ink } from '../theme'
 import type { Shades } from '../kit/shades'
-import { countBands, densityBands, labelSpots, paint } from './bands'
-import { Hatch, Label } from './shapes/marks'
-import { toPlan, toScreen, type ViewBox } from './view'
-
-type Inks = Readonly<Record<Ink, string>>
-
-export const SURVEY_LAYERS = {
-  density: 'Density',
-  count: 'Seen by',
-  blind: 'Blind spots',
-  none: 'Plain',
-} as const
-export type SurveyLayer = keyof typeof SURVEY_LAYERS
+import { countBands, densityBands, paint } from './bands'
+import type { Seen } from './layers'
+import { onSpots, RANK, type Naming } from './naming'
+import { Hatch, type Inks } from './shapes/marks'
+import { toScreen, type ViewBox } from './view'
 
 /** The picture under the plan, where and how large it was laid. */
 export function BackgroundPicture({
@@ -87,125 +78,108 @@ export function Cells({ grid, canvas, view }: { grid: Grid; canvas: HTMLCanvasEl
 
 interface SurveyProps {
   readonly survey: Survey
-  readonly layer: SurveyLayer
+  readonly seen: Seen
   readonly view: ViewBox
   readonly ink: Inks
   readonly shades: Shades
   readonly edition: Edition
-  readonly units: UnitSystem
-  /** Screen spots that labels keep off: devices, names. */
-  readonly taken: readonly (readonly [number, number])[]
-  /** Whether there is room for values on the contours. */
-  readonly valued: boolean
 }
 
-/**
- * One layer of the survey: bands of density with contours and printed values, cameras that see, or blind
- * spots.
- */
-export function SurveyPicture({
-  survey,
-  layer,
-  view,
-  ink,
-  shades,
-  edition,
-  units,
-  taken,
-  valued,
-}: SurveyProps) {
+/** What cameras see: bands of density with their contours, how many see it, or the blind spots. */
+export function SurveyPicture({ survey, seen, view, ink, shades, edition }: SurveyProps) {
   const canvas = useMemo(() => {
-    if (layer === 'density') return paint(survey.grid, survey.best, densityBands(edition, shades), 0.72)
-    if (layer === 'count') return paint(survey.grid, survey.count, countBands(shades), 0.72)
+    if (seen === 'density') return paint(survey.grid, survey.best, densityBands(edition, shades), 0.72)
+    if (seen === 'count') return paint(survey.grid, survey.count, countBands(shades), 0.72)
     return null
-  }, [survey, layer, edition, shades])
+  }, [survey, seen, edition, shades])
   return (
     <Group listening={false}>
       {canvas ? <Cells grid={survey.grid} canvas={canvas} view={view} /> : null}
-      {layer === 'density' ? (
-        <Contours survey={survey} view={view} ink={ink} units={units} taken={taken} valued={valued} />
-      ) : null}
-      {layer === 'blind' ? <BlindSpots survey={survey} view={view} ink={ink} units={units} /> : null}
+      {seen === 'density' ? <Contours survey={survey} view={view} ink={ink} /> : null}
+      {seen === 'blind' ? <BlindSpots survey={survey} view={view} ink={ink} /> : null}
     </Group>
   )
 }
 
-function Contours({
-  survey,
-  view,
-  ink,
-  units,
-  taken,
-  valued,
-}: Pick<SurveyProps, 'survey' | 'view' | 'ink' | 'units' | 'taken' | 'valued'>) {
-  const spots = !valued
-    ? []
-    : labelSpots(survey.contours, (ring) => ring.map((p) => toScreen(view, p)), taken)
-  return (
-    <Group>
-      {survey.contours.map((line) => (
-        <Group key={line.level}>
-          {line.rings.map((ring, i) => (
-            <Line
-              key={i}
-              points={ring.flatMap((p) => toScreen(view, p))}
-              closed
-              stroke={ink.ink}
-              strokeWidth={0.6}
-              opacity={0.65}
-            />
-          ))}
-        </Group>
-      ))}
-      {spots.map(({ x, y, line }, i) => (
-        <Label
+/** So many blind spots are drawn, the largest; so large on the screen one carries its size, px. */
+const BLIND_SPOTS = 60
+const SIZED_PX = 30
+/** So long on the screen a contour carries its value, px, and where along it that may stand. */
+const VALUED_PX = 240
+/** Values keep so far from each other and from words. */
+const VALUES_APART_PX = 16
+const ALONG = [0.5, 0.35, 0.65, 0.2, 0.8, 0.1, 0.9, 0.42, 0.58]
+
+/** What is written on what cameras see: the values of contours, the most demanding first, or sizes. */
+export function surveyNamings(survey: Survey, seen: Seen, view: ViewBox, units: UnitSystem): Naming[] {
+  if (seen === 'blind')
+    return survey.blindSpots.slice(0, BLIND_SPOTS).flatMap(({ middle, sizeM2 }, i) =>
+      Math.sqrt(sizeM2) * view.perMetre > SIZED_PX
+        ? [
+            {
+              id: `blind:${i}`,
+              words: print({ value: sizeM2, kind: 'ground' }, units),
+              ...onSpots([toScreen(view, middle)]),
+              colour: 'ink' as const,
+              rank: RANK.blind,
+            },
+          ]
+        : [],
+    )
+  if (seen !== 'density') return []
+  return [...survey.contours].reverse().flatMap(({ level, densityPxM, rings }) =>
+    rings.flatMap((ring, i) => {
+      const spots = ring.map((point) => toScreen(view, point))
+      let long = 0
+      for (const [k, [x, y]] of spots.entries()) {
+        const [u, v] = spots[(k + 1) % spots.length]!
+        long += Math.hypot(u - x, v - y)
+      }
+      if (long < VALUED_PX) return []
+      return [
+        {
+          id: `contour:${level}:${i}`,
+          words: print({ value: densityPxM, kind: 'density' }, units),
+          ...onSpots(ALONG.map((share) => spots[Math.floor(spots.length * share)]!)),
+          colour: 'ink' as const,
+          rank: RANK.contours,
+          apart: VALUES_APART_PX,
+        },
+      ]
+    }),
+  )
+}
+
+function Contours({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' | 'ink'>) {
+  return survey.contours.map((line) => (
+    <Group key={line.level}>
+      {line.rings.map((ring, i) => (
+        <Line
           key={i}
-          at={toPlan(view, [x, y])}
-          words={print({ value: line.densityPxM, kind: 'density' }, units)}
-          view={view}
-          ink={ink}
-          colour={ink.soft}
+          points={ring.flatMap((p) => toScreen(view, p))}
+          closed
+          stroke={ink.ink}
+          strokeWidth={0.6}
+          opacity={0.65}
         />
       ))}
     </Group>
-  )
+  ))
 }
 
-function BlindSpots({
-  survey,
-  view,
-  ink,
-  units,
-}: {
-  survey: Survey
-  view: ViewBox
-  ink: Inks
-  units: UnitSystem
-}) {
-  return (
-    <Group>
-      {survey.blindSpots.slice(0, 60).map(({ rings, middle, sizeM2 }, i) => (
-        <Group key={i}>
-          <Hatch outline={rings[0]!} holes={rings.slice(1)} view={view} stroke={ink.ink} step={7} />
-          {rings.map((ring, k) => (
-            <Line
-              key={k}
-              points={ring.flatMap((p) => toScreen(view, p))}
-              closed
-              stroke={ink.ink}
-              strokeWidth={1.2}
-            />
-          ))}
-          {Math.sqrt(sizeM2) * view.perMetre > 30 ? (
-            <Label
-              at={middle}
-              words={print({ value: sizeM2, kind: 'ground' }, units)}
-              view={view}
-              ink={ink}
-            />
-          ) : null}
-        </Group>
+function BlindSpots({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' | 'ink'>) {
+  return survey.blindSpots.slice(0, BLIND_SPOTS).map(({ rings }, i) => (
+    <Group key={i}>
+      <Hatch outline={rings[0]!} holes={rings.slice(1)} view={view} stroke={ink.ink} step={7} />
+      {rings.map((ring, k) => (
+        <Line
+          key={k}
+          points={ring.flatMap((p) => toScreen(view, p))}
+          closed
+          stroke={ink.ink}
+          strokeWidth={1.2}
+        />
       ))}
     </Group>
-  )
+  ))
 }

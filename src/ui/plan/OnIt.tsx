@@ -6,10 +6,11 @@ import type { Editor } from './editor'
 import { Fold } from './Fold'
 
 /** Everything on the floor as a list: the way to select without pointing. */
-export function OnIt({ editor: { job, floor, selection, select, setTool } }: { editor: Editor }) {
+export function OnIt({ editor: { job, floor, selected, select, setTool } }: { editor: Editor }) {
   const here = job.things.filter((thing) => thing.floor === floor)
   const off = job.devices.filter(({ sight }) => !sight?.place)
   const on = job.devices.filter(({ sight }) => sight?.place?.floor === floor)
+  const picked = (id: string) => selected.some((one) => one.id === id)
   const row = (id: string, is: 'thing' | 'device', label: string, kind: string) => (
     <Button
       key={id}
@@ -19,13 +20,13 @@ export function OnIt({ editor: { job, floor, selection, select, setTool } }: { e
       justifyContent="space-between"
       minH="44px"
       px={2}
-      variant={selection?.id === id ? 'solid' : 'ghost'}
+      variant={picked(id) ? 'solid' : 'ghost'}
       colorPalette="inky"
       fontWeight={400}
-      aria-pressed={selection?.id === id}
+      aria-pressed={picked(id)}
       onClick={() => {
         setTool({ does: 'select' })
-        select(selection?.id === id ? null : { is, id })
+        select(...(picked(id) ? [] : [{ is, id }]))
       }}
     >
       <Text as="span" truncate>

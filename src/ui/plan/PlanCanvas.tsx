@@ -1,9 +1,10 @@
 'use client'
 
-import { memo, useMemo } from 'react'
-import { Circle, Group, Layer, Line, Stage } from 'react-konva'
-import { boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
+import { memo, useEffect, useMemo, type RefObject } from 'react'
+import { Circle, Group, Layer, Line, Rect, Stage } from 'react-konva'
+import { along, bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
+import { pointsOf } from '@/core/plan'
 import {
   backgroundCorners,
   eachSeen,
@@ -11,36 +12,50 @@ import {
   nearEdge,
   occludersOf,
   scratchFor,
+  whoSees,
+  type SunOnPlan,
   type Survey,
   type WalkCamera,
 } from '@/core/sight'
-import { densityBands, paint } from './bands'
-import { Devices } from './DevicesLayer'
-import type { Editor } from './editor'
-import { Cross, Grid, North, ScaleBar } from './furniture'
-import { BackgroundPicture, Cells, SurveyPicture, type SurveyLayer } from './GroundLayer'
+import { METRES_PER_FOOT, print, type UnitSystem } from '@/core/units'
+import type { Spot } from '@/drawings/labels/place'
 import { useCatalogue } from '../job/JobProvider'
 import { useInk } from '../kit/ink'
-import { ontoEdge, snap, type Snapped } from './snap'
-import { Handles, Sides } from './shapes/Handles'
-import { labelOf, Things } from './shapes/Things'
-import { useHand } from './useHand'
-import { usePlanView } from './usePlanView'
-import { toPlan, toScreen } from './view'
-import { METRES_PER_FOOT, print, type UnitSystem } from '@/core/units'
-import { pointsOf } from '@/core/plan'
+import { densityBands, paint } from './bands'
+import { boundsOfPicked } from './changes'
+import { Devices, placeOn } from './DevicesLayer'
+import type { Editor, Picked } from './editor'
+import { Corners, Cross, Grid, North, ScaleBar } from './furniture'
+import { BackgroundPicture, Cells, SurveyPicture } from './GroundLayer'
+import { HandTag } from './HandTag'
+import { Labels } from './Labels'
+import type { Layers } from './layers'
+import { Handles } from './shapes/Handles'
+import { Things } from './shapes/Things'
+import { ontoEdge, snap, type Snapped, type SnappedTo } from './snap'
+import { Shade } from './SunLayer'
+import { DRAWN_BEYOND_PX, useHand } from './useHand'
+import { usePlanView, type Eye } from './usePlanView'
+import { toPlan, toScreen, type Room } from './view'
+import { standOf, writtenOn } from './written'
 
 interface PlanCanvasProps {
   readonly editor: Editor
   readonly width: number
   readonly height: number
+  /** What lies over the edges of the sheet: names and what is fitted keep off it. */
+  readonly room: Room
+  readonly eye: RefObject<Eye | null>
   readonly survey: Survey | null
-  readonly layer: SurveyLayer
+  readonly layers: Layers
+  readonly sun: SunOnPlan | null
   readonly planeM: number
   readonly cameras: readonly WalkCamera[]
   readonly sightOf: (device: Device) => Sight | null
   readonly halfFov: (device: Device) => number
   readonly verdict: (deviceId: string) => 'good' | 'check' | 'stop'
+  /** Open faults by device. */
+  readonly faults: ReadonlyMap<string, number>
   /** The point that is asked about; a pointer passing over says where it is. */
   readonly asked: PlanPoint | null
   readonly onAsk: (at: PlanPoint, pinned: boolean) => void
@@ -51,32 +66,30 @@ interface PlanCanvasProps {
 /** Pixels a metre from which on the grid is finer. */
 const NEAR = 60
 const FARTHER = 12
-const NAMES_FROM_PER_METRE = 5
 const SNAP_PX = 10
+const NO_FAULTS: ReadonlyMap<string, number> = new Map()
+/** Other floors lie under this one so faint. */
+const FAINT = 0.22
+
+const SNAPPED: Record<SnappedTo, string> = {
+  'end': 'on an end',
+  'edge': 'on an edge',
+  'right angle': 'square to the side before',
+  'grid': 'on the grid',
+  'nothing': '',
+}
 
 /**
  * The plan: everything on it to scale, drawn and moved by hand. Remembered, so that what goes on beside it
  * does not draw it again.
  */
-export const PlanCanvas = memo(function PlanCanvas({
-  editor,
-  width,
-  height,
-  survey,
-  layer,
-  planeM,
-  cameras,
-  sightOf,
-  halfFov,
-  verdict,
-  asked,
-  onAsk,
-  onScale,
-  walkAt,
-}: PlanCanvasProps) {
-  const { job, floor, tool, selection, draft, snapping } = editor
+export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
+  const { editor, width, height, room, survey, layers, planeM, cameras, sightOf, halfFov, asked } = props
+  const { job, floor, tool, selected, selection, draft, snapping } = editor
   const { ink, shades } = useInk()
+  const catalogue = useCatalogue()
   const things = useMemo(() => job.things.filter((thing) => thing.floor === floor), [job.things, floor])
+  const others = useMemo(() => job.things.filter((thing) => thing.floor !== floor), [job.things, floor])
   const background = job.backgrounds.find((one) => one.floor === floor) ?? null
   const whole = useMemo(
     () =>
@@ -87,11 +100,14 @@ export const PlanCanvas = memo(function PlanCanvas({
       ]),
     [things, background, job.devices, floor],
   )
-  const plan = usePlanView(whole, floor, width, height)
+  const plan = usePlanView(whole, floor, width, height, room)
   const { view } = plan
+  useEffect(() => {
+    props.eye.current = plan.eye
+  })
+  const ids = useMemo(() => new Set(selected.map(({ id }) => id)), [selected])
   const selectedThing =
     selection?.is === 'thing' ? (things.find(({ id }) => id === selection.id) ?? null) : null
-  const catalogue = useCatalogue()
   const selectedDevice =
     selection?.is === 'device' ? (job.devices.find(({ id }) => id === selection.id) ?? null) : null
 
@@ -99,6 +115,20 @@ export const PlanCanvas = memo(function PlanCanvas({
   const options = { things: job.things, floor, reachM: SNAP_PX / view.perMetre, gridM }
   const snapped = (at: PlanPoint, from?: PlanPoint, before?: PlanPoint, except = ''): Snapped =>
     snapping ? snap(at, { ...options, from, before, except }) : { at, to: 'nothing' }
+  const framed = (a: PlanPoint, b: PlanPoint): Picked[] => {
+    const frame = boundsOf([a, b])!
+    const within = (points: readonly PlanPoint[]) =>
+      points.every(({ x, y }) => x >= frame.left && x <= frame.right && y >= frame.bottom && y <= frame.top)
+    return [
+      ...things.flatMap((thing): Picked[] =>
+        !ids.has(thing.id) && within(pointsOf(thing)) ? [{ is: 'thing', id: thing.id }] : [],
+      ),
+      ...job.devices.flatMap((device): Picked[] => {
+        const place = placeOn(device, floor)
+        return place && !ids.has(device.id) && within([place]) ? [{ is: 'device', id: device.id }] : []
+      }),
+    ]
+  }
 
   const hand = useHand(
     {
@@ -106,9 +136,10 @@ export const PlanCanvas = memo(function PlanCanvas({
       snapped,
       edgeAt: (at) => (snapping ? ontoEdge(at, options) : null),
       apartPx: (p, q) => distanceM(p, q) * view.perMetre,
+      framed,
       sightOf,
-      onAsk,
-      onScale,
+      onAsk: props.onAsk,
+      onScale: props.onScale,
     },
     plan,
   )
@@ -137,26 +168,69 @@ export const PlanCanvas = memo(function PlanCanvas({
     )
     return { grid, canvas: paint(grid, density, densityBands(job.policies.edition, shades), 0.82) }
   }, [lone, view, width, height, job.things, floor, planeM, job.policies.edition, shades])
+  const alone = layers.seen === 'density' ? footprint : null
+  const surveyed = !alone && survey?.floor === floor ? survey : null
 
-  const alone = layer === 'density' ? footprint : null
   // What lies off the window need not be drawn: a plan may hold thousands of walls.
-  const [low, high] = [toPlan(view, [-40, height + 40]), toPlan(view, [width + 40, -40])]
-  const inSight = things.filter((thing) => {
-    const box = boundsOf(pointsOf(thing))!
-    return box.right >= low.x && box.left <= high.x && box.top >= low.y && box.bottom <= high.y
-  })
-  const named = view.perMetre >= NAMES_FROM_PER_METRE // farther off, names would only hide the plan
-  const taken = [
-    ...job.devices.flatMap(({ sight }) =>
-      sight?.place?.floor === floor ? [toScreen(view, sight.place)] : [],
-    ),
-    ...things.flatMap((thing) => {
-      const label = labelOf(thing)
-      return label ? labelRoom(toScreen(view, label.at), label.over) : []
-    }),
-  ]
-  const drawing = tool.does === 'draw' || tool.does === 'scale'
+  const [low, high] = [toPlan(view, [-BEYOND, height + BEYOND]), toPlan(view, [width + BEYOND, -BEYOND])]
+  const inSight = (some: typeof things) =>
+    some.filter((thing) => {
+      if (!layers.areas && AREAS.has(thing.kind) && !ids.has(thing.id)) return false
+      const box = boundsOf(pointsOf(thing))!
+      return box.right >= low.x && box.left <= high.x && box.top >= low.y && box.bottom <= high.y
+    })
+  const shownThings = inSight(things)
+  const drawing = tool.does === 'draw' || tool.does === 'scale' || tool.does === 'measure'
   const trail = drawing && hover && draft.length > 0 ? [...draft, hover.at] : draft
+  const infraredM = (device: Device) =>
+    layers.infrared || device.id === selectedDevice?.id
+      ? (catalogue.cameras.get(device.cameraId)?.infraredReachM ?? 0)
+      : 0
+  const stand = useMemo(
+    () => standOf(job.devices, floor, view, selected),
+    [job.devices, floor, view, selected],
+  )
+  const edge = lone ? nearEdge(lone.eye, 0) : []
+  const written = writtenOn({
+    things: shownThings,
+    devices: job.devices,
+    floor,
+    units: job.units,
+    view,
+    layers,
+    selected,
+    survey: surveyed,
+    furniture: [
+      { minX: width - 150, minY: height - 44, maxX: width, maxY: height },
+      { minX: width - 48, minY: 4, maxX: width, maxY: 62 },
+    ],
+    stand,
+    infraredM,
+    nearEdge: edge,
+    dazzled: props.sun?.inPictureOf ?? [],
+    trail,
+  })
+  const sheet = { minX: 6, minY: 6, maxX: width - 6, maxY: height - 6 }
+  const bounds = selected.length > 1 ? boundsOfPicked({ things, devices: job.devices }, selected) : null
+  const place = selectedDevice ? placeOn(selectedDevice, floor) : null
+  const tag = ((): readonly string[] => {
+    const length = (m: number) => print({ value: m, kind: 'length' }, job.units)
+    const angle = (deg: number) => print({ value: deg, kind: 'angle' }, job.units)
+    const side = (from: PlanPoint, to: PlanPoint) =>
+      `${length(distanceM(from, to))} · ${angle(bearingDeg(from, to))}`
+    if (tool.does !== 'select' && hover) {
+      const from = draft.at(-1)
+      return [from ? side(from, hover.at) : '', SNAPPED[hover.to]].filter(Boolean)
+    }
+    if (!hand.carrying || !place || !lone || !selectedDevice) return []
+    const target = along(place, place.panDeg, selectedDevice.sight!.targetDistanceM)
+    const [seen] = whoSees(target, planeM, [lone], occludersOf(job.things, floor), job.policies.edition).seen
+    const density = seen ? print({ value: seen.densityPxM, kind: 'density' }, job.units) : 'not seen'
+    return [`${density} at the target`, side(place, target)]
+  })()
+  const tagAt = hand.carrying ?? hover?.at ?? null
+  const at = (point: PlanPoint): Spot => toScreen(view, point)
+
   return (
     <Stage
       ref={plan.stage}
@@ -169,101 +243,116 @@ export const PlanCanvas = memo(function PlanCanvas({
       style={{ cursor: hand.cursor, touchAction: 'none' }}
     >
       <Layer listening={false}>
-        {background ? <BackgroundPicture background={background} view={view} shades={shades} /> : null}
-        <Grid view={view} width={width} height={height} colour={ink.rule} />
+        {background && layers.background ? (
+          <BackgroundPicture background={background} view={view} shades={shades} />
+        ) : null}
+        {layers.grid ? (
+          <Grid view={view} width={width} height={height} beyond={BEYOND} colour={ink.rule} />
+        ) : null}
+        {layers.floors ? (
+          <Group opacity={FAINT}>
+            <Things things={inSight(others)} view={view} ink={ink} selected={NONE} />
+          </Group>
+        ) : null}
         {alone ? <Cells grid={alone.grid} canvas={alone.canvas} view={view} /> : null}
-        {!alone && survey?.floor === floor ? (
+        {surveyed ? (
           <SurveyPicture
-            survey={survey}
-            layer={layer}
+            survey={surveyed}
+            seen={layers.seen}
             view={view}
             ink={ink}
             shades={shades}
             edition={job.policies.edition}
-            units={job.units}
-            taken={taken}
-            valued={named}
           />
         ) : null}
+        {props.sun ? <Shade sun={props.sun} view={view} colour={ink.ink} /> : null}
       </Layer>
       <Layer>
-        <Things things={inSight} view={view} ink={ink} selectedId={selection?.id ?? null} named={named} />
+        <Things things={shownThings} view={view} ink={ink} selected={ids} />
         <Devices
           devices={job.devices}
           floor={floor}
           view={view}
           ink={ink}
-          selectedId={selectedDevice?.id ?? null}
+          selected={ids}
+          aimed={selectedDevice?.id ?? null}
           halfFov={halfFov}
-          verdict={verdict}
-          nearEdge={lone ? nearEdge(lone.eye, 0) : []}
-          infraredM={
-            selectedDevice ? (catalogue.cameras.get(selectedDevice.cameraId)?.infraredReachM ?? 0) : 0
-          }
-          units={job.units}
+          verdict={props.verdict}
+          stand={stand}
+          faults={layers.faults ? props.faults : NO_FAULTS}
+          nearEdge={edge}
+          infraredM={infraredM}
         />
-        {selectedThing ? <Handles thing={selectedThing} view={view} ink={ink} units={job.units} /> : null}
+        {selectedThing ? <Handles thing={selectedThing} view={view} ink={ink} /> : null}
+        {bounds ? (
+          <Corners
+            from={at({ x: bounds.left, y: bounds.top })}
+            to={at({ x: bounds.right, y: bounds.bottom })}
+            colour={ink.copper}
+          />
+        ) : null}
       </Layer>
       <Layer listening={false}>
         {trail.length > 0 ? (
           <Group>
-            <Line
-              points={trail.flatMap((p) => toScreen(view, p))}
-              stroke={ink.copper}
-              strokeWidth={2}
-              dash={[6, 4]}
-            />
-            <Sides points={trail} closed={false} view={view} ink={ink} units={job.units} />
+            <Line points={trail.flatMap(at)} stroke={ink.copper} strokeWidth={2} dash={[6, 4]} />
             {draft.map((p, i) => (
-              <Circle
-                key={i}
-                x={toScreen(view, p)[0]}
-                y={toScreen(view, p)[1]}
-                radius={4}
-                fill={ink.copper}
-              />
+              <Circle key={i} x={at(p)[0]} y={at(p)[1]} radius={4} fill={ink.copper} />
             ))}
           </Group>
         ) : null}
+        <Labels
+          namings={written.namings}
+          taken={written.taken}
+          lines={written.lines}
+          sheet={sheet}
+          ink={ink}
+        />
         {tool.does !== 'select' && hover ? (
-          <Cross
-            at={toScreen(view, hover.at)}
-            colour={ink.copper}
-            ring={hover.to === 'end' || hover.to === 'edge'}
-          />
+          <Cross at={at(hover.at)} colour={ink.copper} ring={hover.to === 'end' || hover.to === 'edge'} />
         ) : null}
-        {asked ? <Cross at={toScreen(view, asked)} colour={ink.ink} ring /> : null}
-        {walkAt ? (
+        {asked ? <Cross at={at(asked)} colour={ink.ink} ring /> : null}
+        {props.walkAt ? (
           <Circle
-            x={toScreen(view, walkAt)[0]}
-            y={toScreen(view, walkAt)[1]}
+            x={at(props.walkAt)[0]}
+            y={at(props.walkAt)[1]}
             radius={6}
             fill={ink.copper}
             stroke={ink.sheet}
             strokeWidth={2}
           />
         ) : null}
+        {hand.framed ? (
+          <Rect
+            x={hand.framed.from[0]}
+            y={hand.framed.from[1]}
+            width={hand.framed.to[0] - hand.framed.from[0]}
+            height={hand.framed.to[1] - hand.framed.from[1]}
+            stroke={ink.copper}
+            strokeWidth={1.2}
+            dash={[5, 4]}
+          />
+        ) : null}
+        {tagAt ? <HandTag at={at(tagAt)} words={tag} width={width} ink={ink} /> : null}
+      </Layer>
+      <Layer listening={false} ref={plan.still}>
         <ScaleBar
           view={view}
-          height={height}
+          right={width - 14}
+          bottom={height - 14}
           colour={ink.ink}
           paper={ink.sheet}
           words={(m) => print({ value: m, kind: 'length' }, job.units).replace(/\.00(?= m$)/, '')}
         />
-        {job.site ? <North bearing={-job.site.upBearingDeg} x={width - 26} colour={ink.ink} /> : null}
+        {job.site ? <North bearing={-job.site.upBearingDeg} at={[width - 26, 36]} colour={ink.ink} /> : null}
       </Layer>
     </Stage>
   )
 })
 
-/** Room that a name takes: round its point, or to the right of it over an outline. */
-const labelRoom = ([x, y]: readonly [number, number], over: boolean): (readonly [number, number])[] =>
-  over
-    ? [
-        [x + 40, y - 10],
-        [x + 110, y - 10],
-      ]
-    : [[x, y + 10]]
+const BEYOND = DRAWN_BEYOND_PX + 40
+const NONE: ReadonlySet<string> = new Set()
+const AREAS: ReadonlySet<string> = new Set(['area', 'privacy', 'premises', 'target', 'walk'])
 
 /** How fine the grid is to which a hand's spots are drawn (m), by how near one looks. */
 function gridOf(perMetre: number, units: UnitSystem): number {

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import type { Job } from '@/core/job'
 import { resolve } from '@/core/parts'
+import { pointsOf } from '@/core/plan'
 import { proposeSight, survey, type SurveyRequest } from '@/core/sight'
 import { device, job } from '@/testing/jobs'
 import { findings, keep, pick, prepareWindow, settled, showPage } from '@/testing/page'
@@ -35,7 +36,7 @@ vi.mock('../kit/Chart', () => ({
   fetchCharts: () => Promise.resolve(),
 }))
 
-beforeEach(prepareWindow)
+beforeEach(() => prepareWindow({ wide: true }))
 afterEach(() => {
   cleanup()
   vi.unstubAllGlobals()
@@ -110,6 +111,13 @@ describe('editing', () => {
       pick(/^Front/)
       pick('Add an opening')
       await settled(() => expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9, headM: 2.1 }] }))
+      fireEvent.change(screen.getByLabelText('What the opening is'), { target: { value: 'window' } })
+      pick('Add an opening')
+      await settled(() =>
+        expect(now().things[0]).toMatchObject({ openings: [{}, { widthM: 1.2, sillM: 0.9, headM: 2.1 }] }),
+      )
+      pick('Remove opening 2')
+      await settled(() => expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9 }] }))
       const one = within(screen.getByRole('group', { name: 'Opening 1' }))
       fireEvent.change(one.getByLabelText('Width'), { target: { value: '9' } })
       fireEvent.blur(one.getByLabelText('Width'))
@@ -138,6 +146,59 @@ describe('editing', () => {
     await settled(() => expect(now().things).toEqual([]))
     pick('Undo')
     await settled(() => expect(now().things).toHaveLength(1))
+  })
+  it('several at once: moved, lined up, turned and mirrored together, each undone as one', async () => {
+    show({
+      things: [
+        block(0, 0, 2, 2, { id: 'a', name: 'Skip' }),
+        block(6, 3, 2, 2, { id: 'b', name: 'Shed' }),
+        wall(20, 0, 24, 0, { id: 'w', name: 'Fence' }),
+      ],
+    })
+    const lefts = () =>
+      now().things.map((one) => Math.min(...pointsOf(one).map(({ x }) => Math.round(x * 1000) / 1000)))
+    press('a', { ctrlKey: true })
+    expect(screen.getByRole('heading', { name: '3 selected' })).toBeTruthy()
+    press('ArrowRight', { shiftKey: true })
+    await settled(() => expect(lefts()).toEqual([1, 7, 21]))
+    pick(/^Line up on the left/)
+    await settled(() => expect(lefts()).toEqual([1, 1, 1]))
+    expect(screen.getByRole('button', { name: 'Undo' }).title).toBe('Undo moving Skip and 2 more (Ctrl Z)')
+    press('z', { ctrlKey: true })
+    await settled(() => expect(lefts()).toEqual([1, 7, 21]))
+    pick(/^Mirror left and right/)
+    await settled(() => expect(lefts()).toEqual([23, 17, 1]))
+    press('Z', { ctrlKey: true })
+    await settled(() => expect(lefts()).toEqual([1, 7, 21]))
+    press('u')
+    await settled(() => expect(lefts()[0]).not.toBe(1))
+    press('z', { ctrlKey: true })
+    await settled(() => expect(lefts()).toEqual([1, 7, 21]))
+  })
+  it('copies stand beside what they were copied from, under ids of their own, also in another job', async () => {
+    show({ things: [block(0, 0, 2, 2, { id: 'a', name: 'Skip' })] })
+    pick(/^Skip/)
+    press('c', { ctrlKey: true })
+    press('d', { ctrlKey: true })
+    await settled(() => expect(now().things).toHaveLength(2))
+    expect(now().things[1]).toMatchObject({ name: 'Skip', form: { outline: [xy(1, -1), {}, {}, {}] } })
+    expect(now().things[1]!.id).not.toBe('a')
+    cleanup()
+    show({ things: [] })
+    press('v', { ctrlKey: true })
+    await settled(() => expect(now().things).toHaveLength(1))
+    expect(now().things[0]).toMatchObject({ name: 'Skip', form: { outline: [xy(1, -1), {}, {}, {}] } })
+  })
+  it('a wall is carried on to the next, and cut back to the one that crosses it', async () => {
+    show({
+      things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' }), wall(7, -2, 7, 2, { id: 'v', name: 'Side' })],
+    })
+    pick(/^Front/)
+    press('e')
+    await settled(() => expect(now().things[0]).toMatchObject({ to: xy(7, 0) }))
+    pick(/^Front/) // no longer
+    press('e')
+    expect(now().things[0]).toMatchObject({ to: xy(7, 0) })
   })
   it('a soffit turns its board to the other side', async () => {
     show({ things: [soffit(0, 0, 4, 0, { name: 'Eaves' })] })

@@ -1,10 +1,20 @@
 'use client'
 
-import { Box, Button, Flex, Heading, HStack, Progress, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, HStack, IconButton, Progress, Text } from '@chakra-ui/react'
+import {
+  ChevronDown,
+  Layers as LayersIcon,
+  Maximize,
+  PanelRightClose,
+  PanelRightOpen,
+  ZoomIn,
+  ZoomOut,
+} from 'lucide-react'
 import dynamic from 'next/dynamic'
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
+import { wordOf } from '@/core/plan'
 import {
   camerasOn,
   imagerOf,
@@ -14,30 +24,25 @@ import {
   surveyRequest,
   whoSees,
 } from '@/core/sight'
-import { print } from '@/core/units'
 import { useAssessed, useCatalogue } from '../job/JobProvider'
 import { fetchCharts } from '../kit/Chart'
-import { FindingList } from '../kit/Findings'
-import { Sentence } from '../kit/Page'
+import { useWide } from '../kit/wide'
 import { Ask } from './Ask'
-import { BackgroundPanel } from './BackgroundPanel'
-import { DeviceForm } from './DeviceForm'
-import { useEditor } from './editor'
-import { Fold } from './Fold'
-import { pressOn, type Keyboard } from './keys'
-import { OnIt } from './OnIt'
-import type { SurveyLayer } from './GroundLayer'
+import { useEditor, type Editor } from './editor'
+import { useLayers } from './layers'
+import { LayersPanel } from './LayersPanel'
 import { Legend } from './Legend'
-import { PositionHelper } from './PositionHelper'
-import { SitePanel } from './SitePanel'
-import { ThingForm } from './ThingForm'
-import { LayerChoice, ToolHelp, Tools } from './Tools'
-import { WalkPanel } from './WalkPanel'
+import { Panel } from './Panel'
+import { PlanMenu } from './PlanMenu'
+import { Rail, Undoing } from './Rail'
+import { Sheet } from './Sheet'
+import { ToolHelp } from './ToolHelp'
+import { sunWords } from './sunWords'
+import { TopLine } from './TopLine'
+import { useSun } from './useSun'
+import type { Eye } from './usePlanView'
+import type { Room } from './view'
 import { useSurvey, warm } from './worker'
-
-const KEYS_OF_PLAN =
-  'Site plan. Arrow keys move what is selected, or the point that is asked about; [ and ] turn a device; ' +
-  'Delete removes; Ctrl Z undoes.'
 
 /** Fetches the sheet; without signal since the job was opened, what stands in its place says so. */
 const fetchSheet = () =>
@@ -49,7 +54,7 @@ const fetchSheet = () =>
 const PlanCanvas = dynamic(fetchSheet, {
   ssr: false,
   loading: () => (
-    <Text p={4} color="soft">
+    <Text p={4} pt={16} color="soft">
       Laying out the plan…
     </Text>
   ),
@@ -62,6 +67,19 @@ export const equip = (): void =>
     .then(fetchCharts)
     .catch(() => undefined) // whoever wants a chart then says that it is not here
 
+/** What is fitted into the sheet keeps so far from its edges: north and the scale stand there. */
+const ROOM: { readonly wide: Room; readonly narrow: Room } = {
+  wide: { side: 28, top: 30, bottom: 44 },
+  narrow: { side: 12, top: 24, bottom: 44 },
+}
+
+const marksOf = (devices: readonly Device[]) => new Map(devices.map(({ id, mark }) => [id, mark]))
+
+/** The sentence above the sheet, and below it what is asked and the scale of colours, px. */
+const EDGES = { wide: { above: 45, below: 61 }, narrow: { above: 57, below: 82 } } as const
+
+type Open = 'panel' | 'layers' | null
+
 /**
  * The site drawing: what stands where, what every camera sees of it, and who sees the point one asks about.
  * Opens with `deviceId` selected, when the job has it.
@@ -70,18 +88,18 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const catalogue = useCatalogue()
   const assessment = useAssessed()
   const editor = useEditor(deviceId)
-  const { job, floor, selection } = editor
-  const [layer, setLayer] = useState<SurveyLayer>('density')
-  const [planeM, setPlane] = useState(0)
+  const { job, floor } = editor
+  const wide = useWide() ?? true
+  const { layers, show } = useLayers()
+  const planeM = layers.faces ? SIGHT_LIMITS.faceHeightM.value : 0
+  const [folded, fold] = useState(false)
+  const [open, setOpen] = useState<Open>(null)
   const [pinned, setPinned] = useState<PlanPoint | null>(null)
   const [pointed, setPointed] = useState<PlanPoint | null>(null)
   const [scaling, setScaling] = useState<readonly [PlanPoint, PlanPoint] | null>(null)
   const [walkAt, setWalkAt] = useState<PlanPoint | null>(null)
   const lengthField = useRef<HTMLInputElement>(null)
-  const aside = useRef<HTMLDivElement>(null)
-  useEffect(() => {
-    aside.current?.scrollTo({ top: 0 })
-  }, [selection])
+  const eye = useRef<Eye | null>(null)
 
   const { things, backgrounds, devices, policies } = job
   const request = useMemo(
@@ -92,10 +110,12 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const survey = surveyed?.floor === floor ? surveyed : null
   const verdict = useMemo(() => survey && judgeSurvey(survey, job.units), [survey, job.units])
   const cameras = useMemo(() => camerasOn(devices, catalogue, floor), [devices, catalogue, floor])
+  const occluders = useMemo(() => occludersOf(things, floor), [things, floor])
+  const sun = useSun(layers.sun, job.site, cameras, occluders)
   const at = pointed ?? pinned
   const asked = useMemo(
-    () => at && whoSees(at, planeM, cameras, occludersOf(things, floor), policies.edition),
-    [at, planeM, cameras, things, floor, policies.edition],
+    () => at && whoSees(at, planeM, cameras, occluders, policies.edition),
+    [at, planeM, cameras, occluders, policies.edition],
   )
 
   const assessedOf = useCallback(
@@ -122,6 +142,12 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     },
     [assessedOf],
   )
+  const faults = useMemo(() => {
+    const counts = new Map<string, number>()
+    for (const { deviceId, state } of job.faults)
+      if (deviceId && state !== 'closed') counts.set(deviceId, (counts.get(deviceId) ?? 0) + 1)
+    return counts
+  }, [job.faults])
   const onAsk = useCallback((point: PlanPoint, pin: boolean) => {
     setPointed(point)
     if (pin) setPinned(point)
@@ -130,47 +156,95 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     (from: PlanPoint, to: PlanPoint) => {
       setScaling([from, to])
       editor.setTool({ does: 'select' })
+      fold(false)
+      setOpen('panel')
     },
     [editor],
   )
+  const toggle = (what: Exclude<Open, null>) => setOpen((now) => (now === what ? null : what))
+  const sentence =
+    verdict?.sentence ?? (failed ? 'The survey failed; the plan is safe.' : 'Looking through every camera…')
 
-  const thing = selection?.is === 'thing' ? (things.find(({ id }) => id === selection.id) ?? null) : null
-  const device = selection?.is === 'device' ? (devices.find(({ id }) => id === selection.id) ?? null) : null
-  const assessed = device && assessedOf(device.id)
-  const promised = (device ? [] : (verdict?.findings ?? [])).filter(
-    ({ id }) => !thing || id.endsWith(`:${thing.id}`),
+  const panel = (
+    <Panel
+      editor={editor}
+      assessment={assessment}
+      survey={survey}
+      verdict={verdict}
+      cameras={cameras}
+      scaling={scaling}
+      onScaled={() => setScaling(null)}
+      onWalk={setWalkAt}
+      onBlindSpot={(middle) => {
+        show({ seen: 'blind' })
+        onAsk(middle, true)
+      }}
+    />
   )
-  const walked = thing?.kind === 'walk' ? thing : null
+  const layersPanel = <LayersPanel layers={layers} show={show} />
   return (
-    <Flex direction={{ base: 'column', xl: 'row' }} align="stretch">
-      <Box flex="1" minW="0" px={{ base: 2, md: 4 }} py={3}>
-        <Sentence next={verdict?.next}>
-          {verdict?.sentence ??
-            (failed ? 'The survey failed; the plan is safe.' : 'Looking through every camera…')}
-        </Sentence>
-        <Tools editor={editor} />
-        <ToolHelp editor={editor} lengthField={lengthField} />
-        <Sheet keyboard={{ editor, pinned, setPinned: (point) => onAsk(point, true), lengthField }}>
-          {(width, height) => (
-            <PlanCanvas
-              editor={editor}
-              width={width}
-              height={height}
-              survey={survey}
-              layer={layer}
-              planeM={planeM}
-              cameras={cameras}
-              sightOf={sightOf}
-              halfFov={halfFov}
-              verdict={markOf}
-              asked={pinned}
-              onAsk={onAsk}
-              onScale={onScale}
-              walkAt={walkAt}
-            />
-          )}
-        </Sheet>
-        <Box minH="4px">
+    <Flex position="absolute" inset={0} minH="420px">
+      <Rail editor={editor} />
+      <Box position="relative" flex="1" minW={0}>
+        <PlanMenu editor={editor} at={pointed}>
+          <Sheet
+            edges={wide ? EDGES.wide : EDGES.narrow}
+            keyboard={{
+              editor,
+              pinned,
+              setPinned: (point) => onAsk(point, true),
+              lengthField,
+              eye,
+              toggleLayers: () => toggle('layers'),
+            }}
+          >
+            {(width, height) => (
+              <PlanCanvas
+                editor={editor}
+                width={width}
+                height={height}
+                room={wide ? ROOM.wide : ROOM.narrow}
+                eye={eye}
+                survey={survey}
+                layers={layers}
+                sun={sun}
+                planeM={planeM}
+                cameras={cameras}
+                sightOf={sightOf}
+                halfFov={halfFov}
+                verdict={markOf}
+                faults={faults}
+                asked={pinned}
+                onAsk={onAsk}
+                onScale={onScale}
+                walkAt={walkAt}
+              />
+            )}
+          </Sheet>
+        </PlanMenu>
+        <Box position="absolute" top={0} insetX={0} maxH="100%" overflowY="auto">
+          <TopLine
+            editor={editor}
+            sentence={sentence}
+            next={verdict?.next}
+            end={
+              wide ? (
+                <IconButton
+                  size="sm"
+                  minH="44px"
+                  minW="44px"
+                  variant="ghost"
+                  colorPalette="inky"
+                  aria-label={folded ? 'Unfold the panel' : 'Fold the panel away'}
+                  aria-expanded={!folded}
+                  onClick={() => fold(!folded)}
+                >
+                  {folded ? <PanelRightOpen size={18} /> : <PanelRightClose size={18} />}
+                </IconButton>
+              ) : null
+            }
+          />
+          <ToolHelp editor={editor} lengthField={lengthField} />
           {progress === null ? null : (
             <Progress.Root value={Math.round(progress * 100)} size="xs" aria-label="Surveying">
               <Progress.Track h="3px">
@@ -179,145 +253,192 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
             </Progress.Root>
           )}
         </Box>
-        <Ask asked={asked} units={job.units} />
-        <HStack mt={2} gap={4} flexWrap="wrap" justify="space-between">
-          <LayerChoice
-            layer={layer}
-            onLayer={setLayer}
-            planeM={planeM}
-            faceM={SIGHT_LIMITS.faceHeightM.value}
-            onPlane={setPlane}
-          />
-          <Legend layer={layer} job={job} />
-        </HStack>
-        {walked ? <WalkPanel thing={walked} job={job} cameras={cameras} onAt={setWalkAt} /> : null}
-      </Box>
-      <Box
-        as="aside"
-        aria-label="On this plan"
-        w={{ base: '100%', xl: '330px' }}
-        ref={aside}
-        flexShrink={0}
-        position={{ xl: 'sticky' }}
-        top={0}
-        alignSelf={{ xl: 'flex-start' }}
-        h={{ xl: '100vh' }}
-        overflowY={{ xl: 'auto' }}
-        bg="sheet"
-        borderLeftWidth={{ xl: '1px' }}
-        borderTopWidth={{ base: '1px', xl: 0 }}
-        borderColor="rule"
-        px={4}
-        py={3}
-      >
-        <Stack gap={4}>
-          {thing ? <ThingForm key={thing.id} thing={thing} editor={editor} /> : null}
-          {thing?.kind === 'area' ? (
-            <Fold title="Where could a camera stand?">
-              <PositionHelper key={thing.id} area={thing} editor={editor} assessed={assessment.devices} />
-            </Fold>
-          ) : null}
-          {device && assessed ? (
-            <DeviceForm key={device.id} device={device} assessed={assessed} editor={editor} />
-          ) : null}
-          {promised.length > 0 ? (
-            <Box>
-              <Heading as="h2" fontSize="md" mb={1}>
-                What was promised
-              </Heading>
-              <FindingList findings={promised} units={job.units} />
-            </Box>
-          ) : null}
-          <Box>
-            {survey && survey.blindSpots.length > 0 && !selection ? (
-              <Fold title={`Blind spots: ${survey.blindSpots.length}`}>
-                {survey.blindSpots.slice(0, 12).map(({ sizeM2, middle }, i) => (
-                  <Button
-                    key={i}
-                    display="flex"
-                    w="100%"
-                    data-row
-                    justifyContent="space-between"
-                    minH="44px"
-                    variant="ghost"
-                    colorPalette="inky"
-                    onClick={() => {
-                      setLayer('blind')
-                      onAsk(middle, true)
-                    }}
-                  >
-                    <span>{i + 1}</span>
-                    <span className="figures">{print({ value: sizeM2, kind: 'ground' }, job.units)}</span>
-                  </Button>
-                ))}
-              </Fold>
-            ) : null}
-            <OnIt editor={editor} />
-            <Fold title="Drawing under it">
-              <BackgroundPanel editor={editor} scaling={scaling} onScaled={() => setScaling(null)} />
-            </Fold>
-            <Fold title="Where it lies">
-              <SitePanel editor={editor} />
-            </Fold>
+        <Foot
+          editor={editor}
+          eye={eye}
+          open={open}
+          onOpen={toggle}
+          ask={<Ask asked={asked} units={job.units} />}
+          sun={layers.sun ? sunWords(sun, marksOf(devices), job.units) : null}
+          legend={wide ? <Legend seen={layers.seen} job={job} /> : null}
+        />
+        {open === 'layers' && wide ? (
+          <Box
+            position="absolute"
+            right={2}
+            bottom={`${EDGES.wide.below}px`}
+            w="342px"
+            maxH="calc(100% - 120px)"
+            overflowY="auto"
+            bg="sheet"
+            borderWidth="1px"
+            borderColor="ink"
+            p={3}
+          >
+            {layersPanel}
           </Box>
-        </Stack>
+        ) : null}
+        {open !== null && !wide ? (
+          <FromBelow onClose={() => setOpen(null)}>
+            {open === 'layers' ? (
+              <Box px={4} py={3}>
+                {layersPanel}
+                <Box mt={3}>
+                  <Legend seen={layers.seen} job={job} />
+                </Box>
+              </Box>
+            ) : (
+              panel
+            )}
+          </FromBelow>
+        ) : null}
       </Box>
+      {wide && !folded ? (
+        <Box
+          as="aside"
+          aria-label="On this plan"
+          position="relative"
+          w="324px"
+          flexShrink={0}
+          overflowY="auto"
+          bg="sheet"
+          borderLeftWidth="1px"
+          borderColor="rule"
+        >
+          {panel}
+        </Box>
+      ) : null}
     </Flex>
   )
 }
 
-interface SheetProps {
-  readonly keyboard: Keyboard
-  readonly children: (width: number, height: number) => ReactNode
+/** Two fingers do it on a phone. */
+const WIDE_ONLY = { base: 'none', md: 'inline-flex' } as const
+
+interface FootProps {
+  readonly editor: Editor
+  readonly eye: { readonly current: Eye | null }
+  readonly open: Open
+  readonly onOpen: (what: Exclude<Open, null>) => void
+  readonly ask: ReactNode
+  readonly sun: string | null
+  readonly legend: ReactNode
 }
 
-/**
- * The sheet the plan lies on: as wide as there is room, with the keyboard's way of doing what a hand does.
- */
-function Sheet({ keyboard, children }: SheetProps) {
-  const box = useRef<HTMLDivElement>(null)
-  const [size, setSize] = useState<readonly [number, number]>([0, 0])
-  useEffect(() => {
-    if (!box.current) return
-    const watch = new ResizeObserver(([entry]) => {
-      const width = Math.floor(entry!.contentRect.width)
-      setSize([
-        width,
-        Math.round(
-          Math.max(
-            width < 600 ? window.innerHeight * 0.5 : 320,
-            Math.min(window.innerHeight * 0.55, width * 0.8),
-          ),
-        ),
-      ])
-    })
-    watch.observe(box.current)
-    return () => watch.disconnect()
-  }, [])
+/** Below on the sheet: what is asked, the scale of colours, zoom and layers; on a phone also the panel. */
+function Foot({ editor, eye, open, onOpen, ask, sun, legend }: FootProps) {
+  const zoom = [
+    ['Nearer', '+', ZoomIn, WIDE_ONLY, () => eye.current?.zoomBy(1.25)],
+    ['Farther', '−', ZoomOut, WIDE_ONLY, () => eye.current?.zoomBy(0.8)],
+    ['All of it', '0', Maximize, undefined, () => eye.current?.fitAll()],
+  ] as const
+  return (
+    <Box position="absolute" bottom={0} insetX={0} bg="paper" borderTopWidth="1px" borderColor="rule" px={3}>
+      <Flex direction={{ base: 'column', md: 'row' }} align={{ md: 'flex-end' }} columnGap={2}>
+        <Box flex="1" minW={0} pt={1} pb={{ base: 0, md: 1 }}>
+          {ask}
+          {sun === null ? null : <Text className="figures">{sun}</Text>}
+          {legend}
+        </Box>
+        <HStack gap={{ base: 2, md: 0 }} py={1} flexShrink={0} justify="flex-end">
+          {zoom.map(([name, key, Icon, display, run]) => (
+            <IconButton
+              key={name}
+              display={display}
+              size="sm"
+              minH="44px"
+              minW="44px"
+              variant="ghost"
+              colorPalette="inky"
+              aria-label={name}
+              title={`${name} (${key})`}
+              onClick={run}
+            >
+              <Icon size={18} />
+            </IconButton>
+          ))}
+          <HStack gap={2} display={{ base: 'flex', md: 'none' }}>
+            <Undoing undo={editor.undo} redo={editor.redo} />
+          </HStack>
+          <Button
+            size="sm"
+            minH="44px"
+            variant={open === 'layers' ? 'solid' : 'outline'}
+            colorPalette="inky"
+            aria-expanded={open === 'layers'}
+            aria-keyshortcuts="L"
+            title="Layers (L)"
+            onClick={() => onOpen('layers')}
+          >
+            <LayersIcon size={18} aria-hidden />
+            Layers
+          </Button>
+          <Button
+            data-foot-panel
+            display={{ base: 'inline-flex', md: 'none' }}
+            size="sm"
+            minH="44px"
+            variant={open === 'panel' ? 'solid' : 'outline'}
+            colorPalette="inky"
+            aria-expanded={open === 'panel'}
+            onClick={() => onOpen('panel')}
+          >
+            {pickedWords(editor)}
+          </Button>
+        </HStack>
+      </Flex>
+    </Box>
+  )
+}
 
+/** What the phone's panel is about. */
+function pickedWords({ job, selected, selection }: Editor): string {
+  if (selected.length > 1) return `${selected.length} selected`
+  if (!selection) return 'On it'
+  const device = job.devices.find(({ id }) => id === selection.id)
+  if (device) return device.mark
+  const thing = job.things.find(({ id }) => id === selection.id)
+  return thing ? wordOf(thing) : 'On it'
+}
+
+/** A panel that comes up from below over the sheet, which stays in sight above it. */
+function FromBelow({ onClose, children }: { onClose: () => void; children: ReactNode }) {
   return (
     <Box
-      ref={box}
-      mt={1}
+      as="aside"
+      aria-label="On this plan"
+      position="absolute"
+      insetX={0}
+      bottom={`${EDGES.narrow.below}px`}
+      maxH="56%"
+      overflowY="auto"
+      zIndex={2}
       bg="sheet"
-      borderWidth="1px"
+      borderTopWidth="2px"
       borderColor="ink"
-      overflow="hidden"
-      data-testid="plan"
-      tabIndex={0}
-      role="application"
-      aria-label={KEYS_OF_PLAN}
-      onKeyDown={(event) => pressOn(keyboard, event)}
-      _focusVisible={{ outline: '2px solid', outlineColor: 'copper.fg' }}
     >
-      {size[0] > 0 ? children(...size) : <Box h="320px" />}
+      <Flex justify="flex-end" position="sticky" top={0} zIndex={1} pointerEvents="none" mb="-48px">
+        <IconButton
+          minH="48px"
+          minW="48px"
+          pointerEvents="auto"
+          bg="sheet"
+          variant="ghost"
+          colorPalette="inky"
+          aria-label="Down again"
+          onClick={onClose}
+        >
+          <ChevronDown size={22} />
+        </IconButton>
+      </Flex>
+      {children}
     </Box>
   )
 }
 
 function NotHere() {
   return (
-    <Text p={4} role="alert" color="check">
+    <Text p={4} pt={16} role="alert" color="check">
       ▲ No signal: the plan’s sheet is not on this device yet. Everything else goes on; reload the page when
       the signal is back.
     </Text>

@@ -147,9 +147,9 @@ export function PositionHelper({
                 onPointerEnter={() =>
                   attempt({ type: 'setPlan', deviceId, plan: { sight: sightAt(position) } })
                 }
-                onPointerLeave={() => attempt(null)}
+                onPointerLeave={() => attempt()}
                 onFocus={() => attempt({ type: 'setPlan', deviceId, plan: { sight: sightAt(position) } })}
-                onBlur={() => attempt(null)}
+                onBlur={() => attempt()}
                 onClick={() => {
                   void commit({ type: 'setPlan', deviceId, plan: { sight: sightAt(position) } })
                   editor.select({ is: 'device', id: deviceId })

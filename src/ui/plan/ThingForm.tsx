@@ -48,7 +48,7 @@ export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor 
           colorPalette="inky"
           onClick={() => {
             void commit({ type: 'removeThing', thingId: thing.id })
-            editor.select(null)
+            editor.select()
           }}
         >
           <Trash2 size={16} aria-hidden />

@@ -1,5 +1,5 @@
 import { LEVELS, type Edition } from '@/core/job'
-import { levelsOf, type Grid, type Survey } from '@/core/sight'
+import { levelsOf, type Grid } from '@/core/sight'
 import { SHADES, type Shades } from '../kit/shades'
 
 export interface Band {
@@ -67,41 +67,4 @@ function packed(colour: string, alpha: number): number {
     number,
   ]
   return ((Math.round(alpha * 255) << 24) | (b << 16) | (g << 8) | r) >>> 0
-}
-
-export interface LabelSpot {
-  readonly x: number
-  readonly y: number
-  readonly line: Survey['contours'][number]
-}
-
-/**
- * Where contours carry their value, in screen pixels: on rings long enough to need one, the most demanding
- * level first, never on another label or on what stands there already.
- */
-export function labelSpots(
-  contours: Survey['contours'],
-  onScreen: (ring: Survey['contours'][number]['rings'][number]) => readonly (readonly [number, number])[],
-  taken: readonly (readonly [number, number])[],
-): LabelSpot[] {
-  const boxes = taken.map(([x, y]) => [x, y] as const)
-  const free = (x: number, y: number) =>
-    boxes.every(([bx, by]) => Math.abs(bx - x) > 62 || Math.abs(by - y) > 18)
-  const spots: LabelSpot[] = []
-  for (const line of [...contours].reverse()) {
-    for (const ring of line.rings) {
-      const points = onScreen(ring)
-      let length = 0
-      for (const [i, [x, y]] of points.entries())
-        length += Math.hypot(points[(i + 1) % points.length]![0] - x, points[(i + 1) % points.length]![1] - y)
-      if (length < 170) continue
-      const found = [0.5, 0.35, 0.65, 0.2, 0.8]
-        .map((share) => points[Math.floor(points.length * share)]!)
-        .find(([x, y]) => free(x, y))
-      if (!found) continue
-      boxes.push(found)
-      spots.push({ x: found[0], y: found[1], line })
-    }
-  }
-  return spots
 }

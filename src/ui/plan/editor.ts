@@ -1,22 +1,42 @@
 'use client'
 
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { v4 as uuid } from 'uuid'
+import { z } from 'zod'
 import { distanceM, type PlanPoint } from '@/core/geometry'
 import { inverseOf, PlanThing, type Change, type Floor, type Job } from '@/core/job'
 import type { Said } from '../job/commands'
 import { useJob } from '../job/JobProvider'
 import { refusal } from '../kit/LineField'
 import { DRAWN, type Tool } from './tools'
+import { doingOf } from './undoing'
 
-export type Selection = { readonly is: 'thing' | 'device'; readonly id: string } | null
+export interface Picked {
+  readonly is: 'thing' | 'device'
+  readonly id: string
+}
+/** What is selected where it is one; null where it is nothing, or several. */
+export type Selection = Picked | null
 
 interface Step {
-  readonly forth: Change
-  readonly back: Change
+  /** What it did: "moving Boat on its cradle". */
+  readonly doing: string
+  readonly forth: readonly Change[]
+  readonly back: readonly Change[]
 }
 
-type SetSteps = (change: (steps: readonly Step[]) => readonly Step[]) => void
+interface Steps {
+  readonly done: readonly Step[]
+  readonly undone: readonly Step[]
+}
+
+/** Taking back, or doing again. */
+export interface Again {
+  /** What it would do that to; null while there is nothing. */
+  readonly doing: string | null
+  /** Also finds what is only now being said. */
+  readonly run: () => void
+}
 
 export interface Editor {
   readonly job: Job
@@ -24,25 +44,36 @@ export interface Editor {
   readonly setFloor: (floor: Floor) => void
   readonly tool: Tool
   readonly setTool: (tool: Tool) => void
+  /** Everything that is selected. */
+  readonly selected: readonly Picked[]
   readonly selection: Selection
-  readonly select: (selection: Selection) => void
+  readonly select: (...picked: readonly Picked[]) => void
+  /** Selects it beside the rest, or no longer. */
+  readonly toggle: (picked: Picked) => void
   /** Corners of what is being drawn. */
   readonly draft: readonly PlanPoint[]
   readonly setDraft: (draft: readonly PlanPoint[]) => void
+  /** Lets go of the corners drawn so far. */
+  readonly begin: () => void
   /** Ends what is being drawn and keeps it. */
   readonly finish: (points?: readonly PlanPoint[]) => Promise<void>
-  /** Says a change that can be taken back. */
-  readonly commit: (change: Change) => Promise<Said>
-  readonly attempt: (change: Change | null) => void
+  /** Says changes that can be taken back together; the first that is refused ends them. */
+  readonly commit: (...changes: readonly Change[]) => Promise<Said>
+  /** Shows changes without saying them; none ends it. */
+  readonly attempt: (...changes: readonly Change[]) => void
   /** The job with everything said in it, tried changes left out: what the next change starts from. */
   readonly latest: () => Job
-  readonly undo: (() => void) | null
-  readonly redo: (() => void) | null
+  readonly undo: Again
+  readonly redo: Again
   /** Why the last change was refused; null after one that was not. */
   readonly refused: string | null
   readonly snapping: boolean
   readonly setSnapping: (snapping: boolean) => void
 }
+
+const keyOf = (tool: Tool, floor: Floor) => `${floor}:${tool.does === 'draw' ? tool.kind : tool.does}`
+/** A tool whose corners are only a thing once it is ended. */
+const unended = (tool: Tool) => tool.does === 'draw' && DRAWN[tool.kind].clicks === 'until ended'
 
 /** State of the plan's editor: everything it does to the job goes through commands. */
 export function useEditor(deviceId: string | null): Editor {
@@ -50,58 +81,107 @@ export function useEditor(deviceId: string | null): Editor {
   const start = job.devices.find(({ id }) => id === deviceId)
   const [floor, showFloor] = useState<Floor>(start?.sight?.place?.floor ?? 'ground')
   const [tool, takeTool] = useState<Tool>({ does: 'select' })
-  const [selection, select] = useState<Selection>(start ? { is: 'device', id: start.id } : null)
+  const [selected, setSelected] = useState<readonly Picked[]>(start ? [{ is: 'device', id: start.id }] : [])
   const [draft, setDraft] = useState<readonly PlanPoint[]>([])
-  const [done, setDone] = useState<readonly Step[]>([])
-  const [undone, setUndone] = useState<readonly Step[]>([])
   const [refused, setRefused] = useState<string | null>(null)
   const [snapping, setSnapping] = useState(true)
   const [base, setBase] = useState<Job | null>(null) // the job before an attempt: what undo goes back to
 
+  const select = useCallback((...picked: readonly Picked[]) => setSelected(picked), [])
+  const toggle = useCallback(
+    ({ is, id }: Picked) =>
+      setSelected((held) => {
+        const without = held.filter((one) => one.id !== id)
+        return without.length < held.length ? without : [...held, { is, id }]
+      }),
+    [],
+  )
+
   const attempt = useCallback(
-    (change: Change | null) => {
-      setBase((held) => (change === null ? null : (held ?? job)))
-      preview(change)
+    (...changes: readonly Change[]) => {
+      setBase((held) => (changes.length === 0 ? null : (held ?? job)))
+      preview(...changes)
     },
     [job, preview],
   )
 
-  const commit = useCallback(
-    async (change: Change): Promise<Said> => {
-      const back = inverseOf(base ?? latest(), change)
-      setBase(null)
-      const said = await send(change)
-      preview(null) // what was tried is shown until it is kept
-      setRefused(refusal(said))
-      if (said.ok && back) {
-        setDone((steps) => [...steps.slice(-199), { forth: change, back }])
-        setUndone([])
-      }
-      return said
-    },
-    [base, latest, preview, send],
-  )
+  // One after the other: an undo that is pressed while a change is still being said takes that one back.
+  const [steps, setSteps] = useState<Steps>({ done: [], undone: [] })
+  const kept = useRef(steps)
+  const keep = useCallback((next: Steps) => {
+    kept.current = next
+    setSteps(next)
+  }, [])
+  const line = useRef<Promise<unknown>>(Promise.resolve())
+  const inLine = useCallback(<T>(task: () => Promise<T>): Promise<T> => {
+    const next = line.current.then(task)
+    line.current = next.catch(() => undefined)
+    return next
+  }, [])
 
-  // The step changes sides at once, so that a fast hand's redo finds it; one that is refused is gone from
-  // both.
-  const replay = useCallback(
-    async (step: Step, way: 'back' | 'forth', from: SetSteps, to: SetSteps) => {
-      const without = (steps: readonly Step[]) => steps.filter((one) => one !== step)
-      from(without)
-      to((steps) => [...steps, step])
-      const said = await send(step[way])
+  const sayAll = useCallback(
+    async (changes: readonly Change[]): Promise<{ said: Said; through: readonly Change[] }> => {
+      let said: Said = { ok: true }
+      const through: Change[] = []
+      for (const change of changes) {
+        said = await send(change)
+        if (!said.ok) break
+        through.push(change)
+      }
       setRefused(refusal(said))
-      if (!said.ok) to(without)
+      return { said, through }
     },
     [send],
   )
 
-  const setTool = useCallback((next: Tool) => {
-    takeTool(next)
-    setDraft([])
-    setRefused(null)
-    if (next.does === 'draw') select(null)
-  }, [])
+  const commit = useCallback(
+    (...changes: readonly Change[]): Promise<Said> => {
+      const tried = base
+      setBase(null)
+      return inLine(async () => {
+        const before = tried ?? latest()
+        const { said, through } = await sayAll(changes)
+        preview() // what was tried is shown until it is kept
+        const back = through.flatMap((change) => inverseOf(before, change) ?? []).reverse()
+        const step = { doing: doingOf(before, through), forth: through, back }
+        if (back.length > 0) keep({ done: [...kept.current.done.slice(-199), step], undone: [] })
+        return said
+      })
+    },
+    [base, inLine, keep, latest, preview, sayAll],
+  )
+
+  const replay = useCallback(
+    (way: 'back' | 'forth') =>
+      inLine(async () => {
+        const { done, undone } = kept.current
+        const step = (way === 'back' ? done : undone).at(-1)
+        if (!step) return
+        const { said } = await sayAll(step[way])
+        // What is refused can be neither taken back nor done again.
+        const [add, to] = [said.ok ? [step] : [], way === 'back' ? 'undone' : 'done']
+        keep({
+          done: way === 'back' ? done.slice(0, -1) : done,
+          undone: way === 'back' ? undone : undone.slice(0, -1),
+          [to]: [...(to === 'done' ? done : undone), ...add],
+        })
+      }),
+    [inLine, keep, sayAll],
+  )
+
+  // Corners of what was not ended are laid aside: who takes up the tool again goes on with them.
+  const aside = useRef(new Map<string, readonly PlanPoint[]>())
+  const setTool = useCallback(
+    (next: Tool) => {
+      if (unended(tool) && draft.length > 0) aside.current.set(keyOf(tool, floor), draft)
+      takeTool(next)
+      setDraft(aside.current.get(keyOf(next, floor)) ?? [])
+      aside.current.delete(keyOf(next, floor))
+      setRefused(null)
+      if (next.does === 'draw') select()
+    },
+    [draft, floor, select, tool],
+  )
 
   const finish = useCallback(
     async (points: readonly PlanPoint[] = draft) => {
@@ -109,29 +189,31 @@ export function useEditor(deviceId: string | null): Editor {
       const corners = points.filter((p, i) => i === 0 || distanceM(p, points[i - 1]!) > 1e-6)
       const plain = corners.map(({ x, y }) => ({ x, y }))
       const drawn = DRAWN[tool.kind]
-      const thing = { id: uuid(), floor, name: '', ...drawn.start(plain, job) }
-      const parsed = PlanThing.safeParse(thing)
+      const started = drawn.start(plain, job).map((one) => ({ id: uuid(), floor, name: '', ...one }))
+      const parsed = z.array(PlanThing).safeParse(started)
       // what is drawn stays, to be mended
       if (!parsed.success) return setRefused(parsed.error.issues.map(({ message }) => message).join(' '))
-      if (!(await commit({ type: 'putThing', thing: parsed.data })).ok) return
+      const things = parsed.data
+      if (!(await commit(...things.map((thing) => ({ type: 'putThing' as const, thing })))).ok) return
       if (drawn.goesOn) return setDraft([corners[1]!])
       setDraft([])
       takeTool({ does: 'select' })
-      select({ is: 'thing', id: parsed.data.id })
+      select(...things.map(({ id }) => ({ is: 'thing' as const, id })))
     },
-    [commit, draft, floor, job, tool],
+    [commit, draft, floor, job, select, tool],
   )
 
   const setFloor = useCallback(
     (next: Floor) => {
       showFloor(next)
       setTool({ does: 'select' })
-      select(null)
+      select()
     },
-    [setTool],
+    [select, setTool],
   )
 
-  const [lastDone, lastUndone] = [done.at(-1), undone.at(-1)]
+  const lastDone = steps.done.at(-1)?.doing ?? null
+  const lastUndone = steps.undone.at(-1)?.doing ?? null
   return useMemo(
     () => ({
       job,
@@ -139,10 +221,13 @@ export function useEditor(deviceId: string | null): Editor {
       setFloor,
       tool,
       setTool,
-      selection,
+      selected,
+      selection: selected.length === 1 ? selected[0]! : null,
       select,
+      toggle,
       draft,
       setDraft,
+      begin: () => setDraft([]),
       finish,
       commit,
       attempt,
@@ -150,8 +235,8 @@ export function useEditor(deviceId: string | null): Editor {
       refused,
       snapping,
       setSnapping,
-      undo: lastDone ? () => void replay(lastDone, 'back', setDone, setUndone) : null,
-      redo: lastUndone ? () => void replay(lastUndone, 'forth', setUndone, setDone) : null,
+      undo: { doing: lastDone, run: () => void replay('back') },
+      redo: { doing: lastUndone, run: () => void replay('forth') },
     }),
     [
       job,
@@ -159,7 +244,9 @@ export function useEditor(deviceId: string | null): Editor {
       setFloor,
       tool,
       setTool,
-      selection,
+      selected,
+      select,
+      toggle,
       draft,
       finish,
       commit,

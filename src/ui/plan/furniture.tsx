@@ -1,6 +1,7 @@
 'use client'
 
 import { Circle, Group, Line } from 'react-konva'
+import type { Spot } from '@/drawings/labels/place'
 import { Caption } from './shapes/marks'
 import { scaleBarM, toPlan, toScreen, type ViewBox } from './view'
 
@@ -29,20 +30,24 @@ export function Grid({
   view,
   width,
   height,
+  beyond,
   colour,
 }: {
   view: ViewBox
   width: number
   height: number
+  /** How far beyond the window, px. */
+  beyond: number
   colour: string
 }) {
   const step = [1, 5, 10, 50, 100].find((m) => m * view.perMetre >= 22) ?? 500
-  const [low, high] = [toPlan(view, [0, height]), toPlan(view, [width, 0])]
+  const low = toPlan(view, [-beyond, height + beyond])
+  const high = toPlan(view, [width + beyond, -beyond])
   const lines: number[][] = []
   for (let x = Math.ceil(low.x / step) * step; x <= high.x; x += step)
-    lines.push([toScreen(view, { x, y: 0 })[0], 0, toScreen(view, { x, y: 0 })[0], height])
+    lines.push([toScreen(view, { x, y: 0 })[0], -beyond, toScreen(view, { x, y: 0 })[0], height + beyond])
   for (let y = Math.ceil(low.y / step) * step; y <= high.y; y += step)
-    lines.push([0, toScreen(view, { x: 0, y })[1], width, toScreen(view, { x: 0, y })[1]])
+    lines.push([-beyond, toScreen(view, { x: 0, y })[1], width + beyond, toScreen(view, { x: 0, y })[1]])
   return (
     <Group>
       {lines.map((points, i) => (
@@ -54,33 +59,56 @@ export function Grid({
 
 export function ScaleBar({
   view,
-  height,
+  right,
+  bottom,
   colour,
   paper,
   words,
 }: {
   view: ViewBox
-  height: number
+  right: number
+  bottom: number
   colour: string
   paper: string
   words: (m: number) => string
 }) {
   const m = scaleBarM(view, 120)
-  const [x, y, w] = [14, height - 16, m * view.perMetre]
+  const w = m * view.perMetre
+  const [x, y] = [right - w, bottom]
   return (
     <Group>
       <Line points={[x, y - 5, x, y, x + w, y, x + w, y - 5]} stroke={paper} strokeWidth={5} />
       <Line points={[x, y - 5, x, y, x + w, y, x + w, y - 5]} stroke={colour} strokeWidth={1.5} />
-      <Caption words={words(m)} at={[x, y - 20]} width={Math.max(w, 60)} size={12} colour={colour} />
+      <Caption words={words(m)} at={[x, y - 20]} width={w} size={12} colour={colour} />
     </Group>
   )
 }
 
-export function North({ bearing, x, colour }: { bearing: number; x: number; colour: string }) {
+export function North({ bearing, at: [x, y], colour }: { bearing: number; at: Spot; colour: string }) {
   return (
-    <Group x={x} y={30} rotation={bearing}>
+    <Group x={x} y={y} rotation={bearing}>
       <Line points={[0, 16, 0, -16, -5, -6]} stroke={colour} strokeWidth={1.6} />
       <Caption words="N" at={[-6, -30]} width={12} size={13} colour={colour} />
     </Group>
   )
+}
+
+/** The L-shaped corners round what is selected. */
+export function Corners({ from: [x1, y1], to: [x2, y2], colour }: { from: Spot; to: Spot; colour: string }) {
+  const [arm, off] = [9, 6]
+  const corners: readonly (readonly [x: number, y: number, right: number, down: number])[] = [
+    [x1 - off, y1 - off, 1, 1],
+    [x2 + off, y1 - off, -1, 1],
+    [x2 + off, y2 + off, -1, -1],
+    [x1 - off, y2 + off, 1, -1],
+  ]
+  return corners.map(([x, y, right, down], i) => (
+    <Line
+      key={i}
+      points={[x, y + down * arm, x, y, x + right * arm, y]}
+      stroke={colour}
+      strokeWidth={2}
+      listening={false}
+    />
+  ))
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { contains, distanceM } from '@/core/geometry'
 import { area, block, soffit, wall, xy } from '@/testing/plans'
 import { PlanThing } from '@/core/job'
-import { densityBands, labelSpots } from './bands'
+import { densityBands } from './bands'
 import { cornersOf, moved, withCorner } from '@/core/plan'
 import { ontoEdge, snap } from './snap'
 import { fit, scaleBarM, toPlan, toScreen, zoom } from './view'
@@ -119,7 +119,7 @@ describe('moving', () => {
   )
 })
 
-describe('bands and their labels', () => {
+describe('bands', () => {
   it('get darker by day and lighter by night with every level, in both editions', () => {
     const lightness = (colour: string) =>
       [1, 3, 5].reduce(
@@ -134,26 +134,5 @@ describe('bands and their labels', () => {
       expect(night).toEqual([...night].sort((a, b) => a - b))
       expect(new Set(day).size).toBe(day.length)
     }
-  })
-  it('never print one value over another or over a device', () => {
-    const ring = (r: number) =>
-      Array.from({ length: 60 }, (_, i) => xy(300 + r * Math.cos(i / 9.55), 300 + r * Math.sin(i / 9.55)))
-    const lines = [60, 63, 66, 140].map((r, i) => ({
-      level: 'detect' as const,
-      densityPxM: i,
-      rings: [ring(r)],
-    }))
-    const spots = labelSpots(lines, (points) => points.map(({ x, y }) => [x, y] as const), [[240, 300]])
-    expect(spots.length).toBeGreaterThan(1)
-    for (const [i, a] of [...spots, { x: 240, y: 300 }].entries())
-      for (const b of spots.slice(0, i))
-        expect(a === b || Math.abs(a.x - b.x) > 62 || Math.abs(a.y - b.y) > 18).toBe(true)
-    expect(
-      labelSpots(
-        [{ level: 'detect', densityPxM: 1, rings: [ring(10)] }],
-        (points) => points.map(({ x, y }) => [x, y] as const),
-        [],
-      ),
-    ).toEqual([])
   })
 })

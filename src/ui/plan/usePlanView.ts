@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Bounds } from '@/core/geometry'
-import { fit, zoom, type ViewBox } from './view'
+import { fit, zoom, type Room, type ViewBox } from './view'
 
 /** An empty plan shows a yard's worth, and nothing stands at the very edge, m. */
 const EMPTY: Bounds = { left: -5, right: 15, bottom: -5, top: 10 }
@@ -13,19 +13,31 @@ const grown = ({ left, right, bottom, top }: Bounds): Bounds => ({
   top: top + EDGE_M,
 })
 
-/** What of a floor the window shows: all of it, until a hand moves it; another floor or size fits anew. */
-export function usePlanView(whole: Bounds | null, floor: string, width: number, height: number) {
+/** How a view is changed other than by a hand on the sheet. */
+export interface Eye {
+  /** All of the floor. */
+  readonly fitAll: () => void
+  readonly fitTo: (bounds: Bounds) => void
+  /** About the middle of the sheet. */
+  readonly zoomBy: (factor: number) => void
+}
+
+/**
+ * What of a floor the window shows: all of it, until a hand moves it; another floor fits anew. In a window
+ * of another size what lay in its middle stays there.
+ */
+export function usePlanView(whole: Bounds | null, floor: string, width: number, height: number, room: Room) {
   const [held, setView] = useState<{
     readonly view: ViewBox
     readonly floor: string
     readonly width: number
     readonly height: number
   } | null>(null)
-  const fitted = useMemo(() => fit(grown(whole ?? EMPTY), width, height), [whole, width, height])
+  const fitted = useMemo(() => fit(grown(whole ?? EMPTY), width, height, room), [whole, width, height, room])
   // While dragging, the sheet stands still even as its bounds change.
   const [frozen, freeze] = useState<ViewBox | null>(null)
-  const ours = held && held.floor === floor && held.width === width && held.height === height
-  const view = ours ? held.view : (frozen ?? fitted)
+  const ours = held?.floor === floor ? centred(held.view, width - held.width, height - held.height) : null
+  const view = ours ?? frozen ?? fitted
   const show = useCallback(
     (next: ViewBox) => setView({ view: next, floor, width, height }),
     [floor, width, height],
@@ -35,16 +47,31 @@ export function usePlanView(whole: Bounds | null, floor: string, width: number, 
     if (frozen && !held) show(frozen)
     freeze(null)
   }, [frozen, held, show])
-  return { view, show, freeze, release, stage: useWheel(view, show) }
+  const eye: Eye = {
+    fitAll: () => setView(null),
+    fitTo: (bounds) => show(fit(grown(bounds), width, height, room)),
+    zoomBy: (factor) => show(zoom(view, factor, [width / 2, height / 2])),
+  }
+  return { view, show, freeze, release, eye, ...useStage(view, show) }
 }
 
-interface StageBox {
+const centred = (view: ViewBox, wider: number, higher: number): ViewBox =>
+  wider === 0 && higher === 0 ? view : { ...view, x0: view.x0 + wider / 2, y0: view.y0 + higher / 2 }
+
+interface Node {
+  readonly position: (at: { readonly x: number; readonly y: number }) => unknown
+}
+interface StageBox extends Node {
   readonly container: () => HTMLDivElement
 }
 
-/** A wheel over the plan zooms it and does not scroll the page: the listener must not be passive. */
-function useWheel(view: ViewBox, show: (view: ViewBox) => void) {
+/**
+ * The stage: a wheel over it zooms the plan and does not scroll the page (the listener must not be passive);
+ * while a hand drags the sheet what is drawn slides along, and is drawn anew only when it rests.
+ */
+function useStage(view: ViewBox, show: (view: ViewBox) => void) {
   const stage = useRef<StageBox | null>(null)
+  const still = useRef<Node | null>(null)
   const latest = useRef({ view, show })
   useEffect(() => {
     latest.current = { view, show }
@@ -61,7 +88,16 @@ function useWheel(view: ViewBox, show: (view: ViewBox) => void) {
     box.addEventListener('wheel', wheel, { passive: false })
     return () => box.removeEventListener('wheel', wheel)
   }, [])
-  return useCallback((node: StageBox | null) => {
+  const slide = useCallback((dx: number, dy: number) => {
+    stage.current?.position({ x: dx, y: dy })
+    still.current?.position({ x: -dx, y: -dy })
+  }, [])
+  const setStage = useCallback((node: StageBox | null) => {
     stage.current = node
   }, [])
+  /** What stays where it is while the sheet slides. */
+  const setStill = useCallback((node: Node | null) => {
+    still.current = node
+  }, [])
+  return { stage: setStage, still: setStill, slide }
 }

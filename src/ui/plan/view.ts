@@ -22,17 +22,25 @@ export const toPlan = ({ perMetre, x0, y0 }: ViewBox, [u, v]: readonly [number, 
 const LEAST_PER_METRE = 0.5
 const MOST_PER_METRE = 400
 
+/** What stays clear round what is shown, px. */
+export interface Room {
+  readonly side: number
+  readonly top: number
+  readonly bottom: number
+}
+const ROOM: Room = { side: 24, top: 24, bottom: 24 }
+
 /** The view that shows bounds whole, with some room round them. */
-export function fit(bounds: Bounds, width: number, height: number, room = 24): ViewBox {
+export function fit(bounds: Bounds, width: number, height: number, room = ROOM): ViewBox {
   const [w, h] = [Math.max(1, bounds.right - bounds.left), Math.max(1, bounds.top - bounds.bottom)]
   const perMetre = Math.min(
     MOST_PER_METRE,
-    Math.max(LEAST_PER_METRE, Math.min((width - 2 * room) / w, (height - 2 * room) / h)),
+    Math.max(LEAST_PER_METRE, Math.min((width - 2 * room.side) / w, (height - room.top - room.bottom) / h)),
   )
   return {
     perMetre,
     x0: width / 2 - ((bounds.left + bounds.right) / 2) * perMetre,
-    y0: height / 2 + ((bounds.bottom + bounds.top) / 2) * perMetre,
+    y0: (height + room.top - room.bottom) / 2 + ((bounds.bottom + bounds.top) / 2) * perMetre,
   }
 }
 

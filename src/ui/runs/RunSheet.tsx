@@ -125,10 +125,10 @@ function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
     attempt: (way) => preview(change(way)),
     keep: async (way) => {
       const said = await send(change(way))
-      preview(null)
+      preview()
       return said
     },
-    giveUp: () => preview(null),
+    giveUp: () => preview(),
   }
   return (
     <Part title="Its way, told from where it comes">

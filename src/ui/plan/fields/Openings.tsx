@@ -1,12 +1,24 @@
 'use client'
 
-import { Box, Button, HStack, IconButton, SimpleGrid, Text } from '@chakra-ui/react'
+import { Box, Button, HStack, IconButton, NativeSelect, SimpleGrid, Text } from '@chakra-ui/react'
 import { Trash2 } from 'lucide-react'
+import { useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import { distanceM } from '@/core/geometry'
 import type { ThingOf } from '@/core/job'
 import { QuantityField } from '../../kit/QuantityField'
 import type { Editor } from '../editor'
+
+/** Usual sizes, m: common practice, no source; every one is a field after. */
+const USUAL = {
+  'door': { label: 'Door', widthM: 0.9, sillM: 0, headM: 2.1 },
+  'double door': { label: 'Double door', widthM: 1.8, sillM: 0, headM: 2.1 },
+  'garage door': { label: 'Garage door', widthM: 2.4, sillM: 0, headM: 2.1 },
+  'window': { label: 'Window', widthM: 1.2, sillM: 0.9, headM: 2.1 },
+  'small window': { label: 'Small window', widthM: 0.6, sillM: 1.4, headM: 2 },
+  'shop window': { label: 'Shop window', widthM: 2.4, sillM: 0.3, headM: 2.4 },
+} as const
+type Usual = keyof typeof USUAL
 
 /** Doors, windows and gates of a wall. */
 export function Openings({ wall, editor: { job, commit } }: { wall: ThingOf<'wall'>; editor: Editor }) {
@@ -21,8 +33,11 @@ export function Openings({ wall, editor: { job, commit } }: { wall: ThingOf<'wal
     ['sillM', 'Sill'],
     ['headM', 'Head'],
   ]
+  const [usual, choose] = useState<Usual>('door')
   const add = () => {
-    const widthM = Math.min(0.9, lengthM * 0.8)
+    const { sillM, headM, ...size } = USUAL[usual]
+    const widthM = Math.min(size.widthM, lengthM * 0.8)
+    const topM = wall.baseM + wall.heightM
     void put([
       ...wall.openings,
       {
@@ -30,15 +45,31 @@ export function Openings({ wall, editor: { job, commit } }: { wall: ThingOf<'wal
         name: '',
         alongM: Math.round((lengthM - widthM) * 50) / 100,
         widthM,
-        sillM: 0,
-        headM: Math.min(2.1, wall.baseM + wall.heightM),
+        sillM: sillM < topM ? sillM : 0,
+        headM: Math.min(headM, topM),
       },
     ])
   }
   return (
     <Box>
+      <Text fontWeight={600}>Openings</Text>
       <HStack justify="space-between">
-        <Text fontWeight={600}>Openings</Text>
+        <NativeSelect.Root size="sm" flex="1">
+          <NativeSelect.Field
+            aria-label="What the opening is"
+            minH="44px"
+            borderColor="ink"
+            value={usual}
+            onChange={(event) => choose(event.target.value as Usual)}
+          >
+            {(Object.keys(USUAL) as Usual[]).map((name) => (
+              <option key={name} value={name}>
+                {USUAL[name].label}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
         <Button size="sm" minH="44px" variant="outline" colorPalette="inky" onClick={add}>
           Add an opening
         </Button>

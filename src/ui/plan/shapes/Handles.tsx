@@ -6,24 +6,14 @@ import type { PlanThing } from '@/core/job'
 import { cornersOf } from '@/core/plan'
 import { print, type UnitSystem } from '@/core/units'
 import { toScreen, type ViewBox } from '../view'
-import { Label, type Inks } from './marks'
+import { besideSide, RANK, type Naming } from '../naming'
+import type { Inks } from './marks'
 
-/** Handles at the corners of what is selected, and the lengths of its sides. */
-export function Handles({
-  thing,
-  view,
-  ink,
-  units,
-}: {
-  thing: PlanThing
-  view: ViewBox
-  ink: Inks
-  units: UnitSystem
-}) {
-  const { at: points, closed } = cornersOf(thing)
+/** Handles at the corners of what is selected. */
+export function Handles({ thing, view, ink }: { thing: PlanThing; view: ViewBox; ink: Inks }) {
+  const { at: points } = cornersOf(thing)
   return (
     <Group>
-      <Sides points={points} closed={closed} view={view} ink={ink} units={units} />
       {points.map((p, i) => {
         const [x, y] = toScreen(view, p)
         return (
@@ -45,41 +35,23 @@ export function Handles({
   )
 }
 
+/** So short on the screen a side carries no length, px. */
+const SHORT_PX = 34
+
 /** The length of every side, beside it. */
-export function Sides({
-  points,
-  closed,
-  view,
-  ink,
-  units,
-}: {
-  points: readonly PlanPoint[]
-  closed: boolean
-  view: ViewBox
-  ink: Inks
-  units: UnitSystem
-}) {
-  const sides = points.flatMap((a, i) =>
-    i + 1 < points.length || (closed && points.length > 2)
-      ? [[a, points[(i + 1) % points.length]!] as const]
-      : [],
-  )
-  return (
-    <Group listening={false}>
-      {sides.map(([a, b], i) => {
-        const lengthM = distanceM(a, b)
-        if (lengthM * view.perMetre < 34) return null
-        return (
-          <Label
-            key={i}
-            at={{ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }}
-            words={print({ value: lengthM, kind: 'length' }, units)}
-            view={view}
-            ink={ink}
-            colour={ink.soft}
-          />
-        )
-      })}
-    </Group>
-  )
+export function lengthsOf(
+  id: string,
+  points: readonly PlanPoint[],
+  closed: boolean,
+  view: ViewBox,
+  units: UnitSystem,
+): Naming[] {
+  return points.flatMap((a, i) => {
+    const ends = i + 1 < points.length || (closed && points.length > 2)
+    const b = points[(i + 1) % points.length]!
+    const lengthM = distanceM(a, b)
+    if (!ends || lengthM * view.perMetre < SHORT_PX) return []
+    const words = print({ value: lengthM, kind: 'length' }, units)
+    return [{ id: `${id}:side:${i}`, words, ...besideSide(a, b, view), rank: RANK.lengths, colour: 'soft' }]
+  })
 }

@@ -1,8 +1,8 @@
 'use client'
 
 import { Fragment } from 'react'
-import type { PlanPoint } from '@/core/geometry'
 import type { PlanThing, ThingName } from '@/core/job'
+import { RANK, type Naming } from '../naming'
 import type { ViewBox } from '../view'
 import { area } from './area'
 import { headEnd } from './headEnd'
@@ -35,23 +35,20 @@ interface ThingsProps {
   readonly things: readonly PlanThing[]
   readonly view: ViewBox
   readonly ink: Inks
-  readonly selectedId: string | null
-  /** Whether there is room for names. */
-  readonly named: boolean
+  readonly selected: ReadonlySet<string>
 }
 
 /** Everything drawn on the plan, heaviest lines for what blocks the view. */
-export function Things({ things, view, ink, selectedId, named }: ThingsProps) {
+export function Things({ things, view, ink, selected }: ThingsProps) {
   return ORDER.flatMap((kind) => things.filter((thing) => thing.kind === kind)).map((thing) => {
-    const selected = thing.id === selectedId
-    const shown = named || selected ? thing : { ...thing, name: '' }
-    const drawing = { id: `thing:${thing.id}`, view, ink, selected, named }
-    return <Fragment key={thing.id}>{shapeOf(thing).draw(shown, drawing)}</Fragment>
+    const drawing = { id: `thing:${thing.id}`, view, ink, selected: selected.has(thing.id) }
+    return <Fragment key={thing.id}>{shapeOf(thing).draw(thing, drawing)}</Fragment>
   })
 }
 
-/** Where a thing's name stands, and whether over an outline; null where none is drawn. */
-export function labelOf(thing: PlanThing): { readonly at: PlanPoint; readonly over: boolean } | null {
-  const { labelAt } = shapeOf(thing)
-  return thing.name === '' || labelAt === null ? null : { at: labelAt(thing), over: 'outline' in thing }
+/** What is written at a thing; null where nothing is. */
+export function namingOf(thing: PlanThing, view: ViewBox, selected: boolean): Naming | null {
+  const naming = shapeOf(thing).naming?.(thing, view)
+  if (!naming || naming.words === '') return null
+  return { ...naming, id: thing.id, rank: selected ? RANK.selected : naming.rank }
 }

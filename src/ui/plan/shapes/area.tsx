@@ -1,29 +1,24 @@
-import { Group } from 'react-konva'
 import { LEVELS } from '@/core/job'
-import { Label, Outlined, topOf } from './marks'
+import { RANK, round } from '../naming'
+import { Outlined } from './marks'
 import type { Shape } from './shape'
 
 /** Its outline, with its name and what it must show. */
 export const area: Shape<'area'> = {
-  labelAt: ({ outline }) => topOf(outline),
-  draw: ({ outline, name, level }, { id, view, ink, selected, named }) => (
-    <Group>
-      <Outlined
-        id={id}
-        outline={outline}
-        view={view}
-        stroke={ink.copper}
-        width={selected ? 2.6 : 1.6}
-        hitFill
-      />
-      <Label
-        at={topOf(outline)}
-        words={named || selected ? `${name}: ${LEVELS[level].name.toLowerCase()}` : ''}
-        view={view}
-        ink={ink}
-        colour={ink.copper}
-        above
-      />
-    </Group>
+  naming: ({ outline, name, level }, view) => ({
+    ...round(outline, view),
+    words: `${name}: ${LEVELS[level].name.toLowerCase()}`,
+    colour: 'copper',
+    rank: RANK.areas,
+  }),
+  draw: ({ outline }, { id, view, ink, selected }) => (
+    <Outlined
+      id={id}
+      outline={outline}
+      view={view}
+      stroke={ink.copper}
+      width={selected ? 2.6 : 1.6}
+      hitFill
+    />
   ),
 }

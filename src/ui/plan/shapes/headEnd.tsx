@@ -1,12 +1,18 @@
 import { Group, Rect } from 'react-konva'
 import { toScreen } from '../view'
-import { Caption, Label } from './marks'
+import { beside, RANK } from '../naming'
+import { Caption } from './marks'
 import type { Shape } from './shape'
 
 /** A square with an H. */
 export const headEnd: Shape<'head end'> = {
-  labelAt: ({ at }) => at,
-  draw: ({ at, name }, { id, view, ink, selected, named }) => {
+  naming: ({ at, name }, view) => ({
+    ...beside(toScreen(view, at), 11),
+    words: name || 'Head end',
+    colour: 'ink',
+    rank: RANK.things,
+  }),
+  draw: ({ at }, { id, view, ink, selected }) => {
     const [x, y] = toScreen(view, at)
     return (
       <Group>
@@ -21,7 +27,6 @@ export const headEnd: Shape<'head end'> = {
           hitStrokeWidth={12}
         />
         <Caption words="H" at={[x - 8, y - 7]} width={16} size={14} colour={ink.sheet} />
-        <Label at={at} words={named ? name || 'Head end' : name} view={view} ink={ink} below gap={8} />
       </Group>
     )
   },

@@ -12,12 +12,6 @@ export type Inks = Readonly<Record<Ink, string>>
 export const FONT = 'Barlow, sans-serif'
 export const flat = (view: ViewBox, points: readonly PlanPoint[]) => points.flatMap((p) => toScreen(view, p))
 
-/** The upper edge of an outline, its left end. */
-export const topOf = (outline: Outline): PlanPoint =>
-  outline.reduce((best, p) =>
-    p.y > best.y + 1e-9 || (Math.abs(p.y - best.y) < 1e-9 && p.x < best.x) ? p : best,
-  )
-
 /** A line round an outline; where it can be taken by its inside, `hitFill`. */
 export function Outlined({
   id,
@@ -120,47 +114,5 @@ export function Caption({
       fill={colour}
       listening={false}
     />
-  )
-}
-
-/** Words on the plan with the paper left clear round them. */
-export function Label({
-  at,
-  words,
-  view,
-  ink,
-  colour = ink.ink,
-  above = false,
-  below = false,
-  gap = 0,
-}: {
-  at: PlanPoint
-  words: string
-  view: ViewBox
-  ink: Inks
-  colour?: string
-  above?: boolean
-  below?: boolean
-  gap?: number
-}) {
-  if (words === '') return null
-  const [x, y] = toScreen(view, at)
-  const drop = below ? 4 + gap : -6
-  const dy = above ? -16 : drop
-  const text = {
-    text: words,
-    x: above ? x + 2 : x - 90,
-    y: y + dy,
-    width: above ? undefined : 180,
-    align: above ? ('left' as const) : ('center' as const),
-    fontSize: 12,
-    fontStyle: '600',
-    fontFamily: FONT,
-  }
-  return (
-    <Group listening={false}>
-      <Text {...text} stroke={ink.sheet} strokeWidth={3} fill={ink.sheet} lineJoin="round" />
-      <Text {...text} fill={colour} />
-    </Group>
   )
 }

@@ -3,7 +3,6 @@ import type { Shape } from './shape'
 
 /** A boundary line; what lies inside is taken by itself. */
 export const premises: Shape<'premises'> = {
-  labelAt: null,
   draw: ({ outline }, { id, view, ink, selected }) => (
     <Outlined
       id={id}

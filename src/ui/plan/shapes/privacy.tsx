@@ -1,11 +1,17 @@
 import { Group } from 'react-konva'
-import { Hatch, Label, Outlined, topOf } from './marks'
+import { RANK, round } from '../naming'
+import { Hatch, Outlined } from './marks'
 import type { Shape } from './shape'
 
 /** Hatched: told apart without colour. */
 export const privacy: Shape<'privacy'> = {
-  labelAt: ({ outline }) => topOf(outline),
-  draw: ({ outline, name }, { id, view, ink, selected, named }) => (
+  naming: ({ outline, name }, view) => ({
+    ...round(outline, view),
+    words: name || 'Private',
+    colour: 'ink',
+    rank: RANK.areas,
+  }),
+  draw: ({ outline }, { id, view, ink, selected }) => (
     <Group>
       <Outlined
         id={id}
@@ -17,7 +23,6 @@ export const privacy: Shape<'privacy'> = {
         hitFill
       />
       <Hatch outline={outline} view={view} stroke={ink.ink} />
-      <Label at={topOf(outline)} words={named ? name || 'Private' : name} view={view} ink={ink} above />
     </Group>
   ),
 }

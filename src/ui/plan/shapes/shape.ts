@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
-import type { PlanPoint } from '@/core/geometry'
 import type { ThingName, ThingOf } from '@/core/job'
+import type { Naming } from '../naming'
 import type { ViewBox } from '../view'
 import type { Inks } from './marks'
 
@@ -11,13 +11,11 @@ export interface Drawing {
   readonly view: ViewBox
   readonly ink: Inks
   readonly selected: boolean
-  /** Whether there is room for names. */
-  readonly named: boolean
 }
 
 /** How one kind of thing is drawn. */
 export interface Shape<K extends ThingName> {
   readonly draw: (thing: ThingOf<K>, drawing: Drawing) => ReactNode
-  /** Where its name stands; null where no name is drawn. */
-  readonly labelAt: ((thing: ThingOf<K>) => PlanPoint) | null
+  /** What is written at it, and where; left out where nothing ever is. */
+  readonly naming?: (thing: ThingOf<K>, view: ViewBox) => Omit<Naming, 'id'>
 }

@@ -5,7 +5,6 @@ import type { Shape } from './shape'
 
 /** Its board pale, its outer edge heavy where a lip hangs from it. */
 export const soffit: Shape<'soffit'> = {
-  labelAt: null,
   draw: (thing, { id, view, ink, selected }) => {
     const colour = selected ? ink.copper : ink.ink
     const board = flat(view, soffitBoard(thing))

@@ -1,12 +1,17 @@
 import { Circle, Group, Line } from 'react-konva'
 import { toScreen } from '../view'
-import { Label } from './marks'
+import { beside, RANK } from '../naming'
 import type { Shape } from './shape'
 
 /** A ring with a cross through it. */
 export const target: Shape<'target'> = {
-  labelAt: ({ at }) => at,
-  draw: ({ at, name }, { id, view, ink, selected }) => {
+  naming: ({ at, name }, view) => ({
+    ...beside(toScreen(view, at), 12),
+    words: name,
+    colour: 'copper',
+    rank: RANK.areas,
+  }),
+  draw: ({ at }, { id, view, ink, selected }) => {
     const [x, y] = toScreen(view, at)
     const line = { stroke: ink.copper, strokeWidth: 1, listening: false }
     return (
@@ -23,7 +28,6 @@ export const target: Shape<'target'> = {
         />
         <Line points={[x - 10, y, x + 10, y]} {...line} />
         <Line points={[x, y - 10, x, y + 10]} {...line} />
-        <Label at={at} words={name} view={view} ink={ink} colour={ink.copper} below gap={10} />
       </Group>
     )
   },

@@ -1,12 +1,18 @@
 import { Group, Line, RegularPolygon } from 'react-konva'
 import { toScreen } from '../view'
-import { flat, Label } from './marks'
+import { beside, RANK } from '../naming'
+import { flat } from './marks'
 import type { Shape } from './shape'
 
 /** Dots along the path, a diamond at its end. */
 export const walk: Shape<'walk'> = {
-  labelAt: ({ path }) => path[0]!,
-  draw: ({ path, name }, { id, view, ink, selected }) => {
+  naming: ({ path, name }, view) => ({
+    ...beside(toScreen(view, path[0]!), 6),
+    words: name,
+    colour: 'ink',
+    rank: RANK.things,
+  }),
+  draw: ({ path }, { id, view, ink, selected }) => {
     const colour = selected ? ink.copper : ink.ink
     const [x, y] = toScreen(view, path.at(-1)!)
     return (
@@ -21,7 +27,6 @@ export const walk: Shape<'walk'> = {
           hitStrokeWidth={16}
         />
         <RegularPolygon x={x} y={y} sides={4} radius={5} fill={colour} listening={false} />
-        <Label at={path[0]!} words={name} view={view} ink={ink} below />
       </Group>
     )
   },

@@ -8,7 +8,6 @@ const LOW_M = 2
 
 /** Heavy, its openings thin. */
 export const wall: Shape<'wall'> = {
-  labelAt: null,
   draw: ({ from, to, heightM, baseM, openings }, { id, view, ink, selected }) => {
     const colour = selected ? ink.copper : ink.ink
     const lengthM = distanceM(from, to)

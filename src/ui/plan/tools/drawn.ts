@@ -1,21 +1,36 @@
+import {
+  BrickWall,
+  Circle,
+  Crosshair,
+  EyeOff,
+  Focus,
+  Footprints,
+  LandPlot,
+  PanelTop,
+  Pentagon,
+  RectangleHorizontal,
+  Server,
+  type LucideIcon,
+} from 'lucide-react'
 import { distanceM, type PlanPoint } from '@/core/geometry'
 import type { Job, PlanThing, ThingName, ThingOf } from '@/core/job'
 
 /** What can be drawn on the plan: an entry a drawing, from which tools, clicks and new things follow. */
 interface Drawn {
-  readonly label: string
-  /** The tool's whole name, where the label is short. */
   readonly name: string
+  readonly icon: LucideIcon
+  /** The letter that takes it up. */
+  readonly key: string
   readonly how: string
   /** Exactly so many clicks, or as many as one likes until it is ended. */
   readonly clicks: 1 | 2 | 'until ended'
   /** Goes on from its last corner once it is drawn. */
   readonly goesOn?: true
-  /** The thing as it starts, beside its id and floor; its fields are checked after. */
-  readonly start: (points: readonly PlanPoint[], on: Job) => object
+  /** What is drawn as it starts, beside ids and floor; its fields are checked after. */
+  readonly start: (points: readonly PlanPoint[], on: Job) => readonly object[]
 }
 
-export type DrawnKind = Exclude<ThingName, 'obstacle'> | 'block' | 'round'
+export type DrawnKind = Exclude<ThingName, 'obstacle'> | 'room' | 'block' | 'round'
 
 /** Heights a new thing starts with. Common practice, no source: every one is a field after. */
 const START = {
@@ -35,95 +50,116 @@ const wanted = ({ policies }: Job) => ({
   level: policies.edition === '2014' ? 'recognise' : 'perceive',
   targetHeightM: START.faceM,
 })
+/** As high as the wall that was drawn last. */
+const wallBetween = (from: PlanPoint, to: PlanPoint, on: Job) => {
+  const like = last(on, 'wall')
+  const [baseM, heightM] = [like?.baseM ?? 0, like?.heightM ?? START.wallHeightM]
+  return { kind: 'wall', from, to, baseM, heightM, openings: [] }
+}
 const standing = { kind: 'obstacle', baseM: 0, heightM: START.obstacleHeightM } as const
 
 export const DRAWN: Record<DrawnKind, Drawn> = {
   'wall': {
-    label: 'Wall',
     name: 'Wall',
+    icon: BrickWall,
+    key: 'w',
     how: 'Click from corner to corner; Enter or Escape ends.',
     clicks: 2,
     goesOn: true,
     start: ([from, to], on) => {
-      const like = last(on, 'wall')
-      const [baseM, heightM] = [like?.baseM ?? 0, like?.heightM ?? START.wallHeightM]
-      return { kind: 'wall', from, to, baseM, heightM, openings: [] }
+      return from && to ? [wallBetween(from, to, on)] : []
+    },
+  },
+  'room': {
+    name: 'Room of four walls',
+    icon: RectangleHorizontal,
+    key: 'q',
+    how: 'Click two corners that lie across from each other.',
+    clicks: 2,
+    start: ([a, c], on) => {
+      if (!a || !c) return []
+      const corners = [a, { x: c.x, y: a.y }, c, { x: a.x, y: c.y }]
+      return corners.map((from, i) => wallBetween(from, corners[(i + 1) % 4]!, on))
     },
   },
   'soffit': {
-    label: 'Soffit',
     name: 'Soffit edge',
+    icon: PanelTop,
+    key: 's',
     how: 'Click both ends of the outer edge, the wall on its left.',
     clicks: 2,
     start: ([from, to], on) => {
       const like = last(on, 'soffit')
-      return {
-        kind: 'soffit',
-        from,
-        to,
-        depthM: like?.depthM ?? START.soffitDepthM,
-        undersideM: like?.undersideM ?? START.undersideM,
-        lipM: like?.lipM ?? START.lipM,
-      }
+      const depthM = like?.depthM ?? START.soffitDepthM
+      const undersideM = like?.undersideM ?? START.undersideM
+      return [{ kind: 'soffit', from, to, depthM, undersideM, lipM: like?.lipM ?? START.lipM }]
     },
   },
   'block': {
-    label: 'Block',
     name: 'Block',
+    icon: Pentagon,
+    key: 'o',
     how: 'Click the corners; click the first again, or Enter, to close.',
     clicks: 'until ended',
-    start: (outline) => ({ ...standing, form: { is: 'block', outline } }),
+    start: (outline) => [{ ...standing, form: { is: 'block', outline } }],
   },
   'round': {
-    label: 'Round',
     name: 'Round obstacle',
+    icon: Circle,
+    key: 'c',
     how: 'A tree or pole: click its middle, then its rim.',
     clicks: 2,
-    start: ([at, rim]) => ({
-      ...standing,
-      form: { is: 'round', at, radiusM: at && rim ? Math.max(0.05, distanceM(at, rim)) : 0 },
-    }),
+    start: ([at, rim]) => {
+      const radiusM = at && rim ? Math.max(0.05, distanceM(at, rim)) : 0
+      return [{ ...standing, form: { is: 'round', at, radiusM } }]
+    },
   },
   'premises': {
-    label: 'Premises',
     name: 'Premises',
+    icon: LandPlot,
+    key: 'p',
     how: 'Click round the ground that matters: blind spots count inside it.',
     clicks: 'until ended',
-    start: (outline) => ({ kind: 'premises', outline }),
+    start: (outline) => [{ kind: 'premises', outline }],
   },
   'area': {
-    label: 'Area',
     name: 'Area of interest',
+    icon: Focus,
+    key: 'a',
     how: 'Click the corners; click the first again, or Enter, to close.',
     clicks: 'until ended',
-    start: (outline, on) => ({ kind: 'area', name: numbered('Area', 'area', on), outline, ...wanted(on) }),
+    start: (outline, on) => [{ kind: 'area', name: numbered('Area', 'area', on), outline, ...wanted(on) }],
   },
   'privacy': {
-    label: 'Privacy',
     name: 'Privacy area',
+    icon: EyeOff,
+    key: 'y',
     how: 'Click round what must not be seen.',
     clicks: 'until ended',
-    start: (outline) => ({ kind: 'privacy', outline }),
+    start: (outline) => [{ kind: 'privacy', outline }],
   },
   'target': {
-    label: 'Target',
     name: 'Target',
+    icon: Crosshair,
+    key: 't',
     how: 'Click where it stands.',
     clicks: 1,
-    start: ([at], on) => ({ kind: 'target', name: numbered('Target', 'target', on), at, ...wanted(on) }),
+    start: ([at], on) => [{ kind: 'target', name: numbered('Target', 'target', on), at, ...wanted(on) }],
   },
   'walk': {
-    label: 'Walk',
     name: 'Walk',
+    icon: Footprints,
+    key: 'n',
     how: 'Click along the path; Enter ends it.',
     clicks: 'until ended',
-    start: (path, on) => ({ kind: 'walk', name: numbered('Walk', 'walk', on), path }),
+    start: (path, on) => [{ kind: 'walk', name: numbered('Walk', 'walk', on), path }],
   },
   'head end': {
-    label: 'Head end',
     name: 'Head end',
+    icon: Server,
+    key: 'd',
     how: 'Click where it is.',
     clicks: 1,
-    start: ([at]) => ({ kind: 'head end', at }),
+    start: ([at]) => [{ kind: 'head end', at }],
   },
 }

@@ -1,4 +1,5 @@
 import { draw } from './draw'
+import { measure } from './measure'
 import { place } from './place'
 import { scale } from './scale'
 import { select } from './select'
@@ -12,6 +13,7 @@ const TOOLS: { readonly [D in Tool['does']]: Handling<Extract<Tool, { does: D }>
   place,
   wish,
   scale,
+  measure,
 }
 
 /** How the tool in hand is handled. */

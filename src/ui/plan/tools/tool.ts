@@ -1,6 +1,6 @@
 import type { PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
-import type { Editor } from '../editor'
+import type { Editor, Picked } from '../editor'
 import type { OnEdge, Snapped } from '../snap'
 import type { DrawnKind } from './drawn'
 
@@ -11,6 +11,7 @@ export type Tool =
   | { readonly does: 'place'; readonly deviceId: string }
   | { readonly does: 'wish'; readonly deviceId: string }
   | { readonly does: 'scale' }
+  | { readonly does: 'measure' }
 
 /** What a tool has to work with: the editor, what draws a spot to itself, and who else wants to know. */
 export interface Sheet {
@@ -21,6 +22,8 @@ export interface Sheet {
   /** How far apart two points are on the screen, px. */
   readonly apartPx: (a: PlanPoint, b: PlanPoint) => number
   readonly sightOf: (device: Device) => Sight | null
+  /** What lies wholly between two corners of a frame and is not selected yet. */
+  readonly framed: (a: PlanPoint, b: PlanPoint) => readonly Picked[]
   readonly onAsk: (at: PlanPoint, pinned: boolean) => void
   readonly onScale: (from: PlanPoint, to: PlanPoint) => void
 }

@@ -1,0 +1,102 @@
+'use client'
+
+import { Box, Button, Heading, Stack } from '@chakra-ui/react'
+import { useEffect, useRef } from 'react'
+import type { Assessment } from '@/core/assess'
+import type { PlanPoint } from '@/core/geometry'
+import type { judgeSurvey, Survey, WalkCamera } from '@/core/sight'
+import { print } from '@/core/units'
+import { FindingList } from '../kit/Findings'
+import { BackgroundPanel } from './BackgroundPanel'
+import { DeviceForm } from './DeviceForm'
+import type { Editor } from './editor'
+import { Fold } from './Fold'
+import { OnIt } from './OnIt'
+import { PositionHelper } from './PositionHelper'
+import { SeveralPanel } from './SeveralPanel'
+import { SitePanel } from './SitePanel'
+import { ThingForm } from './ThingForm'
+import { WalkPanel } from './WalkPanel'
+
+interface PanelProps {
+  readonly editor: Editor
+  readonly assessment: Assessment
+  readonly survey: Survey | null
+  readonly verdict: ReturnType<typeof judgeSurvey> | null
+  readonly cameras: readonly WalkCamera[]
+  readonly scaling: readonly [PlanPoint, PlanPoint] | null
+  readonly onScaled: () => void
+  readonly onWalk: (at: PlanPoint | null) => void
+  readonly onBlindSpot: (middle: PlanPoint) => void
+}
+
+/** What is selected, what was promised, and everything that lies on the plan, as lists and fields. */
+export function Panel(props: PanelProps) {
+  const { editor, assessment, survey, verdict, cameras, scaling } = props
+  const { job, selected, selection } = editor
+  const top = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    top.current?.parentElement?.scrollTo({ top: 0 })
+  }, [selection])
+  const thing = selection?.is === 'thing' ? (job.things.find(({ id }) => id === selection.id) ?? null) : null
+  const device =
+    selection?.is === 'device' ? (job.devices.find(({ id }) => id === selection.id) ?? null) : null
+  const assessed = device && assessment.devices.find(({ deviceId }) => deviceId === device.id)
+  const promised = (device ? [] : (verdict?.findings ?? [])).filter(
+    ({ id }) => !thing || id.endsWith(`:${thing.id}`),
+  )
+  return (
+    <Stack gap={4} ref={top} px={4} py={3}>
+      {selected.length > 1 ? <SeveralPanel editor={editor} /> : null}
+      {thing ? <ThingForm key={thing.id} thing={thing} editor={editor} /> : null}
+      {thing?.kind === 'walk' ? (
+        <WalkPanel thing={thing} job={job} cameras={cameras} onAt={props.onWalk} />
+      ) : null}
+      {thing?.kind === 'area' ? (
+        <Fold title="Where could a camera stand?">
+          <PositionHelper key={thing.id} area={thing} editor={editor} assessed={assessment.devices} />
+        </Fold>
+      ) : null}
+      {device && assessed ? (
+        <DeviceForm key={device.id} device={device} assessed={assessed} editor={editor} />
+      ) : null}
+      {promised.length > 0 ? (
+        <Box>
+          <Heading as="h2" fontSize="md" mb={1}>
+            What was promised
+          </Heading>
+          <FindingList findings={promised} units={job.units} />
+        </Box>
+      ) : null}
+      <Box>
+        {survey && survey.blindSpots.length > 0 && selected.length === 0 ? (
+          <Fold title={`Blind spots: ${survey.blindSpots.length}`}>
+            {survey.blindSpots.slice(0, 12).map(({ sizeM2, middle }, i) => (
+              <Button
+                key={i}
+                display="flex"
+                w="100%"
+                data-row
+                justifyContent="space-between"
+                minH="44px"
+                variant="ghost"
+                colorPalette="inky"
+                onClick={() => props.onBlindSpot(middle)}
+              >
+                <span>{i + 1}</span>
+                <span className="figures">{print({ value: sizeM2, kind: 'ground' }, job.units)}</span>
+              </Button>
+            ))}
+          </Fold>
+        ) : null}
+        <OnIt editor={editor} />
+        <Fold title="Drawing under it">
+          <BackgroundPanel editor={editor} scaling={scaling} onScaled={props.onScaled} />
+        </Fold>
+        <Fold title="Where it lies">
+          <SitePanel editor={editor} />
+        </Fold>
+      </Box>
+    </Stack>
+  )
+}

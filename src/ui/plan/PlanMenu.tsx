@@ -1,0 +1,44 @@
+'use client'
+
+import { Menu, Portal } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+import type { PlanPoint } from '@/core/geometry'
+import { ACTIONS, keyWords } from './actions'
+import type { Editor } from './editor'
+
+/** What can be done with what is selected, where the hand is. */
+export function PlanMenu({
+  editor,
+  at,
+  children,
+}: {
+  editor: Editor
+  at: PlanPoint | null
+  children: ReactNode
+}) {
+  return (
+    <Menu.Root lazyMount unmountOnExit>
+      <Menu.ContextTrigger asChild>{children}</Menu.ContextTrigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content minW="260px" bg="sheet" borderWidth="1px" borderColor="ink" aria-label="On the plan">
+            {ACTIONS.filter(({ can }) => can(editor)).map(({ label, key, run }) => (
+              <Menu.Item
+                key={label}
+                value={label}
+                minH="36px"
+                display="flex"
+                justifyContent="space-between"
+                gap={6}
+                onClick={() => run(editor, at)}
+              >
+                {label}
+                {key ? <span aria-hidden>{keyWords(key)}</span> : null}
+              </Menu.Item>
+            ))}
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
+  )
+}
