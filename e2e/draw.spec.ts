@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { asked, click, newYard, number, sheet } from './sheet'
+import { expect, test, type Page } from '@playwright/test'
+import { asked, click, drag, newYard, number, see, sheet, spot } from './sheet'
 import { accessible, watch } from './watch'
 
 /** Drawing the site plan, by hand and by key: laptop only. */
@@ -169,3 +169,126 @@ test('a drawing is laid under the plan, scaled by two points; a broken one is re
   await page.getByText('Drawing under it').click()
   await expect(page.getByText('yard.svg')).toBeVisible()
 })
+
+test('a room in two clicks, framed and copied together, measured, and taken back by name', async ({
+  page,
+}) => {
+  const { quiet } = watch(page)
+  await newYard(page, 'Room yard')
+  const count = (n: number) => expect(page.getByText(`Drawn: ${n}`)).toBeVisible()
+  await page.keyboard.press('q')
+  await click(page, 0.3, 0.35)
+  await click(page, 0.5, 0.6)
+  await count(4)
+  await expect(page.getByRole('heading', { name: '4 selected' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /drawing wall and 3 more/)
+
+  // What lies wholly in the frame is selected; Shift and a click takes one out again.
+  await page.keyboard.press('Escape')
+  await page.keyboard.down('Shift')
+  await drag(page, [0.25, 0.3], [0.55, 0.65])
+  await page.keyboard.up('Shift')
+  await expect(page.getByRole('heading', { name: '4 selected' })).toBeVisible()
+  await page.keyboard.down('Shift')
+  await click(page, 0.4, 0.35)
+  await page.keyboard.up('Shift')
+  await expect(page.getByRole('heading', { name: '3 selected' })).toBeVisible()
+
+  // The menu is about what lies under the hand.
+  await page.mouse.click(...(await spot(page, 0.4, 0.6)), { button: 'right' })
+  await page.getByRole('menuitem', { name: /^Duplicate/ }).click()
+  await count(7)
+  await sheet(page).focus()
+  await page.keyboard.press('Control+z')
+  await count(4)
+
+  // Several go together by one hand, and come back together.
+  await page.keyboard.press('Control+a')
+  const width = (await sheet(page).boundingBox())!.width
+  await drag(page, [0.4, 0.6], [0.45, 0.6])
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /moving wall and 3 more/)
+  expect(width).toBeGreaterThan(700) // the sheet is the screen
+
+  // Measured and nothing kept of it.
+  await page.keyboard.press('m')
+  await click(page, 0.2, 0.8)
+  await click(page, 0.6, 0.8)
+  await expect(page.getByRole('status').getByText(/^\d+\.\d\d m$/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await count(4)
+
+  // Corners of what was not ended are there again for who goes on.
+  await page.keyboard.press('a')
+  await click(page, 0.7, 0.3)
+  await click(page, 0.8, 0.3)
+  await click(page, 0.8, 0.45)
+  await page.keyboard.press('Escape')
+  await count(4)
+  await page.keyboard.press('a')
+  await page.getByRole('button', { name: 'Done' }).click()
+  await count(5)
+  quiet()
+})
+
+test('layers are kept for whoever works here; the panel folds away', async ({ page }) => {
+  await page.goto('/jobs/kestrel-quay/plan')
+  const wide = async () => (await sheet(page).boundingBox())!.width
+  const before = await wide()
+  await page.getByRole('button', { name: 'Fold the panel away' }).click()
+  await expect.poll(wide).toBeGreaterThan(before + 300)
+  await page.getByRole('button', { name: 'Unfold the panel' }).click()
+  await see(page, 'Seen by')
+  await page.getByText('Sun now').click()
+  await expect(page.getByText(/^Sun now: .* from north|^The sun is down\.$/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('list', { name: 'Cameras that see it' })).toBeVisible()
+  await expect(page.getByText(/^Sun now: .* from north|^The sun is down\.$/)).toBeVisible()
+  await page.evaluate(() => window.localStorage.setItem('neat-bracket-author', 'Lead'))
+  await page.reload()
+  await expect(page.getByRole('list', { name: 'Pixel density' })).toBeVisible()
+})
+
+test('lens and tilt are set on the sheet, by the edge of the picture and its far limit', async ({ page }) => {
+  await newYard(page, 'Aimed yard')
+  await page.getByRole('button', { name: 'Wall', exact: true }).click()
+  await click(page, 0.2, 0.25)
+  await click(page, 0.7, 0.25)
+  await page.keyboard.press('Escape')
+  await page.getByText(/^Drawn: 1/).click()
+  await page.getByRole('button', { name: /^a wall/ }).click()
+  const perMetre = (0.5 * (await sheet(page).boundingBox())!.width) / (await number(page, 'Length'))
+  await page.getByText(/^Devices: /).click()
+  await page.getByRole('button', { name: 'Place' }).click()
+  await click(page, 0.45, 0.26)
+  await expect(page.getByLabel('Looks towards', { exact: true })).toHaveValue('180.0°')
+  // The axis goes straight down the sheet: how far out the target is in pixels follows from a hand on it.
+  const [lens, tilt] = [await number(page, 'Lens'), await number(page, 'Tilt below level')]
+  const from = await spot(page, 0.45, 0.25)
+  const reach = 9 * perMetre // half as far again as the target, which is proposed six metres out
+  const half = (await page.getByText('Across', { exact: true }).locator('xpath=..').textContent())!
+  const angle = ((Number(/([\d.]+)°/.exec(half)![1]) / 2) * Math.PI) / 180
+  await page.mouse.move(from[0] + Math.sin(angle) * reach, from[1] + Math.cos(angle) * reach)
+  await page.mouse.down()
+  await page.mouse.move(from[0] + Math.sin(angle / 2) * reach, from[1] + Math.cos(angle / 2) * reach, {
+    steps: 4,
+  })
+  await page.mouse.up()
+  await expect.poll(() => number(page, 'Lens')).toBeGreaterThan(lens * 1.7)
+  await sheet(page).focus()
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => number(page, 'Lens')).toBe(lens)
+
+  // Its far limit, on the axis: drawn nearer, the camera looks down more.
+  const far = Math.min(await farLimit(page), 1.9 * 6)
+  await page.mouse.move(from[0], from[1] + (far + 0.1) * perMetre)
+  await page.mouse.down()
+  await page.mouse.move(from[0], from[1] + (far - 3) * perMetre, { steps: 4 })
+  await page.mouse.up()
+  await expect.poll(() => number(page, 'Tilt below level')).toBeGreaterThan(tilt + 2)
+})
+
+/** The far limit as the panel has it, m; endless where the picture reaches the horizon. */
+async function farLimit(page: Page): Promise<number> {
+  const words = (await page.getByText('Far limit', { exact: true }).locator('xpath=..').textContent())!
+  return Number(/([\d.]+) m/.exec(words)?.[1] ?? Infinity)
+}

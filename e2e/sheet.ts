@@ -18,7 +18,7 @@ export async function see(page: Page, how: string): Promise<void> {
   await layers.getByRole('button', { name: how, exact: true }).click()
 }
 
-async function spot(page: Page, x: number, y: number): Promise<[number, number]> {
+export async function spot(page: Page, x: number, y: number): Promise<[number, number]> {
   const box = (await sheet(page).boundingBox())!
   return [box.x + box.width * x, box.y + box.height * y]
 }

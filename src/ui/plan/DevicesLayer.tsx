@@ -1,6 +1,6 @@
 'use client'
 
-import { Circle, Group, Line } from 'react-konva'
+import { Circle, Group, Line, Rect } from 'react-konva'
 import { along, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Floor } from '@/core/job'
 import { print, type UnitSystem } from '@/core/units'
@@ -29,6 +29,10 @@ interface DevicesProps {
   readonly infraredM: (device: Device) => number
   /** Of the selected device: where its dead zone ends. */
   readonly nearEdge: readonly PlanPoint[]
+  /** How far out its picture's upper edge meets the ground, m; null where it looks over the horizon. */
+  readonly farM: number | null
+  /** Whether its lens can be set. */
+  readonly zooms: boolean
 }
 
 /** Devices that stand on the floor, with the way they look; the selected one with its handles. */
@@ -45,6 +49,8 @@ export function Devices({
   faults,
   infraredM,
   nearEdge,
+  farM,
+  zooms,
 }: DevicesProps) {
   return devices.map((device) => {
     const place = placeOn(device, floor)
@@ -64,6 +70,8 @@ export function Devices({
         stands={stand.get(device.id) ?? toScreen(view, place)}
         infraredM={infraredM(device)}
         nearEdge={nearEdge}
+        farM={farM}
+        zooms={zooms}
       />
     )
   })
@@ -75,7 +83,7 @@ type Place = NonNullable<NonNullable<Device['sight']>['place']>
 export const placeOn = ({ sight, state }: Device, floor: Floor): Place | null =>
   sight?.place?.floor === floor && state !== 'taken away' ? sight.place : null
 
-interface PlacedProps extends Pick<DevicesProps, 'view' | 'ink' | 'nearEdge'> {
+interface PlacedProps extends Pick<DevicesProps, 'view' | 'ink' | 'nearEdge' | 'farM' | 'zooms'> {
   readonly device: Device
   readonly place: Place
   readonly stands: Spot
@@ -100,6 +108,8 @@ function Placed({
   faults,
   infraredM,
   nearEdge,
+  farM,
+  zooms,
 }: PlacedProps) {
   const [px, py] = toScreen(view, place)
   const aside = Math.hypot(x - px, y - py) > 1
@@ -112,7 +122,16 @@ function Placed({
     <Group>
       {wish ? <Wish device={device} at={wish} view={view} ink={ink} selected={selected} /> : null}
       {aimed ? (
-        <Aim device={device} place={place} view={view} ink={ink} half={fan} nearEdge={nearEdge} />
+        <Aim
+          device={device}
+          place={place}
+          view={view}
+          ink={ink}
+          half={fan}
+          nearEdge={nearEdge}
+          farM={farM}
+          zooms={zooms}
+        />
       ) : (
         <Line
           points={[...look(-fan, 26), px, py, ...look(fan, 26)]}
@@ -211,6 +230,29 @@ function Infrared({
 /** A dead zone smaller than this on screen would only clutter it. */
 const DEAD_ZONE_PX = 50
 
+/** Where its far limit lies farther out than so many times its target, the handle for it stands there. */
+const FAR_HANDLE = 1.9
+
+/** What the hand takes an edge of the picture by. */
+function Handle({ id, at: [x, y], ink }: { id: string; at: Spot; ink: Inks }) {
+  return (
+    <Rect
+      id={id}
+      x={x}
+      y={y}
+      offsetX={5}
+      offsetY={5}
+      width={10}
+      height={10}
+      rotation={45}
+      fill={ink.sheet}
+      stroke={ink.copper}
+      strokeWidth={2}
+      hitStrokeWidth={18}
+    />
+  )
+}
+
 /** How far a camera does not see before itself, where that is worth showing; else null. */
 function deadZone(place: Place, nearEdge: readonly PlanPoint[], view: ViewBox): number | null {
   if (nearEdge.length < 2) return null
@@ -275,12 +317,16 @@ function Aim({
   ink,
   half,
   nearEdge,
-}: Pick<PlacedProps, 'device' | 'place' | 'view' | 'ink' | 'half' | 'nearEdge'>) {
+  farM,
+  zooms,
+}: Pick<PlacedProps, 'device' | 'place' | 'view' | 'ink' | 'half' | 'nearEdge' | 'farM' | 'zooms'>) {
   const sight = device.sight!
   const reach = sight.targetDistanceM * 1.5
   const target = along(place, place.panDeg, sight.targetDistanceM)
   const [x, y] = toScreen(view, place)
   const [tx, ty] = toScreen(view, target)
+  const out = sight.targetDistanceM * FAR_HANDLE
+  const far = toScreen(view, along(place, place.panDeg, Math.min(farM ?? out, out)))
   return (
     <Group>
       {[-half, half].map((turn) => (
@@ -308,6 +354,17 @@ function Aim({
           listening={false}
         />
       ) : null}
+      {zooms
+        ? [-half, half].map((turn) => (
+            <Handle
+              key={turn}
+              id={`lens:${device.id}`}
+              at={toScreen(view, along(place, place.panDeg + turn, reach))}
+              ink={ink}
+            />
+          ))
+        : null}
+      <Handle id={`far:${device.id}`} at={far} ink={ink} />
       <Circle
         id={`aim:${device.id}`}
         x={tx}

@@ -4,10 +4,14 @@ import { memo, useEffect, useMemo, type RefObject } from 'react'
 import { Circle, Group, Layer, Line, Rect, Stage } from 'react-konva'
 import { along, bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
+import type { Camera } from '@/core/parts'
 import { pointsOf } from '@/core/plan'
 import {
+  aheadOf,
   backgroundCorners,
   eachSeen,
+  farthestGroundM,
+  focalFor,
   gridOver,
   nearEdge,
   occludersOf,
@@ -130,6 +134,8 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
     ]
   }
 
+  const cameraOf = (device: Device) => catalogue.cameras.get(device.cameraId) ?? null
+
   const hand = useHand(
     {
       editor,
@@ -138,6 +144,7 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
       apartPx: (p, q) => distanceM(p, q) * view.perMetre,
       framed,
       sightOf,
+      cameraOf,
       onAsk: props.onAsk,
       onScale: props.onScale,
     },
@@ -191,6 +198,7 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
     [job.devices, floor, view, selected],
   )
   const edge = lone ? nearEdge(lone.eye, 0) : []
+  const ahead = selectedDevice?.sight ? aheadOn(selectedDevice.sight, cameraOf(selectedDevice)) : null
   const written = writtenOn({
     things: shownThings,
     devices: job.devices,
@@ -226,7 +234,9 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
     const target = along(place, place.panDeg, selectedDevice.sight!.targetDistanceM)
     const [seen] = whoSees(target, planeM, [lone], occludersOf(job.things, floor), job.policies.edition).seen
     const density = seen ? print({ value: seen.densityPxM, kind: 'density' }, job.units) : 'not seen'
-    return [`${density} at the target`, side(place, target)]
+    const { focalMm, tiltDeg } = selectedDevice.sight!
+    const lens = print({ value: focalMm, kind: 'focal' }, job.units)
+    return [`${density} at the target`, side(place, target), `lens ${lens}, tilt ${angle(tiltDeg)}`]
   })()
   const tagAt = hand.carrying ?? hover?.at ?? null
   const at = (point: PlanPoint): Spot => toScreen(view, point)
@@ -281,6 +291,8 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
           stand={stand}
           faults={layers.faults ? props.faults : NO_FAULTS}
           nearEdge={edge}
+          farM={ahead && typeof ahead.far === 'number' ? ahead.far : null}
+          zooms={ahead?.zooms ?? false}
           infraredM={infraredM}
         />
         {selectedThing ? <Handles thing={selectedThing} view={view} ink={ink} /> : null}
@@ -349,6 +361,16 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
     </Stage>
   )
 })
+
+/** What the handles of a sight need to know. */
+function aheadOn(sight: Sight, camera: Camera | null) {
+  if (!camera) return null
+  const { halfDeg } = aheadOf(camera, sight)
+  return {
+    far: farthestGroundM(sight.heightM, sight.tiltDeg, 2 * halfDeg),
+    zooms: focalFor(camera, sight.portrait, halfDeg) !== null,
+  }
+}
 
 const BEYOND = DRAWN_BEYOND_PX + 40
 const NONE: ReadonlySet<string> = new Set()

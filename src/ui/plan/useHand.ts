@@ -37,7 +37,15 @@ function spotOf(event: Moved): Spot {
   return [event.evt.clientX - box.left, event.evt.clientY - box.top]
 }
 
-const CARRIED: ReadonlySet<string | undefined> = new Set(['thing', 'corner', 'device', 'aim', 'wish'])
+const CARRIED: ReadonlySet<string | undefined> = new Set([
+  'thing',
+  'corner',
+  'device',
+  'aim',
+  'lens',
+  'far',
+  'wish',
+])
 
 /** What a hand frames, in pixels of the sheet. */
 export interface Framed {

@@ -1,6 +1,7 @@
 import { bearingDeg, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Change, Job } from '@/core/job'
 import { moved, pointsOf, withCorner } from '@/core/plan'
+import { aheadOf, focalFor, tiltFor } from '@/core/sight'
 import { planChange } from '../../device/plan'
 import { shifted } from '../changes'
 import type { Picked } from '../editor'
@@ -9,7 +10,7 @@ import type { Sheet } from './tool'
 
 /** What the hand has taken hold of on the plan, and where it took it. */
 export interface Carried {
-  readonly on: 'thing' | 'corner' | 'device' | 'aim' | 'wish' | 'several'
+  readonly on: 'thing' | 'corner' | 'device' | 'aim' | 'lens' | 'far' | 'wish' | 'several'
   readonly id: string
   /** Which corner. */
   readonly index: number
@@ -74,6 +75,24 @@ const CARRY: Record<Carried['on'], Carry> = {
     const targetDistanceM = Math.min(TARGET_M[1], Math.max(TARGET_M[0], round(distanceM(place, at), 0.1)))
     const panDeg = round(bearingDeg(place, at), 0.5)
     return [planChange('sight', id, { ...subject.sight, targetDistanceM, place: { ...place, panDeg } })]
+  },
+  lens: ({ id }, at, sheet) => {
+    const subject = subjectOf(sheet, id)
+    const camera = subject && sheet.cameraOf(subject.device)
+    if (!subject?.sight.place || !camera) return []
+    const { sight } = subject
+    const off = Math.abs(((bearingDeg(sight.place!, at) - sight.place!.panDeg + 540) % 360) - 180)
+    const focalMm = focalFor(camera, sight.portrait, off)
+    return focalMm === null ? [] : [planChange('sight', id, { ...sight, focalMm })]
+  },
+  far: ({ id }, at, sheet) => {
+    const subject = subjectOf(sheet, id)
+    const camera = subject && sheet.cameraOf(subject.device)
+    if (!subject?.sight.place || !camera) return []
+    const { sight } = subject
+    const { halfDeg } = aheadOf(camera, sight)
+    const tiltDeg = tiltFor(distanceM(sight.place!, at), sight.heightM, halfDeg)
+    return [planChange('sight', id, { ...sight, tiltDeg })]
   },
   wish: ({ id }, at, sheet) => {
     const subject = subjectOf(sheet, id)

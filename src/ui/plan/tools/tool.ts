@@ -1,5 +1,6 @@
 import type { PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
+import type { Camera } from '@/core/parts'
 import type { Editor, Picked } from '../editor'
 import type { OnEdge, Snapped } from '../snap'
 import type { DrawnKind } from './drawn'
@@ -22,6 +23,7 @@ export interface Sheet {
   /** How far apart two points are on the screen, px. */
   readonly apartPx: (a: PlanPoint, b: PlanPoint) => number
   readonly sightOf: (device: Device) => Sight | null
+  readonly cameraOf: (device: Device) => Camera | null
   /** What lies wholly between two corners of a frame and is not selected yet. */
   readonly framed: (a: PlanPoint, b: PlanPoint) => readonly Picked[]
   readonly onAsk: (at: PlanPoint, pinned: boolean) => void
