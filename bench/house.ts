@@ -3,9 +3,8 @@ import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { RECORD_VERSION, type Job } from '@/core/job'
 import { largeJob } from './large'
-import { post, served } from './server'
+import { imported, post, served } from './server'
 
 /**
  * The whole house on a job of 1,000 devices with 30,000 recorded steps: server, page and browser, and many
@@ -32,21 +31,7 @@ const envelope = (jobId: string) => ({
   by: 'Lead',
 })
 
-/** The job as a file that the product opens. */
-const fileOf = (job: Job): string =>
-  JSON.stringify({
-    format: 'neat-bracket-job',
-    version: RECORD_VERSION,
-    job: { ...job, backgrounds: [], photos: [] },
-    photos: [],
-  })
-
 const send = (commands: readonly unknown[]) => post(`${BASE}/api/commands`, JSON.stringify({ commands }))
-
-async function imported(job: Job): Promise<string> {
-  const answer = await post(`${BASE}/api/import?as=copy`, fileOf(job))
-  return ((await answer.json()) as { jobId: string }).jobId
-}
 
 /** One command after the other on the large job; the 95th of a hundred. */
 async function oneCommand(jobId: string, deviceId: string): Promise<number> {
@@ -65,7 +50,7 @@ async function oneCommand(jobId: string, deviceId: string): Promise<number> {
 /** Fifty people, each saying forty things on a hundred devices as fast as they are answered. */
 async function many(devices: number, clients: number, each: number): Promise<[number, number, number]> {
   const job = largeJob(devices, 10)
-  const jobId = await imported(job)
+  const jobId = await imported(BASE, job)
   const times: number[] = []
   const said = new Set<string>()
   const began = performance.now()
@@ -114,7 +99,7 @@ export async function house(): Promise<void> {
   try {
     console.log('\nThe house: 1,000 devices, 30,000 recorded steps, 480 devices on the plan')
     const job = largeJob()
-    const [jobId, importMs] = await timed(() => imported(job))
+    const [jobId, importMs] = await timed(() => imported(BASE, job))
     line('job file imported', importMs, '5 s')
     await fetch(BASE).then((answer) => answer.text())
     server.stop()

@@ -12,6 +12,7 @@ import { demo, largeJob } from './large'
 import { offline } from './offline'
 import { ordering } from './order'
 import { photos } from './photos'
+import { plan } from './plan'
 import { post, served } from './server'
 import { surveying } from './survey'
 
@@ -231,3 +232,4 @@ await commands()
 await house()
 await offline()
 await photos()
+await plan()

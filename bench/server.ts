@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process'
+import { RECORD_VERSION, type Job } from '@/core/job'
 
 /** The built application on a port of its own, with its record in a folder; answers once it is there. */
 export async function served(folder: string, port: number) {
@@ -28,4 +29,16 @@ export async function post(url: string, body: string): Promise<Response> {
   })
   if (!response.ok) throw new Error(`${response.status} ${(await response.text()).slice(0, 300)}`)
   return response
+}
+
+/** A job by itself, without its pictures; its id there. */
+export async function imported(base: string, job: Job): Promise<string> {
+  const file = {
+    format: 'neat-bracket-job',
+    version: RECORD_VERSION,
+    job: { ...job, backgrounds: [], photos: [] },
+    photos: [],
+  }
+  const answer = await post(`${base}/api/import?as=copy`, JSON.stringify(file))
+  return ((await answer.json()) as { jobId: string }).jobId
 }

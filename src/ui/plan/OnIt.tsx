@@ -2,6 +2,7 @@
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { nameOf, wordOf } from '@/core/plan'
+import { Growing } from '../kit/Growing'
 import type { Editor } from './editor'
 import { Fold } from './Fold'
 
@@ -40,7 +41,7 @@ export function OnIt({ editor: { job, floor, selected, select, setTool } }: { ed
   return (
     <Box>
       <Fold title={`Devices: ${on.length} here${off.length > 0 ? `, ${off.length} not placed` : ''}`}>
-        {on.map(({ id, mark, name }) => row(id, 'device', `${mark} ${name}`, ''))}
+        <Growing items={on} draw={({ id, mark, name }) => row(id, 'device', `${mark} ${name}`, '')} />
         {off.map(({ id, mark, name }) => (
           <HStack key={id} data-row justify="space-between" px={2} minH="44px">
             <Text truncate>
@@ -59,7 +60,7 @@ export function OnIt({ editor: { job, floor, selected, select, setTool } }: { ed
         ))}
       </Fold>
       <Fold title={`Drawn: ${here.length}`}>
-        {here.map((thing) => row(thing.id, 'thing', nameOf(thing), wordOf(thing)))}
+        <Growing items={here} draw={(thing) => row(thing.id, 'thing', nameOf(thing), wordOf(thing))} />
       </Fold>
     </Box>
   )

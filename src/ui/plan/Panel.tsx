@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, Heading, Stack } from '@chakra-ui/react'
-import { useEffect, useRef } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import type { Assessment } from '@/core/assess'
 import type { PlanPoint } from '@/core/geometry'
 import type { judgeSurvey, Survey, WalkCamera } from '@/core/sight'
@@ -31,7 +31,7 @@ interface PanelProps {
 }
 
 /** What is selected, what was promised, and everything that lies on the plan, as lists and fields. */
-export function Panel(props: PanelProps) {
+export const Panel = memo(function Panel(props: PanelProps) {
   const { editor, assessment, survey, verdict, cameras, scaling } = props
   const { job, selected, selection } = editor
   const top = useRef<HTMLDivElement>(null)
@@ -99,4 +99,4 @@ export function Panel(props: PanelProps) {
       </Box>
     </Stack>
   )
-}
+})

@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useEffect, useMemo, type RefObject } from 'react'
+import { memo, useCallback, useEffect, useMemo, type RefObject } from 'react'
 import { Circle, Group, Layer, Line, Rect, Stage } from 'react-konva'
 import { along, bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
@@ -71,6 +71,9 @@ interface PlanCanvasProps {
 const NEAR = 60
 const FARTHER = 12
 const SNAP_PX = 10
+/** How large on the screen the cells of one camera's footprint are, px; coarser while a hand carries it. */
+const FINE_PX = 2
+const COARSE_PX = 6
 const NO_FAULTS: ReadonlyMap<string, number> = new Map()
 /** Other floors lie under this one so faint. */
 const FAINT = 0.22
@@ -155,12 +158,13 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
   const lone = selectedDevice
     ? (cameras.find(({ deviceId }) => deviceId === selectedDevice.id) ?? null)
     : null
+  const cellPx = hand.carrying ? COARSE_PX : FINE_PX
   const footprint = useMemo(() => {
     if (!lone) return null
     const corner = [toPlan(view, [0, height]), toPlan(view, [width, 0])] as const
     const grid = gridOver(
       { left: corner[0].x, right: corner[1].x, bottom: corner[0].y, top: corner[1].y },
-      Math.max(0.1, 2 / view.perMetre),
+      Math.max(0.1, cellPx / view.perMetre),
     )
     const density = new Float32Array(grid.columns * grid.rows)
     eachSeen(
@@ -174,51 +178,83 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
       },
     )
     return { grid, canvas: paint(grid, density, densityBands(job.policies.edition, shades), 0.82) }
-  }, [lone, view, width, height, job.things, floor, planeM, job.policies.edition, shades])
+  }, [lone, view, width, height, cellPx, job.things, floor, planeM, job.policies.edition, shades])
   const alone = layers.seen === 'density' ? footprint : null
   const surveyed = !alone && survey?.floor === floor ? survey : null
 
   // What lies off the window need not be drawn: a plan may hold thousands of walls.
-  const [low, high] = [toPlan(view, [-BEYOND, height + BEYOND]), toPlan(view, [width + BEYOND, -BEYOND])]
-  const inSight = (some: typeof things) =>
-    some.filter((thing) => {
-      if (!layers.areas && AREAS.has(thing.kind) && !ids.has(thing.id)) return false
-      const box = boundsOf(pointsOf(thing))!
-      return box.right >= low.x && box.left <= high.x && box.top >= low.y && box.bottom <= high.y
-    })
-  const shownThings = inSight(things)
+  const inSight = useCallback(
+    (some: typeof things) => {
+      const [low, high] = [toPlan(view, [-BEYOND, height + BEYOND]), toPlan(view, [width + BEYOND, -BEYOND])]
+      return some.filter((thing) => {
+        if (!layers.areas && AREAS.has(thing.kind) && !ids.has(thing.id)) return false
+        const box = boundsOf(pointsOf(thing))!
+        return box.right >= low.x && box.left <= high.x && box.top >= low.y && box.bottom <= high.y
+      })
+    },
+    [view, width, height, layers.areas, ids],
+  )
+  const shownThings = useMemo(() => inSight(things), [inSight, things])
+  const othersShown = useMemo(() => (layers.floors ? inSight(others) : []), [inSight, others, layers.floors])
   const drawing = tool.does === 'draw' || tool.does === 'scale' || tool.does === 'measure'
-  const trail = drawing && hover && draft.length > 0 ? [...draft, hover.at] : draft
-  const infraredM = (device: Device) =>
-    layers.infrared || device.id === selectedDevice?.id
-      ? (catalogue.cameras.get(device.cameraId)?.infraredReachM ?? 0)
-      : 0
+  const trail = useMemo(
+    () => (drawing && hover && draft.length > 0 ? [...draft, hover.at] : draft),
+    [drawing, hover, draft],
+  )
+  const infraredM = useCallback(
+    (device: Device) =>
+      layers.infrared || device.id === selectedDevice?.id
+        ? (catalogue.cameras.get(device.cameraId)?.infraredReachM ?? 0)
+        : 0,
+    [layers.infrared, selectedDevice?.id, catalogue],
+  )
   const stand = useMemo(
     () => standOf(job.devices, floor, view, selected),
     [job.devices, floor, view, selected],
   )
-  const edge = lone ? nearEdge(lone.eye, 0) : []
+  const edge = useMemo(() => (lone ? nearEdge(lone.eye, 0) : []), [lone])
   const ahead = selectedDevice?.sight ? aheadOn(selectedDevice.sight, cameraOf(selectedDevice)) : null
-  const written = writtenOn({
-    things: shownThings,
-    devices: job.devices,
-    floor,
-    units: job.units,
-    view,
-    layers,
-    selected,
-    survey: surveyed,
-    furniture: [
-      { minX: width - 150, minY: height - 44, maxX: width, maxY: height },
-      { minX: width - 48, minY: 4, maxX: width, maxY: 62 },
+  const dazzled = props.sun?.inPictureOf ?? NOBODY
+  const written = useMemo(
+    () =>
+      writtenOn({
+        things: shownThings,
+        devices: job.devices,
+        floor,
+        units: job.units,
+        view,
+        layers,
+        selected,
+        survey: surveyed,
+        furniture: [
+          { minX: width - 150, minY: height - 44, maxX: width, maxY: height },
+          { minX: width - 48, minY: 4, maxX: width, maxY: 62 },
+        ],
+        stand,
+        infraredM,
+        nearEdge: edge,
+        dazzled,
+        trail,
+      }),
+    [
+      shownThings,
+      job.devices,
+      floor,
+      job.units,
+      view,
+      layers,
+      selected,
+      surveyed,
+      width,
+      height,
+      stand,
+      infraredM,
+      edge,
+      dazzled,
+      trail,
     ],
-    stand,
-    infraredM,
-    nearEdge: edge,
-    dazzled: props.sun?.inPictureOf ?? [],
-    trail,
-  })
-  const sheet = { minX: 6, minY: 6, maxX: width - 6, maxY: height - 6 }
+  )
+  const sheet = useMemo(() => ({ minX: 6, minY: 6, maxX: width - 6, maxY: height - 6 }), [width, height])
   const bounds = selected.length > 1 ? boundsOfPicked({ things, devices: job.devices }, selected) : null
   const place = selectedDevice ? placeOn(selectedDevice, floor) : null
   const tag = ((): readonly string[] => {
@@ -261,7 +297,7 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
         ) : null}
         {layers.floors ? (
           <Group opacity={FAINT}>
-            <Things things={inSight(others)} view={view} ink={ink} selected={NONE} />
+            <Things things={othersShown} view={view} ink={ink} selected={NONE} />
           </Group>
         ) : null}
         {alone ? <Cells grid={alone.grid} canvas={alone.canvas} view={view} /> : null}
@@ -277,7 +313,7 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
         ) : null}
         {props.sun ? <Shade sun={props.sun} view={view} colour={ink.ink} /> : null}
       </Layer>
-      <Layer>
+      <Layer ref={plan.taken}>
         <Things things={shownThings} view={view} ink={ink} selected={ids} />
         <Devices
           devices={job.devices}
@@ -373,6 +409,7 @@ function aheadOn(sight: Sight, camera: Camera | null) {
 }
 
 const BEYOND = DRAWN_BEYOND_PX + 40
+const NOBODY: readonly string[] = []
 const NONE: ReadonlySet<string> = new Set()
 const AREAS: ReadonlySet<string> = new Set(['area', 'privacy', 'premises', 'target', 'walk'])
 

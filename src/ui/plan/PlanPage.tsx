@@ -11,7 +11,7 @@ import {
   ZoomOut,
 } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useDeferredValue, useMemo, useRef, useState, type ReactNode } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
 import { wordOf } from '@/core/plan'
@@ -76,7 +76,7 @@ const ROOM: { readonly wide: Room; readonly narrow: Room } = {
 const marksOf = (devices: readonly Device[]) => new Map(devices.map(({ id, mark }) => [id, mark]))
 
 /** The sentence above the sheet, and below it what is asked and the scale of colours, px. */
-const EDGES = { wide: { above: 45, below: 61 }, narrow: { above: 57, below: 82 } } as const
+const EDGES = { wide: { above: 45, below: 53 }, narrow: { above: 57, below: 82 } } as const
 
 type Open = 'panel' | 'layers' | null
 
@@ -110,9 +110,12 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const survey = surveyed?.floor === floor ? surveyed : null
   const verdict = useMemo(() => survey && judgeSurvey(survey, job.units), [survey, job.units])
   const cameras = useMemo(() => camerasOn(devices, catalogue, floor), [devices, catalogue, floor])
+  // Fields and lists follow a hand when it lets them; what is said there is never said of what was.
+  const later = useDeferredValue(editor)
+  const beside = editor.trying ? later : editor
   const occluders = useMemo(() => occludersOf(things, floor), [things, floor])
   const sun = useSun(layers.sun, job.site, cameras, occluders)
-  const at = pointed ?? pinned
+  const at = useDeferredValue(pointed ?? pinned) // a hand that passes over is not held up by the answer
   const asked = useMemo(
     () => at && whoSees(at, planeM, cameras, occluders, policies.edition),
     [at, planeM, cameras, occluders, policies.edition],
@@ -161,24 +164,29 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     },
     [editor],
   )
+  const onScaled = useCallback(() => setScaling(null), [])
+  const onBlindSpot = useCallback(
+    (middle: PlanPoint) => {
+      show({ seen: 'blind' })
+      onAsk(middle, true)
+    },
+    [show, onAsk],
+  )
   const toggle = (what: Exclude<Open, null>) => setOpen((now) => (now === what ? null : what))
   const sentence =
     verdict?.sentence ?? (failed ? 'The survey failed; the plan is safe.' : 'Looking through every camera…')
 
   const panel = (
     <Panel
-      editor={editor}
+      editor={beside}
       assessment={assessment}
       survey={survey}
       verdict={verdict}
       cameras={cameras}
       scaling={scaling}
-      onScaled={() => setScaling(null)}
+      onScaled={onScaled}
       onWalk={setWalkAt}
-      onBlindSpot={(middle) => {
-        show({ seen: 'blind' })
-        onAsk(middle, true)
-      }}
+      onBlindSpot={onBlindSpot}
     />
   )
   const layersPanel = <LayersPanel layers={layers} show={show} />

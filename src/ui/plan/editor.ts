@@ -61,6 +61,8 @@ export interface Editor {
   readonly commit: (...changes: readonly Change[]) => Promise<Said>
   /** Shows changes without saying them; none ends it. */
   readonly attempt: (...changes: readonly Change[]) => void
+  /** Whether something is shown that is not said. */
+  readonly trying: boolean
   /** The job with everything said in it, tried changes left out: what the next change starts from. */
   readonly latest: () => Job
   readonly undo: Again
@@ -231,6 +233,7 @@ export function useEditor(deviceId: string | null): Editor {
       finish,
       commit,
       attempt,
+      trying: base !== null,
       latest,
       refused,
       snapping,
@@ -251,6 +254,7 @@ export function useEditor(deviceId: string | null): Editor {
       finish,
       commit,
       attempt,
+      base,
       latest,
       refused,
       snapping,

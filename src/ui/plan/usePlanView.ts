@@ -61,6 +61,9 @@ const centred = (view: ViewBox, wider: number, higher: number): ViewBox =>
 interface Node {
   readonly position: (at: { readonly x: number; readonly y: number }) => unknown
 }
+interface LayerBox {
+  readonly listening: (listens: boolean) => unknown
+}
 interface StageBox extends Node {
   readonly container: () => HTMLDivElement
 }
@@ -72,6 +75,7 @@ interface StageBox extends Node {
 function useStage(view: ViewBox, show: (view: ViewBox) => void) {
   const stage = useRef<StageBox | null>(null)
   const still = useRef<Node | null>(null)
+  const taken = useRef<LayerBox | null>(null)
   const latest = useRef({ view, show })
   useEffect(() => {
     latest.current = { view, show }
@@ -91,6 +95,7 @@ function useStage(view: ViewBox, show: (view: ViewBox) => void) {
   const slide = useCallback((dx: number, dy: number) => {
     stage.current?.position({ x: dx, y: dy })
     still.current?.position({ x: -dx, y: -dy })
+    taken.current?.listening(dx === 0 && dy === 0) // nothing is taken by a hand that drags the sheet
   }, [])
   const setStage = useCallback((node: StageBox | null) => {
     stage.current = node
@@ -99,5 +104,9 @@ function useStage(view: ViewBox, show: (view: ViewBox) => void) {
   const setStill = useCallback((node: Node | null) => {
     still.current = node
   }, [])
-  return { stage: setStage, still: setStill, slide }
+  /** What a hand can take. */
+  const setTaken = useCallback((node: LayerBox | null) => {
+    taken.current = node
+  }, [])
+  return { stage: setStage, still: setStill, taken: setTaken, slide }
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { Fragment } from 'react'
+import { Fragment, memo } from 'react'
 import type { PlanThing, ThingName } from '@/core/job'
 import { RANK, type Naming } from '../naming'
 import type { ViewBox } from '../view'
@@ -39,12 +39,12 @@ interface ThingsProps {
 }
 
 /** Everything drawn on the plan, heaviest lines for what blocks the view. */
-export function Things({ things, view, ink, selected }: ThingsProps) {
+export const Things = memo(function Things({ things, view, ink, selected }: ThingsProps) {
   return ORDER.flatMap((kind) => things.filter((thing) => thing.kind === kind)).map((thing) => {
     const drawing = { id: `thing:${thing.id}`, view, ink, selected: selected.has(thing.id) }
     return <Fragment key={thing.id}>{shapeOf(thing).draw(thing, drawing)}</Fragment>
   })
-}
+})
 
 /** What is written at a thing; null where nothing is. */
 export function namingOf(thing: PlanThing, view: ViewBox, selected: boolean): Naming | null {
