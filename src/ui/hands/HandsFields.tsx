@@ -14,7 +14,7 @@ const HANDS: Record<Hands['hand'], string> = { right: 'Right', left: 'Left' }
 
 /** How this device is held and read. */
 export function HandsFields() {
-  const { size, hand, buzz, photos } = useHands()
+  const { size, hand, buzz, sound, photos } = useHands()
   return (
     <>
       <OneOf label="Text" options={SIZES} value={size} onChoose={(one) => setHands({ size: one })} />
@@ -37,6 +37,9 @@ export function HandsFields() {
       )}
       <Tick checked={buzz} onTick={(one) => setHands({ buzz: one })}>
         A short buzz when something is recorded
+      </Tick>
+      <Tick checked={sound} onTick={(one) => setHands({ sound: one })}>
+        A short tone when something is recorded
       </Tick>
     </>
   )

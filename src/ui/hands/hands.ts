@@ -8,6 +8,7 @@ const Hands = z.object({
   size: z.enum(['usual', 'large', 'largest']).catch('usual'),
   hand: z.enum(['right', 'left']).catch('right'),
   buzz: z.boolean().catch(false),
+  sound: z.boolean().catch(false),
   /** The longer edge of photos that are kept, pixels. */
   photos: z.enum(['as taken', '2560', '1600']).catch('as taken'),
 })
@@ -57,9 +58,28 @@ export function useHandsOnPage(): void {
   }, [size, hand])
 }
 
-/** Tells a gloved hand that something was kept, where it wants that and the device can. */
-export function buzz(): void {
-  if (hands().buzz) navigator.vibrate?.(40)
+/** Tells a gloved hand that something was kept, by buzz and sound as it wants and the device can. */
+export function tellKept(): void {
+  const { buzz, sound } = hands()
+  if (buzz) navigator.vibrate?.(40)
+  if (sound) chime()
+}
+
+/** High enough for an old phone's speaker, short enough not to annoy. */
+const CHIME = { hertz: 1320, seconds: 0.12, loud: 0.2 }
+let speaker: AudioContext | null = null
+
+function chime(): void {
+  if (typeof AudioContext === 'undefined') return
+  speaker ??= new AudioContext()
+  void speaker.resume() // a phone lets no page sound before it was touched
+  const [tone, volume, now] = [speaker.createOscillator(), speaker.createGain(), speaker.currentTime]
+  tone.frequency.value = CHIME.hertz
+  volume.gain.setValueAtTime(CHIME.loud, now)
+  volume.gain.exponentialRampToValueAtTime(0.001, now + CHIME.seconds)
+  tone.connect(volume).connect(speaker.destination)
+  tone.start(now)
+  tone.stop(now + CHIME.seconds)
 }
 
 /** Keeps the screen lit while it is used, where the device lets it. */

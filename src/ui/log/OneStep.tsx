@@ -10,7 +10,7 @@ import { isAsked, together, type Because, type StepState } from '@/core/procedur
 import { inSentence, type UnitSystem } from '@/core/units'
 import { useAuthor } from '../job/author'
 import { useJob } from '../job/JobProvider'
-import { buzz, useAwake } from '../hands/hands'
+import { tellKept, useAwake } from '../hands/hands'
 import { ReadAloud } from '../hands/ReadAloud'
 import { GoLink } from '../kit/go'
 import { refusal } from '../kit/LineField'
@@ -65,7 +65,7 @@ export function OneStep({ device, assessed, state, index, handed, onGo }: OneSte
         send({ type: 'recordStep', deviceId: device.id, stepId, title, outcome: said })
       const said = await record(state, outcome)
       if (!said.ok) return refusal(said)
-      buzz()
+      tellKept()
       const taken = withRest ? rest : []
       for (const state of taken) {
         const done = await record(state, state === asked ? (also.now as Outcome) : DONE)
