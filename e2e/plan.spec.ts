@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { drag, number, openPanel, see } from './sheet'
+import { drag, number, openPanel, see, sheet } from './sheet'
 import { accessible, watch } from './watch'
 
 /** The boatyard's plan and what it adds to a device's sheet, on laptop and phone. */
@@ -19,6 +19,11 @@ test('the boatyard’s plan says what is met, what is not and why, and what a wa
   await see(page, 'Blind spots')
   await expect(page.getByText('Hatched: ground that no camera sees')).toBeVisible()
   await openPanel(page)
+  if (isMobile) {
+    const [drawn, panel] = [sheet(page), page.getByRole('complementary', { name: 'On this plan' })]
+    const bottom = async () => (({ y, height }) => y + height)((await drawn.boundingBox())!)
+    await expect.poll(async () => (await bottom()) <= (await panel.boundingBox())!.y + 1).toBe(true)
+  }
   await page.getByText(/^Drawn: /).click()
   await page.getByRole('button', { name: /^From the gate to the slip/ }).click()
   await expect(page.getByText(/^Out of everybody’s view for/)).toBeVisible()

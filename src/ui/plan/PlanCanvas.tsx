@@ -1,6 +1,6 @@
 'use client'
 
-import { memo, useCallback, useEffect, useMemo, type RefObject } from 'react'
+import { memo, useCallback, useEffect, useMemo } from 'react'
 import { Circle, Group, Layer, Line, Rect, Stage } from 'react-konva'
 import { along, bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
@@ -39,6 +39,7 @@ import { Things } from './shapes/Things'
 import { ontoEdge, snap, type Snapped, type SnappedTo } from './snap'
 import { Shade } from './SunLayer'
 import { DRAWN_BEYOND_PX, useHand } from './useHand'
+import { useLettering } from './useLettering'
 import { usePlanView, type Eye } from './usePlanView'
 import { toPlan, toScreen, type Room } from './view'
 import { standOf, writtenOn } from './written'
@@ -49,7 +50,8 @@ interface PlanCanvasProps {
   readonly height: number
   /** What lies over the edges of the sheet: names and what is fitted keep off it. */
   readonly room: Room
-  readonly eye: RefObject<Eye | null>
+  /** Told how the view is changed from beside the sheet. */
+  readonly onEye: (eye: Eye) => void
   readonly survey: Survey | null
   readonly layers: Layers
   readonly sun: SunOnPlan | null
@@ -86,12 +88,15 @@ const SNAPPED: Record<SnappedTo, string> = {
   'nothing': '',
 }
 
-/**
- * The plan: everything on it to scale, drawn and moved by hand. Remembered, so that what goes on beside it
- * does not draw it again.
- */
-export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
-  const { editor, width, height, room, survey, layers, planeM, cameras, sightOf, halfFov, asked } = props
+/** The plan: everything on it to scale, drawn and moved by hand. */
+export function PlanCanvas(props: PlanCanvasProps) {
+  return useLettering() ? <Drawn {...props} /> : null
+}
+
+/** Remembered, so that what goes on beside it does not draw it again. */
+const Drawn = memo(function Drawn(props: PlanCanvasProps) {
+  const { editor, width, height, room, survey, layers, planeM, cameras, sightOf, halfFov, asked, onEye } =
+    props
   const { job, floor, tool, selected, selection, draft, snapping } = editor
   const { ink, shades } = useInk()
   const catalogue = useCatalogue()
@@ -108,9 +113,9 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
     [things, background, job.devices, floor],
   )
   const plan = usePlanView(whole, floor, width, height, room)
-  const { view } = plan
+  const { view, eye, stage, still, taken } = plan
   useEffect(() => {
-    props.eye.current = plan.eye
+    onEye(eye)
   })
   const ids = useMemo(() => new Set(selected.map(({ id }) => id)), [selected])
   const selectedThing =
@@ -279,7 +284,7 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
 
   return (
     <Stage
-      ref={plan.stage}
+      ref={stage}
       width={width}
       height={height}
       onPointerDown={hand.down}
@@ -313,7 +318,7 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
         ) : null}
         {props.sun ? <Shade sun={props.sun} view={view} colour={ink.ink} /> : null}
       </Layer>
-      <Layer ref={plan.taken}>
+      <Layer ref={taken}>
         <Things things={shownThings} view={view} ink={ink} selected={ids} />
         <Devices
           devices={job.devices}
@@ -383,7 +388,7 @@ export const PlanCanvas = memo(function PlanCanvas(props: PlanCanvasProps) {
         ) : null}
         {tagAt ? <HandTag at={at(tagAt)} words={tag} width={width} ink={ink} /> : null}
       </Layer>
-      <Layer listening={false} ref={plan.still}>
+      <Layer listening={false} ref={still}>
         <ScaleBar
           view={view}
           right={width - 14}

@@ -1,20 +1,11 @@
 'use client'
 
-import { Box, Button, Flex, HStack, IconButton, Progress, Text } from '@chakra-ui/react'
-import {
-  ChevronDown,
-  Layers as LayersIcon,
-  Maximize,
-  PanelRightClose,
-  PanelRightOpen,
-  ZoomIn,
-  ZoomOut,
-} from 'lucide-react'
+import { Box, Flex, IconButton, Progress, Text } from '@chakra-ui/react'
+import { PanelRightClose, PanelRightOpen } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import { useCallback, useDeferredValue, useMemo, useRef, useState, type ReactNode } from 'react'
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
-import { wordOf } from '@/core/plan'
 import {
   camerasOn,
   imagerOf,
@@ -28,13 +19,16 @@ import { useAssessed, useCatalogue } from '../job/JobProvider'
 import { fetchCharts } from '../kit/Chart'
 import { useWide } from '../kit/wide'
 import { Ask } from './Ask'
-import { useEditor, type Editor } from './editor'
+import { EDGES, FROM_BELOW } from './edges'
+import { useEditor } from './editor'
+import { Foot, type Open } from './Foot'
+import { FromBelow } from './FromBelow'
 import { useLayers } from './layers'
 import { LayersPanel } from './LayersPanel'
 import { Legend } from './Legend'
 import { Panel } from './Panel'
 import { PlanMenu } from './PlanMenu'
-import { Rail, Undoing } from './Rail'
+import { Rail } from './Rail'
 import { Sheet } from './Sheet'
 import { ToolHelp } from './ToolHelp'
 import { sunWords } from './sunWords'
@@ -75,10 +69,11 @@ const ROOM: { readonly wide: Room; readonly narrow: Room } = {
 
 const marksOf = (devices: readonly Device[]) => new Map(devices.map(({ id, mark }) => [id, mark]))
 
-/** The sentence above the sheet, and below it what is asked and the scale of colours, px. */
-const EDGES = { wide: { above: 45, below: 53 }, narrow: { above: 57, below: 82 } } as const
-
-type Open = 'panel' | 'layers' | null
+const edgesOf = (wide: boolean, covered: boolean) => {
+  const { above, below } = wide ? EDGES.wide : EDGES.narrow
+  const lifted = covered && !wide ? `calc(${FROM_BELOW} + ${below}px)` : `${below}px`
+  return { above: `${above}px`, below: lifted }
+}
 
 /**
  * The site drawing: what stands where, what every camera sees of it, and who sees the point one asks about.
@@ -100,6 +95,9 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const [walkAt, setWalkAt] = useState<PlanPoint | null>(null)
   const lengthField = useRef<HTMLInputElement>(null)
   const eye = useRef<Eye | null>(null)
+  const onEye = useCallback((next: Eye) => {
+    eye.current = next
+  }, [])
 
   const { things, backgrounds, devices, policies } = job
   const request = useMemo(
@@ -115,7 +113,9 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const beside = editor.trying ? later : editor
   const occluders = useMemo(() => occludersOf(things, floor), [things, floor])
   const sun = useSun(layers.sun, job.site, cameras, occluders)
-  const at = useDeferredValue(pointed ?? pinned) // a hand that passes over is not held up by the answer
+  // A hand that only passes over is not held up by the answer.
+  const passed = useDeferredValue(pointed)
+  const at = pointed === pinned ? pinned : (passed ?? pinned)
   const asked = useMemo(
     () => at && whoSees(at, planeM, cameras, occluders, policies.edition),
     [at, planeM, cameras, occluders, policies.edition],
@@ -196,7 +196,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
       <Box position="relative" flex="1" minW={0}>
         <PlanMenu editor={editor} at={pointed}>
           <Sheet
-            edges={wide ? EDGES.wide : EDGES.narrow}
+            edges={edgesOf(wide, open !== null)}
             keyboard={{
               editor,
               pinned,
@@ -212,7 +212,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
                 width={width}
                 height={height}
                 room={wide ? ROOM.wide : ROOM.narrow}
-                eye={eye}
+                onEye={onEye}
                 survey={survey}
                 layers={layers}
                 sun={sun}
@@ -305,6 +305,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
         <Box
           as="aside"
           aria-label="On this plan"
+          hideBelow="md"
           position="relative"
           w="324px"
           flexShrink={0}
@@ -317,130 +318,6 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
         </Box>
       ) : null}
     </Flex>
-  )
-}
-
-/** Two fingers do it on a phone. */
-const WIDE_ONLY = { base: 'none', md: 'inline-flex' } as const
-
-interface FootProps {
-  readonly editor: Editor
-  readonly eye: { readonly current: Eye | null }
-  readonly open: Open
-  readonly onOpen: (what: Exclude<Open, null>) => void
-  readonly ask: ReactNode
-  readonly sun: string | null
-  readonly legend: ReactNode
-}
-
-/** Below on the sheet: what is asked, the scale of colours, zoom and layers; on a phone also the panel. */
-function Foot({ editor, eye, open, onOpen, ask, sun, legend }: FootProps) {
-  const zoom = [
-    ['Nearer', '+', ZoomIn, WIDE_ONLY, () => eye.current?.zoomBy(1.25)],
-    ['Farther', '−', ZoomOut, WIDE_ONLY, () => eye.current?.zoomBy(0.8)],
-    ['All of it', '0', Maximize, undefined, () => eye.current?.fitAll()],
-  ] as const
-  return (
-    <Box position="absolute" bottom={0} insetX={0} bg="paper" borderTopWidth="1px" borderColor="rule" px={3}>
-      <Flex direction={{ base: 'column', md: 'row' }} align={{ md: 'flex-end' }} columnGap={2}>
-        <Box flex="1" minW={0} pt={1} pb={{ base: 0, md: 1 }}>
-          {ask}
-          {sun === null ? null : <Text className="figures">{sun}</Text>}
-          {legend}
-        </Box>
-        <HStack gap={{ base: 2, md: 0 }} py={1} flexShrink={0} justify="flex-end">
-          {zoom.map(([name, key, Icon, display, run]) => (
-            <IconButton
-              key={name}
-              display={display}
-              size="sm"
-              minH="44px"
-              minW="44px"
-              variant="ghost"
-              colorPalette="inky"
-              aria-label={name}
-              title={`${name} (${key})`}
-              onClick={run}
-            >
-              <Icon size={18} />
-            </IconButton>
-          ))}
-          <HStack gap={2} display={{ base: 'flex', md: 'none' }}>
-            <Undoing undo={editor.undo} redo={editor.redo} />
-          </HStack>
-          <Button
-            size="sm"
-            minH="44px"
-            variant={open === 'layers' ? 'solid' : 'outline'}
-            colorPalette="inky"
-            aria-expanded={open === 'layers'}
-            aria-keyshortcuts="L"
-            title="Layers (L)"
-            onClick={() => onOpen('layers')}
-          >
-            <LayersIcon size={18} aria-hidden />
-            Layers
-          </Button>
-          <Button
-            data-foot-panel
-            display={{ base: 'inline-flex', md: 'none' }}
-            size="sm"
-            minH="44px"
-            variant={open === 'panel' ? 'solid' : 'outline'}
-            colorPalette="inky"
-            aria-expanded={open === 'panel'}
-            onClick={() => onOpen('panel')}
-          >
-            {pickedWords(editor)}
-          </Button>
-        </HStack>
-      </Flex>
-    </Box>
-  )
-}
-
-/** What the phone's panel is about. */
-function pickedWords({ job, selected, selection }: Editor): string {
-  if (selected.length > 1) return `${selected.length} selected`
-  if (!selection) return 'On it'
-  const device = job.devices.find(({ id }) => id === selection.id)
-  if (device) return device.mark
-  const thing = job.things.find(({ id }) => id === selection.id)
-  return thing ? wordOf(thing) : 'On it'
-}
-
-/** A panel that comes up from below over the sheet, which stays in sight above it. */
-function FromBelow({ onClose, children }: { onClose: () => void; children: ReactNode }) {
-  return (
-    <Box
-      as="aside"
-      aria-label="On this plan"
-      position="absolute"
-      insetX={0}
-      bottom={`${EDGES.narrow.below}px`}
-      maxH="56%"
-      overflowY="auto"
-      zIndex={2}
-      bg="sheet"
-      borderTopWidth="2px"
-      borderColor="ink"
-    >
-      <Flex justify="flex-end" position="sticky" top={0} zIndex={1} pointerEvents="none" mb="-48px">
-        <IconButton
-          minH="48px"
-          minW="48px"
-          pointerEvents="auto"
-          bg="sheet"
-          variant="ghost"
-          colorPalette="inky"
-          aria-label="Down again"
-          onClick={onClose}
-        >
-          <ChevronDown size={22} />
-        </IconButton>
-      </Flex>
-      {children}
-    </Box>
   )
 }
 

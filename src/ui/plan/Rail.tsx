@@ -3,7 +3,7 @@
 import { Box, IconButton, Stack } from '@chakra-ui/react'
 import { MousePointer2, Redo2, Ruler, Undo2, type LucideIcon } from 'lucide-react'
 import type { Again, Editor } from './editor'
-import { DRAWN, type DrawnKind } from './tools'
+import { DRAWN, handlingOf, type DrawnKind } from './tools'
 
 /** The tools, undo and redo, one below the other. Drawing is for a larger screen; a phone views and moves. */
 export function Rail({ editor }: { editor: Editor }) {
@@ -25,6 +25,7 @@ export function Rail({ editor }: { editor: Editor }) {
     >
       <Pick
         name="Select"
+        how={handlingOf({ does: 'select' }).how({ does: 'select' })}
         icon={MousePointer2}
         letter="v"
         on={tool.does === 'select'}
@@ -34,6 +35,7 @@ export function Rail({ editor }: { editor: Editor }) {
         <Pick
           key={kind}
           name={DRAWN[kind].name}
+          how={DRAWN[kind].how}
           icon={DRAWN[kind].icon}
           letter={DRAWN[kind].key}
           on={tool.does === 'draw' && tool.kind === kind}
@@ -42,6 +44,7 @@ export function Rail({ editor }: { editor: Editor }) {
       ))}
       <Pick
         name="Measure"
+        how={handlingOf({ does: 'measure' }).how({ does: 'measure' })}
         icon={Ruler}
         letter="m"
         on={tool.does === 'measure'}
@@ -79,13 +82,14 @@ export function Undoing({ undo, redo }: Pick<Editor, 'undo' | 'redo'>) {
 
 interface PickProps {
   readonly name: string
+  readonly how: string
   readonly icon: LucideIcon
   readonly letter: string
   readonly on: boolean
   readonly onPick: () => void
 }
 
-function Pick({ name, icon: Icon, letter, on, onPick }: PickProps) {
+function Pick({ name, how, icon: Icon, letter, on, onPick }: PickProps) {
   const key = letter.toUpperCase()
   return (
     <IconButton
@@ -99,7 +103,7 @@ function Pick({ name, icon: Icon, letter, on, onPick }: PickProps) {
       aria-pressed={on}
       aria-label={name}
       aria-keyshortcuts={key}
-      title={`${name} (${key})`}
+      title={`${name} (${key}). ${how}`}
       onClick={onPick}
     >
       <Icon size={19} strokeWidth={1.7} />

@@ -9,8 +9,8 @@ const KEYS_OF_PLAN =
   'Delete takes it off; plus, minus and 0 zoom; Ctrl Z undoes. The menu key shows what else can be done.'
 
 interface SheetProps {
-  /** What lies above and below it, px. */
-  readonly edges: { readonly above: number; readonly below: number }
+  /** What lies above and below it, as lengths of style. */
+  readonly edges: { readonly above: string; readonly below: string }
   readonly keyboard: Keyboard
   readonly children: (width: number, height: number) => ReactNode
 }
@@ -39,8 +39,8 @@ export function Sheet({ edges, keyboard, children, ...rest }: SheetProps) {
       {...rest}
       ref={box}
       position="absolute"
-      top={`${edges.above}px`}
-      bottom={`${edges.below}px`}
+      top={edges.above}
+      bottom={edges.below}
       insetX={0}
       bg="sheet"
       overflow="hidden"
