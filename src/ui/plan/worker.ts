@@ -37,6 +37,11 @@ export function useSurvey(request: SurveyRequest | null): Working<Survey> {
   useEffect(() => {
     if (!request) return
     let wanted = true
+    // How far it is may be heard after the answer: it comes another way.
+    const ended = (end: (now: Working<Survey>) => Working<Survey>) => {
+      if (wanted) set(end)
+      wanted = false
+    }
     const timer = setTimeout(() => {
       set((now) => ({ ...now, progress: 0 }))
       worker()
@@ -44,8 +49,8 @@ export function useSurvey(request: SurveyRequest | null): Working<Survey> {
           request,
           proxy((progress: number) => wanted && set((now) => ({ ...now, progress }))),
         )
-        .then((result) => wanted && result && set({ result, progress: null, failed: false }))
-        .catch(() => wanted && set((now) => ({ ...now, progress: null, failed: true })))
+        .then((result) => result && ended(() => ({ result, progress: null, failed: false })))
+        .catch(() => ended((now) => ({ ...now, progress: null, failed: true })))
     }, REST_MS)
     return () => {
       wanted = false
@@ -69,14 +74,19 @@ export function usePositions(): Working<readonly Position[]> & {
   const turn = useRef(0)
   const ask = (question: PositionQuestion) => {
     const thisTurn = ++turn.current
+    const ended = (how: Working<readonly Position[]>) => {
+      if (turn.current !== thisTurn) return
+      turn.current++
+      set(how)
+    }
     set({ result: null, progress: 0, failed: false })
     worker()
       .positions(
         question,
         proxy((progress: number) => turn.current === thisTurn && set((now) => ({ ...now, progress }))),
       )
-      .then((result) => turn.current === thisTurn && set({ result, progress: null, failed: false }))
-      .catch(() => turn.current === thisTurn && set({ result: null, progress: null, failed: true }))
+      .then((result) => ended({ result, progress: null, failed: false }))
+      .catch(() => ended({ result: null, progress: null, failed: true }))
   }
   const cancel = () => {
     turn.current++
