@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { watch } from './watch'
+import { awake, watch } from './watch'
 
 const SIGHT = '/jobs/kestrel-quay/devices/device-12/sight'
 
@@ -19,6 +19,7 @@ test('dragging the drawing moves numbers, drawing and findings together, asking 
   const [height, distance, tilt] = ['Lens height', 'Target distance', 'Tilt below level'].map((label) =>
     page.getByLabel(label, { exact: true }),
   )
+  await awake(page) // the drawing fits itself to the screen then, and moves under a hand that is ahead of it
   await expect(height!).toHaveValue('2.80 m')
   const asked: string[] = []
   page.on('request', (request) => asked.push(request.url()))
