@@ -1,5 +1,6 @@
 import { expect, test, type Locator } from '@playwright/test'
 import { ownBoatyard } from './ownServer'
+import { SCREENS } from './screens'
 import { awake } from './watch'
 import { asked, sheet } from './sheet'
 
@@ -33,24 +34,6 @@ test('two fingers zoom the plan, one asks it', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled() // nothing was moved by it
 })
 
-const SCREENS = [
-  '/',
-  '/jobs/new',
-  '/jobs/kestrel-quay',
-  '/jobs/kestrel-quay/plan',
-  '/jobs/kestrel-quay/handover',
-  '/jobs/tamarisk-surgery/punch-list',
-  '/jobs/kestrel-quay/round',
-  '/jobs/kestrel-quay/pull-sheet',
-  '/jobs/kestrel-quay/labels',
-  '/jobs/kestrel-quay/settings',
-  '/jobs/kestrel-quay/parts',
-  '/jobs/kestrel-quay/parts/new',
-  '/jobs/kestrel-quay/devices/device-04/log',
-  '/jobs/kestrel-quay/devices/device-02/device',
-  ...['sight', 'mount', 'route', 'power'].map((tab) => `/jobs/kestrel-quay/devices/device-05/${tab}`),
-]
-
 test('nothing to press is smaller than a gloved finger, and no word of a drawing too small to read', async ({
   page,
 }) => {
@@ -80,7 +63,7 @@ test('nothing to press is smaller than a gloved finger, and no word of a drawing
       )
       return [...small, ...tiny, ...squeezed].map(named)
     })
-  for (const path of SCREENS) {
+  for (const [, path] of SCREENS) {
     await page.goto(path)
     await expect(page.locator('h1').first()).toBeVisible()
     await expect.poll(async () => [path, await found()]).toEqual([path, []])
@@ -133,7 +116,7 @@ test('between the middles of two things to press lie a finger’s 48 px and 8 px
         }),
       )
     })
-  for (const path of SCREENS) {
+  for (const [, path] of SCREENS) {
     await page.goto(path)
     await expect(page.locator('h1').first()).toBeVisible()
     await awake(page)
@@ -142,7 +125,7 @@ test('between the middles of two things to press lie a finger’s 48 px and 8 px
 })
 
 test('a step is read at arm’s length and recorded without scrolling, with either hand', async ({ page }) => {
-  await page.goto('/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel')
+  await page.goto('/jobs/kestrel-quay/devices/device-04/log?step=aim%2Ftilt')
   await awake(page)
   const sizeOf = (words: Locator) => words.evaluate((one) => parseFloat(getComputedStyle(one).fontSize))
   const [title, record, photo] = [
@@ -150,6 +133,7 @@ test('a step is read at arm’s length and recorded without scrolling, with eith
     page.getByRole('button', { name: /^Record/ }),
     page.getByRole('button', { name: /^Photo|photo/ }).first(),
   ]
+  await expect(page.getByRole('button', { name: '1', exact: true })).toBeVisible() // a value is asked
   const read = page.locator('[data-read]')
   expect(await read.count()).toBeGreaterThan(0)
   for (const one of await read.all()) expect(await sizeOf(one)).toBeGreaterThanOrEqual(18)
@@ -187,4 +171,38 @@ test('from a cold start one tap leads back to the open step, and a second record
   await page.getByRole('link', { name: /^Go on with 03 .* log · Kestrel Quay/ }).tap()
   await page.getByRole('button', { name: /^Record/ }).tap()
   await expect(page.getByText(/^Step 2 of/)).toBeVisible()
+})
+
+test('from a cold start three taps beside the digits record a measured value, and three take a photo', async ({
+  page,
+  request,
+}) => {
+  const jobId = await ownBoatyard(request)
+  await page.goto(`/jobs/${jobId}/devices/device-04/log?step=aim%2Ftilt`)
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await awake(page)
+  const title = (await page.getByRole('heading', { name: /^Aim: tilt/ }).textContent())!
+  let taps = 0
+  const tap = async (target: Locator) => {
+    await target.tap()
+    taps++
+  }
+  const goOn = page.getByRole('link', { name: /^Go on with 04 / })
+
+  await page.goto('/')
+  await tap(goOn)
+  await expect(page.locator('h1').first()).toHaveText(title)
+  // The shutter of the phone’s own camera is the third.
+  const camera = page.waitForEvent('filechooser')
+  await tap(page.getByRole('button', { name: /^Photo|photo/ }).first())
+  await camera
+  expect(taps).toBeLessThanOrEqual(2)
+
+  taps = 0
+  await page.goto('/')
+  await tap(goOn)
+  await page.getByRole('button', { name: '1', exact: true }).tap()
+  await tap(page.getByRole('button', { name: /^Record/ }))
+  await expect(page.locator('h1').first()).not.toHaveText(title)
+  expect(taps).toBeLessThanOrEqual(3)
 })

@@ -29,7 +29,7 @@ const VIEWS = [
   ['plan-camera', LAPTOP, '/jobs/kestrel-quay/plan?device=device-12'],
   ['phone-plan', PHONE, '/jobs/kestrel-quay/plan'],
   ['phone-board', PHONE, '/jobs/kestrel-quay'],
-  ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=mount%2Flevel'],
+  ['phone-log', PHONE, '/jobs/kestrel-quay/devices/device-04/log?step=aim%2Ftilt'],
   ['phone-loft', PHONE, '/jobs/kestrel-quay/runs/jetty-link', 'loft'],
 ]
 const PORT = 3271

@@ -75,7 +75,7 @@ function Piece({
   const home = `/jobs/${jobId}/equipment/${equipment.id}`
   return (
     <Box mb={5}>
-      <HStack gap={3} flexWrap="wrap" minH="48px">
+      <HStack gap={3} flexWrap="wrap" minH="48px" mb={2}>
         <Heading as="h3" fontSize="md" flex="1" minW="220px">
           <GoLink href={home} style={{ display: 'flex', alignItems: 'center', gap: 10, minHeight: 48 }}>
             <Text as="span" fontFamily="mono" fontSize="sm">
