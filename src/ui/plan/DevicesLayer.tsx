@@ -1,12 +1,12 @@
 'use client'
 
-import { Circle, Group, Line, Rect } from 'react-konva'
-import { along, distanceM, type PlanPoint } from '@/core/geometry'
-import type { Device, Floor } from '@/core/job'
-import { print, type UnitSystem } from '@/core/units'
+import { Circle, Group, Line } from 'react-konva'
+import { along } from '@/core/geometry'
+import type { Device, Floor, Place } from '@/core/job'
 import type { Spot } from '@/drawings/labels/place'
+import { Aim, type AimProps } from './Aim'
 import { Corners } from './furniture'
-import { beside, onSpots, RANK, type Naming } from './naming'
+import { MARK_PX, placeOn } from './placed'
 import { Caption, type Inks } from './shapes/marks'
 import { toScreen, type ViewBox } from './view'
 
@@ -27,12 +27,8 @@ interface DevicesProps {
   readonly faults: ReadonlyMap<string, number>
   /** How far each device's infrared reaches, m; nought where none is shown. */
   readonly infraredM: (device: Device) => number
-  /** Of the selected device: where its dead zone ends. */
-  readonly nearEdge: readonly PlanPoint[]
-  /** How far out its picture's upper edge meets the ground, m; null where it looks over the horizon. */
-  readonly farM: number | null
-  /** Whether its lens can be set. */
-  readonly zooms: boolean
+  /** Of the one with handles: what its edges are drawn and taken by. */
+  readonly edges: Pick<AimProps, 'nearEdge' | 'farM' | 'zooms'>
 }
 
 /** Devices that stand on the floor, with the way they look; the selected one with its handles. */
@@ -48,9 +44,7 @@ export function Devices({
   stand,
   faults,
   infraredM,
-  nearEdge,
-  farM,
-  zooms,
+  edges,
 }: DevicesProps) {
   return devices.map((device) => {
     const place = placeOn(device, floor)
@@ -69,21 +63,13 @@ export function Devices({
         faults={faults.get(device.id) ?? 0}
         stands={stand.get(device.id) ?? toScreen(view, place)}
         infraredM={infraredM(device)}
-        nearEdge={nearEdge}
-        farM={farM}
-        zooms={zooms}
+        edges={edges}
       />
     )
   })
 }
 
-type Place = NonNullable<NonNullable<Device['sight']>['place']>
-
-/** Where a device stands on this floor; null where it does not, or is taken away. */
-export const placeOn = ({ sight, state }: Device, floor: Floor): Place | null =>
-  sight?.place?.floor === floor && state !== 'taken away' ? sight.place : null
-
-interface PlacedProps extends Pick<DevicesProps, 'view' | 'ink' | 'nearEdge' | 'farM' | 'zooms'> {
+interface PlacedProps extends Pick<DevicesProps, 'view' | 'ink' | 'edges'> {
   readonly device: Device
   readonly place: Place
   readonly stands: Spot
@@ -107,9 +93,7 @@ function Placed({
   stands: [x, y],
   faults,
   infraredM,
-  nearEdge,
-  farM,
-  zooms,
+  edges,
 }: PlacedProps) {
   const [px, py] = toScreen(view, place)
   const aside = Math.hypot(x - px, y - py) > 1
@@ -122,16 +106,7 @@ function Placed({
     <Group>
       {wish ? <Wish device={device} at={wish} view={view} ink={ink} selected={selected} /> : null}
       {aimed ? (
-        <Aim
-          device={device}
-          place={place}
-          view={view}
-          ink={ink}
-          half={fan}
-          nearEdge={nearEdge}
-          farM={farM}
-          zooms={zooms}
-        />
+        <Aim device={device} place={place} view={view} ink={ink} half={fan} {...edges} />
       ) : (
         <Line
           points={[...look(-fan, 26), px, py, ...look(fan, 26)]}
@@ -173,10 +148,6 @@ function Placed({
     </Group>
   )
 }
-
-/** How large a device's mark is, and how far apart two stand at least, px. */
-export const MARK_PX = 11
-export const MARKS_APART_PX = 2 * MARK_PX + 4
 
 /** What else a mark says, at its shoulder: its verdict, its open faults. */
 function Badge({
@@ -224,159 +195,6 @@ function Infrared({
       dash={[2, 4]}
       listening={false}
     />
-  )
-}
-
-/** A dead zone smaller than this on screen would only clutter it. */
-const DEAD_ZONE_PX = 50
-
-/** Where its far limit lies farther out than so many times its target, the handle for it stands there. */
-const FAR_HANDLE = 1.9
-
-/** What the hand takes an edge of the picture by. */
-function Handle({ id, at: [x, y], ink }: { id: string; at: Spot; ink: Inks }) {
-  return (
-    <Rect
-      id={id}
-      x={x}
-      y={y}
-      offsetX={5}
-      offsetY={5}
-      width={10}
-      height={10}
-      rotation={45}
-      fill={ink.sheet}
-      stroke={ink.copper}
-      strokeWidth={2}
-      hitStrokeWidth={18}
-    />
-  )
-}
-
-/** How far a camera does not see before itself, where that is worth showing; else null. */
-function deadZone(place: Place, nearEdge: readonly PlanPoint[], view: ViewBox): number | null {
-  if (nearEdge.length < 2) return null
-  const nearM = distanceM(place, nearEdge[6]!)
-  return nearM * view.perMetre > DEAD_ZONE_PX ? nearM : null
-}
-
-/** What is written at a device beside its mark. */
-export function deviceNamings(
-  device: Device,
-  place: Place,
-  view: ViewBox,
-  units: UnitSystem,
-  shown: { readonly infraredM: number; readonly nearEdge: readonly PlanPoint[]; readonly selected: boolean },
-): Naming[] {
-  const { infraredM, nearEdge, selected } = shown
-  const soft = { colour: 'soft' as const, rank: RANK.wishes }
-  const wish = device.sight!.wish.at
-  const nearM = selected ? deadZone(place, nearEdge, view) : null
-  const printed = (value: number) => print({ value, kind: 'length' }, units)
-  const on = (point: PlanPoint) => onSpots([toScreen(view, point)])
-  return [
-    ...(wish
-      ? [
-          {
-            id: `${device.id}:wish`,
-            words: `wish ${device.mark}`,
-            ...beside(toScreen(view, wish), 11),
-            ...soft,
-          },
-        ]
-      : []),
-    ...(infraredM > 0
-      ? [
-          {
-            id: `${device.id}:infrared`,
-            words: `infrared ${printed(infraredM)}`,
-            ...on(along(place, place.panDeg, infraredM)),
-            ...soft,
-          },
-        ]
-      : []),
-    ...(nearM === null
-      ? []
-      : [
-          {
-            id: `${device.id}:near`,
-            words: `not seen nearer than ${printed(nearM)}`,
-            ...beside(toScreen(view, nearEdge.at(-1)!), 4),
-            colour: 'ink' as const,
-            rank: RANK.aim,
-          },
-        ]),
-  ]
-}
-
-/** Where the picture looks: its sides, its axis, and a handle at the target to aim by. */
-function Aim({
-  device,
-  place,
-  view,
-  ink,
-  half,
-  nearEdge,
-  farM,
-  zooms,
-}: Pick<PlacedProps, 'device' | 'place' | 'view' | 'ink' | 'half' | 'nearEdge' | 'farM' | 'zooms'>) {
-  const sight = device.sight!
-  const reach = sight.targetDistanceM * 1.5
-  const target = along(place, place.panDeg, sight.targetDistanceM)
-  const [x, y] = toScreen(view, place)
-  const [tx, ty] = toScreen(view, target)
-  const out = sight.targetDistanceM * FAR_HANDLE
-  const far = toScreen(view, along(place, place.panDeg, Math.min(farM ?? out, out)))
-  return (
-    <Group>
-      {[-half, half].map((turn) => (
-        <Line
-          key={turn}
-          points={[x, y, ...toScreen(view, along(place, place.panDeg + turn, reach))]}
-          stroke={ink.copper}
-          strokeWidth={1.4}
-          listening={false}
-        />
-      ))}
-      <Line
-        points={[x, y, tx, ty]}
-        stroke={ink.copper}
-        strokeWidth={1}
-        dash={[10, 3, 2, 3]}
-        listening={false}
-      />
-      {deadZone(place, nearEdge, view) ? (
-        <Line
-          points={nearEdge.flatMap((p) => toScreen(view, p))}
-          stroke={ink.ink}
-          strokeWidth={1.4}
-          dash={[5, 3]}
-          listening={false}
-        />
-      ) : null}
-      {zooms
-        ? [-half, half].map((turn) => (
-            <Handle
-              key={turn}
-              id={`lens:${device.id}`}
-              at={toScreen(view, along(place, place.panDeg + turn, reach))}
-              ink={ink}
-            />
-          ))
-        : null}
-      <Handle id={`far:${device.id}`} at={far} ink={ink} />
-      <Circle
-        id={`aim:${device.id}`}
-        x={tx}
-        y={ty}
-        radius={9}
-        fill={ink.sheet}
-        stroke={ink.copper}
-        strokeWidth={2}
-        hitStrokeWidth={20}
-      />
-      <Circle x={tx} y={ty} radius={2.5} fill={ink.copper} listening={false} />
-    </Group>
   )
 }
 

@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Button, Flex, HStack, IconButton, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, HStack, Text } from '@chakra-ui/react'
 import { Layers as LayersIcon, Maximize, ZoomIn, ZoomOut } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { wordOf } from '@/core/plan'
 import type { Editor } from './editor'
+import { IconPress } from './IconPress'
 import { Undoing } from './Rail'
 import type { Eye } from './usePlanView'
 
@@ -40,21 +41,15 @@ export function Foot({ editor, eye, open, onOpen, ask, sun, legend }: FootProps)
           {legend}
         </Box>
         <HStack gap={{ base: 2, md: 0 }} py={1} flexShrink={0} justify="flex-end">
-          {zoom.map(([name, key, Icon, display, run]) => (
-            <IconButton
+          {zoom.map(([name, key, icon, display, run]) => (
+            <IconPress
               key={name}
+              name={name}
+              hint={` (${key})`}
+              icon={icon}
               display={display}
-              size="sm"
-              minH="44px"
-              minW="44px"
-              variant="ghost"
-              colorPalette="inky"
-              aria-label={name}
-              title={`${name} (${key})`}
-              onClick={run}
-            >
-              <Icon size={18} />
-            </IconButton>
+              onPress={run}
+            />
           ))}
           <HStack gap={2} display={{ base: 'flex', md: 'none' }}>
             <Undoing undo={editor.undo} redo={editor.redo} />

@@ -1,9 +1,10 @@
 'use client'
 
-import { Box, Flex, IconButton } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import { ChevronDown } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { EDGES, FROM_BELOW } from './edges'
+import { IconPress } from './IconPress'
 
 /** A panel that comes up from below over the sheet, which stays in sight above it. */
 export function FromBelow({ onClose, children }: { onClose: () => void; children: ReactNode }) {
@@ -22,16 +23,7 @@ export function FromBelow({ onClose, children }: { onClose: () => void; children
       borderColor="ink"
     >
       <Flex justify="flex-end" position="sticky" top={0} zIndex={1} bg="sheet">
-        <IconButton
-          minH="48px"
-          minW="48px"
-          variant="ghost"
-          colorPalette="inky"
-          aria-label="Down again"
-          onClick={onClose}
-        >
-          <ChevronDown size={22} />
-        </IconButton>
+        <IconPress name="Down again" icon={ChevronDown} onPress={onClose} />
       </Flex>
       {children}
     </Box>

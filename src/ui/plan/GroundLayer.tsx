@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useState } from 'react'
 import { Group, Image as KonvaImage, Line } from 'react-konva'
+import type { Outline } from '@/core/geometry'
 import type { Edition, FloorBackground } from '@/core/job'
 import type { Grid, Survey } from '@/core/sight'
 import { print, type UnitSystem } from '@/core/units'
@@ -9,7 +10,7 @@ import type { Shades } from '../kit/shades'
 import { countBands, densityBands, paint } from './bands'
 import type { Seen } from './layers'
 import { onSpots, RANK, type Naming } from './naming'
-import { Hatch, type Inks } from './shapes/marks'
+import { flat, Hatch, type Inks } from './shapes/marks'
 import { toScreen, type ViewBox } from './view'
 
 /** The picture under the plan, where and how large it was laid. */
@@ -151,19 +152,8 @@ export function surveyNamings(survey: Survey, seen: Seen, view: ViewBox, units: 
 }
 
 function Contours({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' | 'ink'>) {
-  return survey.contours.map((line) => (
-    <Group key={line.level}>
-      {line.rings.map((ring, i) => (
-        <Line
-          key={i}
-          points={ring.flatMap((p) => toScreen(view, p))}
-          closed
-          stroke={ink.ink}
-          strokeWidth={0.6}
-          opacity={0.65}
-        />
-      ))}
-    </Group>
+  return survey.contours.map(({ level, rings }) => (
+    <Rings key={level} rings={rings} view={view} stroke={ink.ink} strokeWidth={0.6} opacity={0.65} />
   ))
 }
 
@@ -171,15 +161,18 @@ function BlindSpots({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' |
   return survey.blindSpots.slice(0, BLIND_SPOTS).map(({ rings }, i) => (
     <Group key={i}>
       <Hatch outline={rings[0]!} holes={rings.slice(1)} view={view} stroke={ink.ink} step={7} />
-      {rings.map((ring, k) => (
-        <Line
-          key={k}
-          points={ring.flatMap((p) => toScreen(view, p))}
-          closed
-          stroke={ink.ink}
-          strokeWidth={1.2}
-        />
-      ))}
+      <Rings rings={rings} view={view} stroke={ink.ink} strokeWidth={1.2} />
     </Group>
   ))
 }
+
+interface RingsProps {
+  readonly rings: readonly Outline[]
+  readonly view: ViewBox
+  readonly stroke: string
+  readonly strokeWidth: number
+  readonly opacity?: number
+}
+
+const Rings = ({ rings, view, ...look }: RingsProps) =>
+  rings.map((ring, i) => <Line key={i} points={flat(view, ring)} closed {...look} />)

@@ -1,21 +1,18 @@
 'use client'
 
 import { memo, useCallback, useEffect, useMemo } from 'react'
-import { Circle, Group, Layer, Line, Rect, Stage } from 'react-konva'
-import { along, bearingDeg, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
+import { Circle, Group, Layer, Line, Stage } from 'react-konva'
+import { along, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight } from '@/core/job'
 import type { Camera } from '@/core/parts'
 import { pointsOf } from '@/core/plan'
 import {
   aheadOf,
   backgroundCorners,
-  eachSeen,
   farthestGroundM,
   focalFor,
-  gridOver,
   nearEdge,
   occludersOf,
-  scratchFor,
   whoSees,
   type SunOnPlan,
   type Survey,
@@ -25,23 +22,28 @@ import { METRES_PER_FOOT, print, type UnitSystem } from '@/core/units'
 import type { Spot } from '@/drawings/labels/place'
 import { useCatalogue } from '../job/JobProvider'
 import { useInk } from '../kit/ink'
-import { densityBands, paint } from './bands'
+import { densityBands } from './bands'
 import { boundsOfPicked } from './changes'
-import { Devices, placeOn } from './DevicesLayer'
-import type { Editor, Picked } from './editor'
-import { Corners, Cross, Grid, North, ScaleBar } from './furniture'
+import { Devices } from './DevicesLayer'
+import type { Editor } from './editor'
+import { Corners, Grid, North, ScaleBar } from './furniture'
 import { BackgroundPicture, Cells, SurveyPicture } from './GroundLayer'
 import { HandTag } from './HandTag'
+import { hoverWords, sightWords } from './handWords'
 import { Labels } from './Labels'
 import type { Layers } from './layers'
+import { placeOn } from './placed'
 import { Handles } from './shapes/Handles'
 import { Things } from './shapes/Things'
-import { ontoEdge, snap, type Snapped, type SnappedTo } from './snap'
+import { ontoEdge, snap, type Snapped } from './snap'
 import { Shade } from './SunLayer'
+import { UnderHand } from './UnderHand'
+import { useFootprint } from './useFootprint'
 import { DRAWN_BEYOND_PX, useHand } from './useHand'
 import { useLettering } from './useLettering'
 import { usePlanView, type Eye } from './usePlanView'
 import { toPlan, toScreen, type Room } from './view'
+import { pickedWithin, reachingInto } from './within'
 import { standOf, writtenOn } from './written'
 
 interface PlanCanvasProps {
@@ -73,20 +75,9 @@ interface PlanCanvasProps {
 const NEAR = 60
 const FARTHER = 12
 const SNAP_PX = 10
-/** How large on the screen the cells of one camera's footprint are, px; coarser while a hand carries it. */
-const FINE_PX = 2
-const COARSE_PX = 6
 const NO_FAULTS: ReadonlyMap<string, number> = new Map()
 /** Other floors lie under this one so faint. */
 const FAINT = 0.22
-
-const SNAPPED: Record<SnappedTo, string> = {
-  'end': 'on an end',
-  'edge': 'on an edge',
-  'right angle': 'square to the side before',
-  'grid': 'on the grid',
-  'nothing': '',
-}
 
 /** The plan: everything on it to scale, drawn and moved by hand. */
 export function PlanCanvas(props: PlanCanvasProps) {
@@ -127,20 +118,8 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
   const options = { things: job.things, floor, reachM: SNAP_PX / view.perMetre, gridM }
   const snapped = (at: PlanPoint, from?: PlanPoint, before?: PlanPoint, except = ''): Snapped =>
     snapping ? snap(at, { ...options, from, before, except }) : { at, to: 'nothing' }
-  const framed = (a: PlanPoint, b: PlanPoint): Picked[] => {
-    const frame = boundsOf([a, b])!
-    const within = (points: readonly PlanPoint[]) =>
-      points.every(({ x, y }) => x >= frame.left && x <= frame.right && y >= frame.bottom && y <= frame.top)
-    return [
-      ...things.flatMap((thing): Picked[] =>
-        !ids.has(thing.id) && within(pointsOf(thing)) ? [{ is: 'thing', id: thing.id }] : [],
-      ),
-      ...job.devices.flatMap((device): Picked[] => {
-        const place = placeOn(device, floor)
-        return place && !ids.has(device.id) && within([place]) ? [{ is: 'device', id: device.id }] : []
-      }),
-    ]
-  }
+  const framed = (a: PlanPoint, b: PlanPoint) =>
+    pickedWithin(a, b, { things, devices: job.devices, floor, except: ids })
 
   const cameraOf = (device: Device) => catalogue.cameras.get(device.cameraId) ?? null
 
@@ -163,44 +142,28 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
   const lone = selectedDevice
     ? (cameras.find(({ deviceId }) => deviceId === selectedDevice.id) ?? null)
     : null
-  const cellPx = hand.carrying ? COARSE_PX : FINE_PX
-  const footprint = useMemo(() => {
-    if (!lone) return null
-    const corner = [toPlan(view, [0, height]), toPlan(view, [width, 0])] as const
-    const grid = gridOver(
-      { left: corner[0].x, right: corner[1].x, bottom: corner[0].y, top: corner[1].y },
-      Math.max(0.1, cellPx / view.perMetre),
-    )
-    const density = new Float32Array(grid.columns * grid.rows)
-    eachSeen(
-      lone.eye,
-      occludersOf(job.things, floor),
-      grid,
-      planeM,
-      scratchFor(grid),
-      (cell, pxM, hidden) => {
-        if (!hidden) density[cell] = pxM
-      },
-    )
-    return { grid, canvas: paint(grid, density, densityBands(job.policies.edition, shades), 0.82) }
-  }, [lone, view, width, height, cellPx, job.things, floor, planeM, job.policies.edition, shades])
+  const footprint = useFootprint(lone, view, width, height, {
+    things: job.things,
+    floor,
+    planeM,
+    bands: useMemo(() => densityBands(job.policies.edition, shades), [job.policies.edition, shades]),
+    coarse: hand.carrying !== null,
+  })
   const alone = layers.seen === 'density' ? footprint : null
   const surveyed = !alone && survey?.floor === floor ? survey : null
 
-  // What lies off the window need not be drawn: a plan may hold thousands of walls.
-  const inSight = useCallback(
-    (some: typeof things) => {
-      const [low, high] = [toPlan(view, [-BEYOND, height + BEYOND]), toPlan(view, [width + BEYOND, -BEYOND])]
-      return some.filter((thing) => {
-        if (!layers.areas && AREAS.has(thing.kind) && !ids.has(thing.id)) return false
-        const box = boundsOf(pointsOf(thing))!
-        return box.right >= low.x && box.left <= high.x && box.top >= low.y && box.bottom <= high.y
-      })
-    },
-    [view, width, height, layers.areas, ids],
+  const drawnFor = useMemo(() => {
+    const [low, high] = [toPlan(view, [-BEYOND, height + BEYOND]), toPlan(view, [width + BEYOND, -BEYOND])]
+    return { left: low.x, right: high.x, bottom: low.y, top: high.y }
+  }, [view, width, height])
+  const shownThings = useMemo(() => {
+    const reaching = reachingInto(things, drawnFor)
+    return layers.areas ? reaching : reaching.filter(({ kind, id }) => !AREAS.has(kind) || ids.has(id))
+  }, [things, drawnFor, layers.areas, ids])
+  const othersShown = useMemo(
+    () => (layers.floors ? reachingInto(others, drawnFor) : []),
+    [others, drawnFor, layers.floors],
   )
-  const shownThings = useMemo(() => inSight(things), [inSight, things])
-  const othersShown = useMemo(() => (layers.floors ? inSight(others) : []), [inSight, others, layers.floors])
   const drawing = tool.does === 'draw' || tool.does === 'scale' || tool.does === 'measure'
   const trail = useMemo(
     () => (drawing && hover && draft.length > 0 ? [...draft, hover.at] : draft),
@@ -218,7 +181,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
     [job.devices, floor, view, selected],
   )
   const edge = useMemo(() => (lone ? nearEdge(lone.eye, 0) : []), [lone])
-  const ahead = selectedDevice?.sight ? aheadOn(selectedDevice.sight, cameraOf(selectedDevice)) : null
+  const ahead = aheadOn(selectedDevice?.sight ?? null, selectedDevice && cameraOf(selectedDevice))
   const dazzled = props.sun?.inPictureOf ?? NOBODY
   const written = useMemo(
     () =>
@@ -262,23 +225,14 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
   const sheet = useMemo(() => ({ minX: 6, minY: 6, maxX: width - 6, maxY: height - 6 }), [width, height])
   const bounds = selected.length > 1 ? boundsOfPicked({ things, devices: job.devices }, selected) : null
   const place = selectedDevice ? placeOn(selectedDevice, floor) : null
-  const tag = ((): readonly string[] => {
-    const length = (m: number) => print({ value: m, kind: 'length' }, job.units)
-    const angle = (deg: number) => print({ value: deg, kind: 'angle' }, job.units)
-    const side = (from: PlanPoint, to: PlanPoint) =>
-      `${length(distanceM(from, to))} · ${angle(bearingDeg(from, to))}`
-    if (tool.does !== 'select' && hover) {
-      const from = draft.at(-1)
-      return [from ? side(from, hover.at) : '', SNAPPED[hover.to]].filter(Boolean)
-    }
-    if (!hand.carrying || !place || !lone || !selectedDevice) return []
-    const target = along(place, place.panDeg, selectedDevice.sight!.targetDistanceM)
+  let tag: readonly string[] = []
+  if (tool.does !== 'select') tag = hoverWords(hover, draft.at(-1) ?? null, job.units)
+  else if (hand.carrying && place && lone) {
+    const sight = selectedDevice!.sight!
+    const target = along(place, place.panDeg, sight.targetDistanceM)
     const [seen] = whoSees(target, planeM, [lone], occludersOf(job.things, floor), job.policies.edition).seen
-    const density = seen ? print({ value: seen.densityPxM, kind: 'density' }, job.units) : 'not seen'
-    const { focalMm, tiltDeg } = selectedDevice.sight!
-    const lens = print({ value: focalMm, kind: 'focal' }, job.units)
-    return [`${density} at the target`, side(place, target), `lens ${lens}, tilt ${angle(tiltDeg)}`]
-  })()
+    tag = sightWords(place, target, sight, seen?.densityPxM ?? null, job.units)
+  }
   const tagAt = hand.carrying ?? hover?.at ?? null
   const at = (point: PlanPoint): Spot => toScreen(view, point)
 
@@ -331,9 +285,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
           verdict={props.verdict}
           stand={stand}
           faults={layers.faults ? props.faults : NO_FAULTS}
-          nearEdge={edge}
-          farM={ahead && typeof ahead.far === 'number' ? ahead.far : null}
-          zooms={ahead?.zooms ?? false}
+          edges={{ nearEdge: edge, ...ahead }}
           infraredM={infraredM}
         />
         {selectedThing ? <Handles thing={selectedThing} view={view} ink={ink} /> : null}
@@ -361,31 +313,14 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
           sheet={sheet}
           ink={ink}
         />
-        {tool.does !== 'select' && hover ? (
-          <Cross at={at(hover.at)} colour={ink.copper} ring={hover.to === 'end' || hover.to === 'edge'} />
-        ) : null}
-        {asked ? <Cross at={at(asked)} colour={ink.ink} ring /> : null}
-        {props.walkAt ? (
-          <Circle
-            x={at(props.walkAt)[0]}
-            y={at(props.walkAt)[1]}
-            radius={6}
-            fill={ink.copper}
-            stroke={ink.sheet}
-            strokeWidth={2}
-          />
-        ) : null}
-        {hand.framed ? (
-          <Rect
-            x={hand.framed.from[0]}
-            y={hand.framed.from[1]}
-            width={hand.framed.to[0] - hand.framed.from[0]}
-            height={hand.framed.to[1] - hand.framed.from[1]}
-            stroke={ink.copper}
-            strokeWidth={1.2}
-            dash={[5, 4]}
-          />
-        ) : null}
+        <UnderHand
+          hover={tool.does === 'select' ? null : hover}
+          asked={asked}
+          walkAt={props.walkAt}
+          framed={hand.framed}
+          view={view}
+          ink={ink}
+        />
         {tagAt ? <HandTag at={at(tagAt)} words={tag} width={width} ink={ink} /> : null}
       </Layer>
       <Layer listening={false} ref={still}>
@@ -404,11 +339,12 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
 })
 
 /** What the handles of a sight need to know. */
-function aheadOn(sight: Sight, camera: Camera | null) {
-  if (!camera) return null
+function aheadOn(sight: Sight | null, camera: Camera | null) {
+  if (!sight || !camera) return { farM: null, zooms: false }
   const { halfDeg } = aheadOf(camera, sight)
+  const far = farthestGroundM(sight.heightM, sight.tiltDeg, 2 * halfDeg)
   return {
-    far: farthestGroundM(sight.heightM, sight.tiltDeg, 2 * halfDeg),
+    farM: typeof far === 'number' ? far : null,
     zooms: focalFor(camera, sight.portrait, halfDeg) !== null,
   }
 }

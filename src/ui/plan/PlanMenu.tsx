@@ -3,7 +3,8 @@
 import { Menu, Portal } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import type { PlanPoint } from '@/core/geometry'
-import { ACTIONS, keyWords } from './actions'
+import { ACTIONS } from './actions'
+import { ActionWords } from './ActionWords'
 import type { Editor } from './editor'
 
 /** What can be done with what is selected, where the hand is. */
@@ -22,18 +23,17 @@ export function PlanMenu({
       <Portal>
         <Menu.Positioner>
           <Menu.Content minW="260px" bg="sheet" borderWidth="1px" borderColor="ink" aria-label="On the plan">
-            {ACTIONS.filter(({ can }) => can(editor)).map(({ label, key, run }) => (
+            {ACTIONS.filter(({ can }) => can(editor)).map((action) => (
               <Menu.Item
-                key={label}
-                value={label}
+                key={action.label}
+                value={action.label}
                 minH="36px"
                 display="flex"
                 justifyContent="space-between"
                 gap={6}
-                onClick={() => run(editor, at)}
+                onClick={() => action.run(editor, at)}
               >
-                {label}
-                {key ? <span aria-hidden>{keyWords(key)}</span> : null}
+                <ActionWords action={action} />
               </Menu.Item>
             ))}
           </Menu.Content>

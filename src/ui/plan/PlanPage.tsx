@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Flex, IconButton, Progress, Text } from '@chakra-ui/react'
+import { Box, Flex, Progress, Text } from '@chakra-ui/react'
 import { PanelRightClose, PanelRightOpen } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
@@ -23,6 +23,7 @@ import { EDGES, FROM_BELOW } from './edges'
 import { useEditor } from './editor'
 import { Foot, type Open } from './Foot'
 import { FromBelow } from './FromBelow'
+import { IconPress } from './IconPress'
 import { useLayers } from './layers'
 import { LayersPanel } from './LayersPanel'
 import { Legend } from './Legend'
@@ -237,18 +238,12 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
             next={verdict?.next}
             end={
               wide ? (
-                <IconButton
-                  size="sm"
-                  minH="44px"
-                  minW="44px"
-                  variant="ghost"
-                  colorPalette="inky"
-                  aria-label={folded ? 'Unfold the panel' : 'Fold the panel away'}
+                <IconPress
+                  name={folded ? 'Unfold the panel' : 'Fold the panel away'}
+                  icon={folded ? PanelRightOpen : PanelRightClose}
                   aria-expanded={!folded}
-                  onClick={() => fold(!folded)}
-                >
-                  {folded ? <PanelRightOpen size={18} /> : <PanelRightClose size={18} />}
-                </IconButton>
+                  onPress={() => fold(!folded)}
+                />
               ) : null
             }
           />

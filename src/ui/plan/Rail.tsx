@@ -3,11 +3,20 @@
 import { Box, IconButton, Stack } from '@chakra-ui/react'
 import { MousePointer2, Redo2, Ruler, Undo2, type LucideIcon } from 'lucide-react'
 import type { Again, Editor } from './editor'
-import { DRAWN, handlingOf, type DrawnKind } from './tools'
+import { IconPress } from './IconPress'
+import { DRAWN, handlingOf, keyOf, type DrawnKind, type Tool } from './tools'
+
+const TOOLS: readonly (readonly [tool: Tool, name: string, icon: LucideIcon, letter: string])[] = [
+  [{ does: 'select' }, 'Select', MousePointer2, 'v'],
+  ...(Object.keys(DRAWN) as DrawnKind[]).map(
+    (kind) => [{ does: 'draw', kind }, DRAWN[kind].name, DRAWN[kind].icon, DRAWN[kind].key] as const,
+  ),
+  [{ does: 'measure' }, 'Measure', Ruler, 'm'],
+]
 
 /** The tools, undo and redo, one below the other. Drawing is for a larger screen; a phone views and moves. */
 export function Rail({ editor }: { editor: Editor }) {
-  const { tool, setTool, undo, redo } = editor
+  const { setTool, undo, redo } = editor
   return (
     <Stack
       role="toolbar"
@@ -23,33 +32,17 @@ export function Rail({ editor }: { editor: Editor }) {
       borderColor="rule"
       p="3px"
     >
-      <Pick
-        name="Select"
-        how={handlingOf({ does: 'select' }).how({ does: 'select' })}
-        icon={MousePointer2}
-        letter="v"
-        on={tool.does === 'select'}
-        onPick={() => setTool({ does: 'select' })}
-      />
-      {(Object.keys(DRAWN) as DrawnKind[]).map((kind) => (
+      {TOOLS.map(([tool, name, icon, letter]) => (
         <Pick
-          key={kind}
-          name={DRAWN[kind].name}
-          how={DRAWN[kind].how}
-          icon={DRAWN[kind].icon}
-          letter={DRAWN[kind].key}
-          on={tool.does === 'draw' && tool.kind === kind}
-          onPick={() => setTool({ does: 'draw', kind })}
+          key={name}
+          name={name}
+          how={handlingOf(tool).how(tool)}
+          icon={icon}
+          letter={letter}
+          on={keyOf(editor.tool) === keyOf(tool)}
+          onPick={() => setTool(tool)}
         />
       ))}
-      <Pick
-        name="Measure"
-        how={handlingOf({ does: 'measure' }).how({ does: 'measure' })}
-        icon={Ruler}
-        letter="m"
-        on={tool.does === 'measure'}
-        onPick={() => setTool({ does: 'measure' })}
-      />
       <Box h="1px" bg="rule" my={1} flexShrink={0} />
       <Undoing undo={undo} redo={redo} />
     </Stack>
@@ -62,21 +55,15 @@ export function Undoing({ undo, redo }: Pick<Editor, 'undo' | 'redo'>) {
     ['Undo', 'Ctrl Z', Undo2, undo],
     ['Redo', 'Ctrl Y', Redo2, redo],
   ] as const satisfies readonly (readonly [string, string, LucideIcon, Again])[]
-  return all.map(([word, key, Icon, step]) => (
-    <IconButton
+  return all.map(([word, key, icon, { doing, run }]) => (
+    <IconPress
       key={word}
-      size="sm"
-      minH="44px"
-      minW="44px"
-      variant="ghost"
-      colorPalette="inky"
-      aria-label={word}
-      title={`${word}${step.doing === null ? '' : ` ${step.doing}`} (${key})`}
-      disabled={step.doing === null}
-      onClick={step.run}
-    >
-      <Icon size={18} />
-    </IconButton>
+      name={word}
+      hint={`${doing === null ? '' : ` ${doing}`} (${key})`}
+      icon={icon}
+      disabled={doing === null}
+      onPress={run}
+    />
   ))
 }
 

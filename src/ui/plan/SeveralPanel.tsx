@@ -1,7 +1,8 @@
 'use client'
 
 import { Button, Heading, Stack, Text } from '@chakra-ui/react'
-import { ACTIONS, keyWords } from './actions'
+import { ACTIONS } from './actions'
+import { ActionWords } from './ActionWords'
 import { pickedOn } from './changes'
 import type { Editor } from './editor'
 
@@ -17,9 +18,9 @@ export function SeveralPanel({ editor }: { editor: Editor }) {
         {things.length} drawn, {placed.length} {placed.length === 1 ? 'device' : 'devices'}. Drag one to move
         them all; Shift and a click takes one in or out.
       </Text>
-      {ACTIONS.filter(({ can }) => can(editor)).map(({ label, key, run }) => (
+      {ACTIONS.filter(({ can }) => can(editor)).map((action) => (
         <Button
-          key={label}
+          key={action.label}
           size="sm"
           minH="44px"
           data-row
@@ -27,10 +28,9 @@ export function SeveralPanel({ editor }: { editor: Editor }) {
           variant="ghost"
           colorPalette="inky"
           fontWeight={400}
-          onClick={() => run(editor, null)}
+          onClick={() => action.run(editor, null)}
         >
-          {label}
-          {key ? <span aria-hidden>{keyWords(key)}</span> : null}
+          <ActionWords action={action} />
         </Button>
       ))}
     </Stack>

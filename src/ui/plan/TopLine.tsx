@@ -1,10 +1,11 @@
 'use client'
 
-import { Box, Heading, IconButton, NativeSelect, Text } from '@chakra-ui/react'
+import { Box, Heading, NativeSelect, Text } from '@chakra-ui/react'
 import { ChevronDown, ChevronUp } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
 import { FLOORS, type Floor } from '@/core/job'
 import type { Editor } from './editor'
+import { IconPress } from './IconPress'
 
 /** Which floor, how things stand on it and what to do next, in one line over the sheet; unfolded, in full. */
 export function TopLine({
@@ -44,18 +45,12 @@ export function TopLine({
         ) : null}
       </Box>
       {next ? (
-        <IconButton
-          size="sm"
-          minH="44px"
-          minW="44px"
-          variant="ghost"
-          colorPalette="inky"
-          aria-label={whole ? 'One line' : 'The whole sentence'}
+        <IconPress
+          name={whole ? 'One line' : 'The whole sentence'}
+          icon={whole ? ChevronUp : ChevronDown}
           aria-expanded={whole}
-          onClick={() => show(!whole)}
-        >
-          {whole ? <ChevronUp size={18} /> : <ChevronDown size={18} />}
-        </IconButton>
+          onPress={() => show(!whole)}
+        />
       ) : null}
       {end}
     </Box>

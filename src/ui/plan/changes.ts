@@ -47,28 +47,36 @@ const put = (thing: PlanThing): Change => ({ type: 'putThing', thing })
 const placedAt = ({ device, place }: Placed, change: Partial<Place>): Change =>
   planChange('sight', device.id, { ...device.sight!, place: { ...place, ...change } })
 
-/** Carried along by so much, m. */
-export function shifted(on: On, picked: readonly Picked[], dx: number, dy: number): Change[] {
+interface How {
+  readonly thing: (thing: PlanThing) => PlanThing
+  readonly place: (place: Place) => Partial<Place>
+}
+
+/** Everything that is selected, each in its way. */
+function each(on: On, picked: readonly Picked[], how: How): Change[] {
   const { things, placed } = pickedOn(on, picked)
   return [
-    ...things.map((thing) => put(moved(thing, dx, dy))),
-    ...placed.map((one) => placedAt(one, { x: one.place.x + dx, y: one.place.y + dy })),
+    ...things.map((thing) => put(how.thing(thing))),
+    ...placed.map((one) => placedAt(one, how.place(one.place))),
   ]
 }
+
+/** Carried along by so much, m. */
+export const shifted = (on: On, picked: readonly Picked[], dx: number, dy: number): Change[] =>
+  each(on, picked, {
+    thing: (thing) => moved(thing, dx, dy),
+    place: ({ x, y }) => ({ x: x + dx, y: y + dy }),
+  })
 
 /** Turned clockwise about the middle of them all; devices look that much farther round. */
 export function turnedBy(on: On, picked: readonly Picked[], deg: number): Change[] {
   const bounds = boundsOfPicked(on, picked)
   if (!bounds) return []
   const about = middleOf(bounds)
-  const { things, placed } = pickedOn(on, picked)
-  return [
-    ...things.map((thing) => put(turned(thing, about, deg))),
-    ...placed.map((one) => {
-      const panDeg = (one.place.panDeg + deg + 720) % 360
-      return placedAt(one, { ...turnedPoint(one.place, about, deg), panDeg })
-    }),
-  ]
+  return each(on, picked, {
+    thing: (thing) => turned(thing, about, deg),
+    place: (place) => ({ ...turnedPoint(place, about, deg), panDeg: (place.panDeg + deg + 720) % 360 }),
+  })
 }
 
 /** On the other side of an axis through the middle of them all. */
@@ -76,31 +84,27 @@ export function mirroredOn(on: On, picked: readonly Picked[], axis: Axis): Chang
   const bounds = boundsOfPicked(on, picked)
   if (!bounds) return []
   const about = middleOf(bounds)
-  const { things, placed } = pickedOn(on, picked)
-  return [
-    ...things.map((thing) => put(mirrored(thing, about, axis))),
-    ...placed.map((one) =>
-      placedAt(one, {
-        ...mirroredPoint(one.place, about, axis),
-        panDeg: mirroredDeg(one.place.panDeg, axis),
-        rollDeg: -one.place.rollDeg + 0,
-      }),
-    ),
-  ]
+  return each(on, picked, {
+    thing: (thing) => mirrored(thing, about, axis),
+    place: (place) => ({
+      ...mirroredPoint(place, about, axis),
+      panDeg: mirroredDeg(place.panDeg, axis),
+      rollDeg: 0 - place.rollDeg,
+    }),
+  })
 }
 
 /** Each brought to the edge of them all. */
 export function linedUp(on: On, picked: readonly Picked[], edge: Edge): Change[] {
   const all = boundsOfPicked(on, picked)
   if (!all) return []
-  const { things, placed } = pickedOn(on, picked)
-  return [
-    ...things.map((thing) => put(moved(thing, ...toEdge(boundsOfThing(thing), all, edge)))),
-    ...placed.map((one) => {
-      const [dx, dy] = toEdge(boundsOf([one.place])!, all, edge)
-      return placedAt(one, { x: one.place.x + dx, y: one.place.y + dy })
-    }),
-  ]
+  return each(on, picked, {
+    thing: (thing) => moved(thing, ...toEdge(boundsOfThing(thing), all, edge)),
+    place: (place) => {
+      const [dx, dy] = toEdge(boundsOf([place])!, all, edge)
+      return { x: place.x + dx, y: place.y + dy }
+    },
+  })
 }
 
 /** Things are gone; devices stay in the job, off the plan. */

@@ -8,7 +8,7 @@ import { inverseOf, PlanThing, type Change, type Floor, type Job } from '@/core/
 import type { Said } from '../job/commands'
 import { useJob } from '../job/JobProvider'
 import { refusal } from '../kit/LineField'
-import { DRAWN, type Tool } from './tools'
+import { DRAWN, keyOf, type Tool } from './tools'
 import { doingOf } from './undoing'
 
 export interface Picked {
@@ -73,7 +73,7 @@ export interface Editor {
   readonly setSnapping: (snapping: boolean) => void
 }
 
-const keyOf = (tool: Tool, floor: Floor) => `${floor}:${tool.does === 'draw' ? tool.kind : tool.does}`
+const asideOf = (tool: Tool, floor: Floor) => `${floor}:${keyOf(tool)}`
 /** A tool whose corners are only a thing once it is ended. */
 const unended = (tool: Tool) => tool.does === 'draw' && DRAWN[tool.kind].clicks === 'until ended'
 
@@ -175,10 +175,10 @@ export function useEditor(deviceId: string | null): Editor {
   const aside = useRef(new Map<string, readonly PlanPoint[]>())
   const setTool = useCallback(
     (next: Tool) => {
-      if (unended(tool) && draft.length > 0) aside.current.set(keyOf(tool, floor), draft)
+      if (unended(tool) && draft.length > 0) aside.current.set(asideOf(tool, floor), draft)
       takeTool(next)
-      setDraft(aside.current.get(keyOf(next, floor)) ?? [])
-      aside.current.delete(keyOf(next, floor))
+      setDraft(aside.current.get(asideOf(next, floor)) ?? [])
+      aside.current.delete(asideOf(next, floor))
       setRefused(null)
       if (next.does === 'draw') select()
     },

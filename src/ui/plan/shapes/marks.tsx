@@ -1,6 +1,6 @@
 'use client'
 
-import { Group, Line, Text } from 'react-konva'
+import { Group, Line, Rect, Text } from 'react-konva'
 import type { Outline, PlanPoint } from '@/core/geometry'
 import type { Ink } from '../../theme'
 import { toScreen, type ViewBox } from '../view'
@@ -11,6 +11,36 @@ export type Inks = Readonly<Record<Ink, string>>
 
 export const FONT = 'Barlow, sans-serif'
 export const flat = (view: ViewBox, points: readonly PlanPoint[]) => points.flatMap((p) => toScreen(view, p))
+
+/** What a hand takes a corner by, or stood on its tip an edge. */
+export function Handle({
+  id,
+  at: [x, y],
+  ink,
+  onTip = false,
+}: {
+  id: string
+  at: readonly [number, number]
+  ink: Inks
+  onTip?: boolean
+}) {
+  return (
+    <Rect
+      id={id}
+      x={x}
+      y={y}
+      offsetX={5}
+      offsetY={5}
+      width={10}
+      height={10}
+      rotation={onTip ? 45 : 0}
+      fill={ink.sheet}
+      stroke={ink.copper}
+      strokeWidth={2}
+      hitStrokeWidth={18}
+    />
+  )
+}
 
 /** A line round an outline; where it can be taken by its inside, `hitFill`. */
 export function Outlined({

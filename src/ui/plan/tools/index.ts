@@ -19,5 +19,8 @@ const TOOLS: { readonly [D in Tool['does']]: Handling<Extract<Tool, { does: D }>
 /** How the tool in hand is handled. */
 export const handlingOf = (tool: Tool): Handling<Tool> => TOOLS[tool.does] as unknown as Handling<Tool>
 
+/** What tells a tool from others: a tool that draws by what it draws. */
+export const keyOf = (tool: Tool): string => (tool.does === 'draw' ? tool.kind : tool.does)
+
 export { DRAWN, type DrawnKind } from './drawn'
 export type { Sheet, Tool } from './tool'

@@ -1,0 +1,44 @@
+import { useMemo } from 'react'
+import type { Floor } from '@/core/job'
+import type { PlanThing } from '@/core/plan'
+import { eachSeen, gridOver, occludersOf, scratchFor, type Grid, type WalkCamera } from '@/core/sight'
+import { paint, type Band } from './bands'
+import { toPlan, type ViewBox } from './view'
+
+/** How large on the screen its cells are, px; coarser while a hand carries the camera. */
+const FINE_PX = 2
+const COARSE_PX = 6
+/** No cell is smaller, m. */
+const LEAST_M = 0.1
+
+interface Of {
+  readonly things: readonly PlanThing[]
+  readonly floor: Floor
+  readonly planeM: number
+  readonly bands: readonly Band[]
+  readonly coarse: boolean
+}
+
+/** What one camera sees of the window, as a picture; null where there is no camera. */
+export function useFootprint(
+  camera: WalkCamera | null,
+  view: ViewBox,
+  width: number,
+  height: number,
+  { things, floor, planeM, bands, coarse }: Of,
+): { readonly grid: Grid; readonly canvas: HTMLCanvasElement } | null {
+  return useMemo(() => {
+    if (!camera) return null
+    const [low, high] = [toPlan(view, [0, height]), toPlan(view, [width, 0])]
+    const grid = gridOver(
+      { left: low.x, right: high.x, bottom: low.y, top: high.y },
+      Math.max(LEAST_M, (coarse ? COARSE_PX : FINE_PX) / view.perMetre),
+    )
+    const density = new Float32Array(grid.columns * grid.rows)
+    const occluders = occludersOf(things, floor)
+    eachSeen(camera.eye, occluders, grid, planeM, scratchFor(grid), (cell, pxM, hidden) => {
+      if (!hidden) density[cell] = pxM
+    })
+    return { grid, canvas: paint(grid, density, bands, 0.82) }
+  }, [camera, view, width, height, things, floor, planeM, bands, coarse])
+}
