@@ -3,7 +3,7 @@
 import { useTheme } from 'next-themes'
 import { useMemo, useSyncExternalStore } from 'react'
 import { INKS, type Ink } from '../theme'
-import type { Shades } from './shades'
+import type { Shades } from '@/drawings/plan'
 
 const never = () => () => undefined
 

@@ -3,9 +3,8 @@
 import { Circle, Group, Line } from 'react-konva'
 import { along, type PlanPoint } from '@/core/geometry'
 import type { Device, Place } from '@/core/job'
-import { deadZone } from './placed'
+import { deadZone, toScreen, type ViewBox } from '@/drawings/plan'
 import { Handle, type Inks } from './shapes/marks'
-import { toScreen, type ViewBox } from './view'
 
 export interface AimProps {
   readonly device: Device

@@ -5,13 +5,19 @@ import { Group, Image as KonvaImage, Line } from 'react-konva'
 import type { Outline } from '@/core/geometry'
 import type { Edition, FloorBackground } from '@/core/job'
 import type { Grid, Survey } from '@/core/sight'
-import { print, type UnitSystem } from '@/core/units'
-import type { Shades } from '../kit/shades'
-import { countBands, densityBands, paint } from './bands'
-import type { Seen } from './layers'
-import { onSpots, RANK, type Naming } from './naming'
-import { flat, Hatch, type Inks } from './shapes/marks'
-import { toScreen, type ViewBox } from './view'
+import {
+  BLIND_SPOTS,
+  countBands,
+  densityBands,
+  spotsOf,
+  toScreen,
+  type Seen,
+  type Shades,
+  type ViewBox,
+} from '@/drawings/plan'
+import { paint } from './bands'
+import { flat, type Inks } from './shapes/marks'
+import { Hatch } from './shapes/PlanMarks'
 
 /** The picture under the plan, where and how large it was laid. */
 export function BackgroundPicture({
@@ -102,55 +108,6 @@ export function SurveyPicture({ survey, seen, view, ink, shades, edition }: Surv
   )
 }
 
-/** So many blind spots are drawn, the largest; so large on the screen one carries its size, px. */
-const BLIND_SPOTS = 60
-const SIZED_PX = 30
-/** So long on the screen a contour carries its value, px, and where along it that may stand. */
-const VALUED_PX = 240
-/** Values keep so far from each other and from words. */
-const VALUES_APART_PX = 16
-const ALONG = [0.5, 0.35, 0.65, 0.2, 0.8, 0.1, 0.9, 0.42, 0.58]
-
-/** What is written on what cameras see: the values of contours, the most demanding first, or sizes. */
-export function surveyNamings(survey: Survey, seen: Seen, view: ViewBox, units: UnitSystem): Naming[] {
-  if (seen === 'blind')
-    return survey.blindSpots.slice(0, BLIND_SPOTS).flatMap(({ middle, sizeM2 }, i) =>
-      Math.sqrt(sizeM2) * view.perMetre > SIZED_PX
-        ? [
-            {
-              id: `blind:${i}`,
-              words: print({ value: sizeM2, kind: 'ground' }, units),
-              ...onSpots([toScreen(view, middle)]),
-              colour: 'ink' as const,
-              rank: RANK.blind,
-            },
-          ]
-        : [],
-    )
-  if (seen !== 'density') return []
-  return [...survey.contours].reverse().flatMap(({ level, densityPxM, rings }) =>
-    rings.flatMap((ring, i) => {
-      const spots = ring.map((point) => toScreen(view, point))
-      let long = 0
-      for (const [k, [x, y]] of spots.entries()) {
-        const [u, v] = spots[(k + 1) % spots.length]!
-        long += Math.hypot(u - x, v - y)
-      }
-      if (long < VALUED_PX) return []
-      return [
-        {
-          id: `contour:${level}:${i}`,
-          words: print({ value: densityPxM, kind: 'density' }, units),
-          ...onSpots(ALONG.map((share) => spots[Math.floor(spots.length * share)]!)),
-          colour: 'ink' as const,
-          rank: RANK.contours,
-          apart: VALUES_APART_PX,
-        },
-      ]
-    }),
-  )
-}
-
 function Contours({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' | 'ink'>) {
   return survey.contours.map(({ level, rings }) => (
     <Rings key={level} rings={rings} view={view} stroke={ink.ink} strokeWidth={0.6} opacity={0.65} />
@@ -160,7 +117,7 @@ function Contours({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' | '
 function BlindSpots({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' | 'ink'>) {
   return survey.blindSpots.slice(0, BLIND_SPOTS).map(({ rings }, i) => (
     <Group key={i}>
-      <Hatch outline={rings[0]!} holes={rings.slice(1)} view={view} stroke={ink.ink} step={7} />
+      <Hatch rings={rings.map((ring) => spotsOf(view, ring))} stroke={ink.ink} step={7} />
       <Rings rings={rings} view={view} stroke={ink.ink} strokeWidth={1.2} />
     </Group>
   ))

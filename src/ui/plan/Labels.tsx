@@ -3,7 +3,7 @@
 import { memo, useMemo } from 'react'
 import { Group, Line, Text } from 'react-konva'
 import { place, type Box, type Segment } from '@/drawings/labels/place'
-import type { Naming } from './naming'
+import type { Naming } from '@/drawings/plan'
 import { FONT, type Inks } from './shapes/marks'
 
 const SIZE = 12

@@ -2,7 +2,8 @@
 
 import { Box, Button, HStack, Stack, Text } from '@chakra-ui/react'
 import { Tick } from '../kit/Tick'
-import { SEEN, SWITCHES, type Layers, type Seen, type Switch } from './layers'
+import { SEEN, type Seen } from '@/drawings/plan'
+import { SWITCHES, type Layers, type Switch } from './layers'
 
 interface LayersProps {
   readonly layers: Layers

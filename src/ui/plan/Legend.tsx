@@ -2,10 +2,8 @@
 
 import { Box, HStack, Text } from '@chakra-ui/react'
 import type { Job } from '@/core/job'
-import { print, type UnitSystem } from '@/core/units'
+import { bandWords, countBands, densityBands, type Seen } from '@/drawings/plan'
 import { useInk } from '../kit/ink'
-import { countBands, densityBands } from './bands'
-import type { Seen } from './layers'
 
 /** The scale of the layer that is shown, in words and figures. */
 export function Legend({ seen, job }: { seen: Seen; job: Job }) {
@@ -26,21 +24,12 @@ export function Legend({ seen, job }: { seen: Seen; job: Job }) {
       role="list"
       fontSize="xs"
     >
-      {bands.map(({ from, label, colour }, i) => (
-        <HStack key={from} role="listitem" gap={1} pe={2}>
-          <Box w="14px" h="12px" borderWidth="1px" borderColor="ink" style={{ background: colour }} />
-          <Text className="figures">
-            {label}
-            {seen === 'density' ? ` ${figureOf(from, i, job.units)}` : ''}
-          </Text>
+      {bands.map((band, i) => (
+        <HStack key={band.from} role="listitem" gap={1} pe={2}>
+          <Box w="14px" h="12px" borderWidth="1px" borderColor="ink" style={{ background: band.colour }} />
+          <Text className="figures">{bandWords(band, i, seen, job.units)}</Text>
         </HStack>
       ))}
     </HStack>
   )
-}
-
-/** The first figure carries the unit for all of them. */
-function figureOf(from: number, i: number, units: UnitSystem): string {
-  const words = print({ value: from, kind: 'density' }, units)
-  return i === 0 ? words : words.replace(/ .*/, '')
 }

@@ -15,6 +15,7 @@ import {
   surveyRequest,
   whoSees,
 } from '@/core/sight'
+import type { Room } from '@/drawings/plan'
 import { useAssessed, useCatalogue } from '../job/JobProvider'
 import { fetchCharts } from '../kit/Chart'
 import { useWide } from '../kit/wide'
@@ -36,7 +37,6 @@ import { sunWords } from './sunWords'
 import { TopLine } from './TopLine'
 import { useSun } from './useSun'
 import type { Eye } from './usePlanView'
-import type { Room } from './view'
 import { useSurvey, warm } from './worker'
 
 /** Fetches the sheet; without signal since the job was opened, what stands in its place says so. */

@@ -3,7 +3,7 @@
 import { Shape } from 'react-konva'
 import { signedAreaM2 } from '@/core/geometry'
 import type { SunOnPlan } from '@/core/sight'
-import { toScreen, type ViewBox } from './view'
+import { toScreen, type ViewBox } from '@/drawings/plan'
 
 /** The shade that everything throws on the ground, one tint however much lies over each other. */
 export function Shade({ sun, view, colour }: { sun: SunOnPlan; view: ViewBox; colour: string }) {

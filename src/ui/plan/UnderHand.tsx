@@ -2,11 +2,11 @@
 
 import { Circle, Rect } from 'react-konva'
 import type { PlanPoint } from '@/core/geometry'
+import { toScreen, type ViewBox } from '@/drawings/plan'
 import { Cross } from './furniture'
 import type { Inks } from './shapes/marks'
 import type { Snapped } from './snap'
 import type { Framed } from './useHand'
-import { toScreen, type ViewBox } from './view'
 
 /** What is pointed at: where the hand draws, what is asked about, where a walk is, what is framed. */
 export function UnderHand({

@@ -1,34 +1,5 @@
-import { LEVELS, type Edition } from '@/core/job'
-import { levelsOf, type Grid } from '@/core/sight'
-import { SHADES, type Shades } from '../kit/shades'
-
-export interface Band {
-  readonly from: number
-  readonly label: string
-  readonly colour: string
-}
-
-/** One band a level of the edition, spread over the whole scale. */
-export function densityBands(edition: Edition, shades: Shades): readonly Band[] {
-  const levels = levelsOf(edition)
-  return levels.map((id, i) => ({
-    from: LEVELS[id].densityPxM,
-    label: LEVELS[id].name,
-    colour: shadeAt(shades, i, levels.length),
-  }))
-}
-
-/** Seen by one, two, three, four or more. */
-export function countBands(shades: Shades): readonly Band[] {
-  return [1, 2, 3, 4].map((n, i) => ({
-    from: n,
-    label: n === 4 ? '4 or more' : String(n),
-    colour: shadeAt(shades, i, 4),
-  }))
-}
-
-const shadeAt = (shades: Shades, i: number, of: number): string =>
-  SHADES[shades][Math.round((i * (SHADES[shades].length - 1)) / Math.max(1, of - 1))]!
+import type { Grid } from '@/core/sight'
+import type { Band } from '@/drawings/plan'
 
 /** Paints the cells of a grid, one pixel each, upper row first: transparent below the first band. */
 export function paint(

@@ -2,8 +2,8 @@
 
 import { Circle, Group, Line } from 'react-konva'
 import type { Spot } from '@/drawings/labels/place'
+import { scaleBarM, toPlan, toScreen, type ViewBox } from '@/drawings/plan'
 import { Caption } from './shapes/marks'
-import { scaleBarM, toPlan, toScreen, type ViewBox } from './view'
 
 /** What lies on every plan: its grid, a scale, north, and the cross that marks a spot. */
 

@@ -2,16 +2,8 @@
 
 import { useMemo, useSyncExternalStore } from 'react'
 import { z } from 'zod'
+import { SEEN, type Seen } from '@/drawings/plan'
 import { useAuthor } from '../job/author'
-
-/** What cameras see, in one of these ways. */
-export const SEEN = {
-  density: 'Density',
-  count: 'Seen by',
-  blind: 'Blind spots',
-  none: 'Nothing',
-} as const
-export type Seen = keyof typeof SEEN
 
 /** What else may lie on the plan, from the undermost to the uppermost, and whether it does at first. */
 export const SWITCHES = {

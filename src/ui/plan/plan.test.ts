@@ -3,10 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { contains, distanceM } from '@/core/geometry'
 import { area, block, soffit, wall, xy } from '@/testing/plans'
 import { PlanThing } from '@/core/job'
-import { densityBands } from './bands'
+import { densityBands, fit, scaleBarM, toPlan, toScreen, zoom } from '@/drawings/plan'
 import { cornersOf, moved, withCorner } from '@/core/plan'
 import { ontoEdge, snap } from './snap'
-import { fit, scaleBarM, toPlan, toScreen, zoom } from './view'
 
 const coordinate = fc.double({ min: -200, max: 200, noNaN: true })
 const view = fc.record({

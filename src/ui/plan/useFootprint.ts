@@ -2,8 +2,8 @@ import { useMemo } from 'react'
 import type { Floor } from '@/core/job'
 import type { PlanThing } from '@/core/plan'
 import { eachSeen, gridOver, occludersOf, scratchFor, type Grid, type WalkCamera } from '@/core/sight'
-import { paint, type Band } from './bands'
-import { toPlan, type ViewBox } from './view'
+import { toPlan, type ViewBox, type Band } from '@/drawings/plan'
+import { paint } from './bands'
 
 /** How large on the screen its cells are, px; coarser while a hand carries the camera. */
 const FINE_PX = 2

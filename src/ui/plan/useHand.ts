@@ -1,11 +1,11 @@
 import type { KonvaEventObject } from 'konva/lib/Node'
 import { useRef, useState } from 'react'
 import { distanceM, type PlanPoint } from '@/core/geometry'
+import { toPlan, zoom, type ViewBox } from '@/drawings/plan'
 import type { Snapped } from './snap'
 import { handlingOf, type Sheet } from './tools'
 import { carriedTo, type Carried } from './tools/carry'
 import type { usePlanView } from './usePlanView'
-import { toPlan, zoom, type ViewBox } from './view'
 
 type Spot = readonly [number, number]
 type Moved = KonvaEventObject<PointerEvent>

@@ -1,6 +1,6 @@
+import { fit, zoom, type Room, type ViewBox } from '@/drawings/plan'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Bounds } from '@/core/geometry'
-import { fit, zoom, type Room, type ViewBox } from './view'
 
 /** An empty plan shows a yard's worth, and nothing stands at the very edge, m. */
 const EMPTY: Bounds = { left: -5, right: 15, bottom: -5, top: 10 }

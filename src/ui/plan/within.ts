@@ -1,8 +1,8 @@
 import { boundsOf, type Bounds, type PlanPoint } from '@/core/geometry'
 import type { Floor, Job } from '@/core/job'
 import { boundsOfThing, pointsOf, type PlanThing } from '@/core/plan'
+import { placeOn } from '@/drawings/plan'
 import type { Picked } from './editor'
-import { placeOn } from './placed'
 
 interface Among {
   readonly things: readonly PlanThing[]

@@ -1,9 +1,9 @@
 'use client'
 
-import { Group, Line, Rect, Text } from 'react-konva'
-import type { Outline, PlanPoint } from '@/core/geometry'
+import { Rect, Text } from 'react-konva'
+import type { PlanPoint } from '@/core/geometry'
+import { toScreen, type ViewBox } from '@/drawings/plan'
 import type { Ink } from '../../theme'
-import { toScreen, type ViewBox } from '../view'
 
 /** What shapes on the plan are made of. */
 
@@ -39,81 +39,6 @@ export function Handle({
       strokeWidth={2}
       hitStrokeWidth={18}
     />
-  )
-}
-
-/** A line round an outline; where it can be taken by its inside, `hitFill`. */
-export function Outlined({
-  id,
-  outline,
-  view,
-  stroke,
-  width,
-  dash = [],
-  hitFill,
-}: {
-  id: string
-  outline: Outline
-  view: ViewBox
-  stroke: string
-  width: number
-  dash?: number[]
-  hitFill: boolean
-}) {
-  return (
-    <Line
-      id={id}
-      points={flat(view, outline)}
-      closed
-      stroke={stroke}
-      strokeWidth={width}
-      dash={dash}
-      hitStrokeWidth={12}
-      fillEnabled={hitFill}
-      {...(hitFill ? { fill: 'rgba(0,0,0,0.001)' } : {})}
-    />
-  )
-}
-
-/** Slanted lines over an outline: told apart without colour. */
-export function Hatch({
-  outline,
-  view,
-  stroke,
-  step = 9,
-  holes = [],
-}: {
-  outline: Outline
-  view: ViewBox
-  stroke: string
-  step?: number
-  holes?: readonly Outline[]
-}) {
-  const rings = [outline, ...holes].map((ring) => ring.map((p) => toScreen(view, p)))
-  const xs = rings[0]!.map(([x]) => x)
-  const ys = rings[0]!.map(([, y]) => y)
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  return (
-    <Group
-      listening={false}
-      clipFunc={(context) => {
-        context.beginPath()
-        for (const ring of rings) {
-          ring.forEach(([x, y], i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)))
-          context.closePath()
-        }
-        return ['evenodd']
-      }}
-    >
-      {Array.from({ length: Math.min(400, Math.ceil((x1 - x0 + y1 - y0) / step)) }, (_, i) => (
-        <Line
-          key={i}
-          points={[x0 + i * step, y0, x0 + i * step - (y1 - y0), y1]}
-          stroke={stroke}
-          strokeWidth={0.7}
-        />
-      ))}
-    </Group>
   )
 }
 

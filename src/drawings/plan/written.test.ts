@@ -1,22 +1,18 @@
 import { readFileSync } from 'node:fs'
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { boundsOf } from '@/core/geometry'
 import { openJobFile } from '@/core/job'
 import { pointsOf } from '@/core/plan'
 import { survey, surveyRequest } from '@/core/sight'
-import { meets, place } from '@/drawings/labels/place'
+import { meets, place } from '../labels/place'
 import { device } from '@/testing/jobs'
-import type { Picked } from './editor'
-import type { Layers } from './layers'
 import { RANK } from './naming'
 import { MARKS_APART_PX } from './placed'
 import { fit, zoom, type ViewBox } from './view'
 import { standOf, writtenOn } from './written'
 
 /** What is written on the demo's plan, at any zoom; words are taken as wide as so many wide letters. */
-
-vi.mock('react-konva', () => ({}))
 
 const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
 if (!opened.ok) throw new Error('The demo job cannot be read.')
@@ -25,20 +21,13 @@ const [WIDTH, HEIGHT, LETTER] = [904, 742, 7]
 const things = job.things.filter(({ floor }) => floor === 'ground')
 const all = fit(boundsOf(things.flatMap(pointsOf))!, WIDTH, HEIGHT)
 const surveyed = survey(surveyRequest(job, CATALOGUE, 'ground', 0))
-const layers = {
-  seen: 'density',
-  faces: false,
-  background: true,
-  grid: true,
-  floors: false,
-  areas: true,
-  sun: false,
-  infrared: true,
-  faults: true,
-  names: true,
-} as const
+const layers = { seen: 'density', names: true } as const
 
-function writtenAt(view: ViewBox, selected: readonly Picked[] = [], change: Partial<Layers> = {}) {
+function writtenAt(
+  view: ViewBox,
+  selected: readonly { readonly id: string }[] = [],
+  change: Partial<Parameters<typeof writtenOn>[0]['layers']> & { infrared?: boolean } = {},
+) {
   const stand = standOf(job.devices, 'ground', view, selected)
   const written = writtenOn({
     things,
@@ -96,10 +85,10 @@ describe('what is written on the plan', () => {
     expect(
       writtenAt(far, [], { infrared: false }).namings.filter(({ rank }) => rank !== RANK.wishes),
     ).toEqual([])
-    const { namings } = writtenAt(zoom(all, 1, [0, 0]), [{ is: 'thing', id: slip.id }])
+    const { namings } = writtenAt(zoom(all, 1, [0, 0]), [{ id: slip.id }])
     expect(namings.filter(({ rank }) => rank === RANK.lengths)).toHaveLength(4)
     expect(namings.find(({ id }) => id === slip.id)!.rank).toBe(RANK.selected)
-    expect(writtenAt(far, [{ is: 'thing', id: slip.id }]).namings.some(({ id }) => id === slip.id)).toBe(true)
+    expect(writtenAt(far, [{ id: slip.id }]).namings.some(({ id }) => id === slip.id)).toBe(true)
   })
   it('names and figures go with their layer; blind spots carry their sizes instead of contours', () => {
     expect(writtenAt(all, [], { names: false }).namings).toEqual([])
@@ -128,13 +117,13 @@ describe('what is written on the plan', () => {
   it('who is selected keeps its own spot; the other stands aside', () => {
     const at = { floor: 'ground' as const, x: 5, y: 5, panDeg: 0, rollDeg: 0 }
     const two = ['a', 'b'].map((id) => device({ id, sight: { heightM: 3, place: at } as never }))
-    const own = (selected: readonly Picked[]) => {
+    const own = (selected: readonly { readonly id: string }[]) => {
       const stand = standOf(two, 'ground', all, selected)
       return ['a', 'b'].filter((id) => {
         const [x, y] = stand.get(id)!
         return Math.hypot(x - (all.x0 + 5 * all.perMetre), y - (all.y0 - 5 * all.perMetre)) < 1e-6
       })
     }
-    expect([own([]), own([{ is: 'device', id: 'b' }])]).toEqual([['a'], ['b']])
+    expect([own([]), own([{ id: 'b' }])]).toEqual([['a'], ['b']])
   })
 })

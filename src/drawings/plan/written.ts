@@ -2,17 +2,15 @@ import { distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Floor, Job } from '@/core/job'
 import { cornersOf, type PlanThing } from '@/core/plan'
 import type { Survey } from '@/core/sight'
-import { boxOf, fanOut } from '@/drawings/labels/fanOut'
-import type { Box, Segment, Spot } from '@/drawings/labels/place'
+import { boxOf, fanOut } from '../labels/fanOut'
+import type { Box, Segment, Spot } from '../labels/place'
 import type { UnitSystem } from '@/core/units'
 import { deviceNamings } from './deviceNamings'
-import type { Picked } from './editor'
-import { surveyNamings } from './GroundLayer'
-import type { Layers } from './layers'
+import { lengthsOf } from './lengths'
 import { beside, RANK, type Naming } from './naming'
 import { MARK_PX, MARKS_APART_PX, placeOn } from './placed'
-import { lengthsOf } from './shapes/Handles'
-import { namingOf } from './shapes/Things'
+import { surveyNamings, type Seen } from './seen'
+import { namingOf } from './things'
 import { toScreen, type ViewBox } from './view'
 
 /** Everything that is written on the plan, and what it must keep off. */
@@ -28,9 +26,9 @@ export interface Shown {
   readonly floor: Floor
   readonly units: UnitSystem
   readonly view: ViewBox
-  readonly layers: Layers
-  readonly selected: readonly Picked[]
-  readonly survey: Survey | null
+  readonly layers: { readonly names: boolean; readonly seen: Seen }
+  readonly selected: readonly { readonly id: string }[]
+  readonly survey: Pick<Survey, 'contours' | 'blindSpots'> | null
   /** Where scale and north stand. */
   readonly furniture: readonly Box[]
   /** Where marks stand. */
@@ -51,7 +49,7 @@ export function standOf(
   devices: Job['devices'],
   floor: Floor,
   view: ViewBox,
-  selected: readonly Picked[],
+  selected: readonly { readonly id: string }[],
 ): ReadonlyMap<string, Spot> {
   const first = new Set(selected.map(({ id }) => id))
   const marks = devices.flatMap((device) => {

@@ -1,12 +1,12 @@
 import { middleOf, type Outline, type PlanPoint } from '@/core/geometry'
-import { WAYS, type Spot, type Try, type Wanted } from '@/drawings/labels/place'
-import type { Ink } from '../theme'
+import { WAYS, type Spot, type Try, type Wanted } from '../labels/place'
+import type { Tint } from './marks'
 import { toScreen, type ViewBox } from './view'
 
 /** Words that the plan shows where they find room. */
 export interface Naming extends Omit<Wanted, 'width' | 'height'> {
   readonly words: string
-  readonly colour: Ink
+  readonly colour: Tint
 }
 
 /** Which words give way to which, the most important first. */

@@ -1,0 +1,106 @@
+import { along, type PlanPoint } from '@/core/geometry'
+import type { Device, Place } from '@/core/job'
+import type { Spot } from '../labels/place'
+import { tintOf, type PlanMark, type Tint } from './marks'
+import { MARK_PX } from './placed'
+import { toScreen, type ViewBox } from './view'
+
+/** How a device stands on the plan. */
+export interface StandingDevice {
+  readonly device: Device
+  readonly place: Place
+  readonly view: ViewBox
+  /** Where its mark stands: on its spot, or beside it where that is covered. */
+  readonly stands: Spot
+  /** Half the picture's width, degrees. */
+  readonly half: number
+  readonly selected: boolean
+  /** Whether its whole picture is drawn anyway: then it needs no sign of the way it looks. */
+  readonly aimed: boolean
+  readonly verdict: 'good' | 'check' | 'stop'
+  /** Open faults. */
+  readonly faults: number
+  /** How far its infrared reaches, m; nought where that is not shown. */
+  readonly infraredM: number
+}
+
+/** Wider than this a picture is drawn as if it ended here, degrees to either side. */
+export const WIDEST_DRAWN = 88
+/** How long the sign of the way it looks is, px. */
+const LOOK_PX = 26
+
+const line = (spots: readonly Spot[], stroke: Tint, wide: number, dash?: readonly number[]): PlanMark => ({
+  is: 'line',
+  spots,
+  stroke,
+  wide,
+  ...(dash ? { dash } : {}),
+})
+
+/** A device: its mark, the way it looks, what it was wished for, and what else is to be known of it. */
+export function deviceMarks(standing: StandingDevice): PlanMark[] {
+  const { device, place, view, stands, selected, aimed, infraredM } = standing
+  const at = toScreen(view, place)
+  const half = Math.min(standing.half, WIDEST_DRAWN)
+  const tint = tintOf(selected)
+  const look = (turn: number, reachM: number) => toScreen(view, along(place, place.panDeg + turn, reachM))
+  const wish = device.sight!.wish.at
+  const lookM = LOOK_PX / view.perMetre
+  const aside = Math.hypot(stands[0] - at[0], stands[1] - at[1]) > 1
+  const reach = Array.from({ length: 13 }, (_, i) => look(-half + (half * i) / 6, infraredM))
+  return [
+    ...(wish ? wished(device, wish, standing) : []),
+    ...(aimed ? [] : [line([look(-half, lookM), at, look(half, lookM)], 'ink', 1)]),
+    ...(infraredM > 0 ? [line(reach, 'soft', 1, [2, 4])] : []),
+    ...(aside
+      ? [
+          line([at, stands], tint, 1),
+          { is: 'circle', at, radius: 2.5, fill: tint } as const satisfies PlanMark,
+        ]
+      : []),
+    {
+      is: 'circle',
+      id: `device:${device.id}`,
+      at: stands,
+      radius: MARK_PX,
+      fill: tint,
+      stroke: 'sheet',
+      wide: 1.5,
+      grip: 16,
+    },
+    { is: 'letters', at: stands, words: device.mark, size: 11, tint: 'sheet' },
+    ...badges(standing),
+  ]
+}
+
+/** The customer's wish: an open ring, joined to where the device stands instead. */
+function wished(device: Device, at: PlanPoint, { view, place, selected }: StandingDevice): PlanMark[] {
+  const spot = toScreen(view, at)
+  return [
+    line([spot, toScreen(view, place)], 'soft', 1, [3, 4]),
+    {
+      is: 'circle',
+      id: `wish:${device.id}`,
+      at: spot,
+      radius: 9,
+      stroke: tintOf(selected, 'soft'),
+      wide: 1.6,
+      dash: [4, 3],
+      grip: 16,
+      fill: 'sheet',
+    },
+  ]
+}
+
+/** What else a mark says, at its shoulder: its verdict, its open faults. */
+function badges({ stands: [x, y], verdict, faults }: StandingDevice): PlanMark[] {
+  const badge = (words: string, at: Spot, tint: Tint, ring: object): PlanMark[] => [
+    { is: 'circle', at, radius: 7, fill: 'sheet', ...ring },
+    { is: 'letters', at, words, size: 10, tint },
+  ]
+  const stop = verdict === 'stop'
+  return [
+    ...(verdict === 'good' ? [] : badge(stop ? '■' : '▲', [x + 9, y - 10], stop ? 'stop' : 'check', {})),
+    ...(faults > 0 ? badge(String(faults), [x + 9, y + 10], 'stop', { stroke: 'stop', wide: 1.4 }) : []),
+  ]
+}

@@ -1,0 +1,43 @@
+import type { PlanThing, ThingName } from '@/core/job'
+import type { Drawn, PlanMark } from '../marks'
+import { RANK, type Naming } from '../naming'
+import type { ViewBox } from '../view'
+import { area } from './area'
+import { headEnd } from './headEnd'
+import { obstacle } from './obstacle'
+import { premises } from './premises'
+import { privacy } from './privacy'
+import { soffit } from './soffit'
+import { target } from './target'
+import type { DrawnThing } from './thing'
+import { walk } from './walk'
+import { wall } from './wall'
+
+/** How every kind is drawn, from the undermost to the uppermost. */
+const DRAWN_THINGS: { readonly [K in ThingName]: DrawnThing<K> } = {
+  premises,
+  area,
+  privacy,
+  soffit,
+  obstacle,
+  wall,
+  walk,
+  target,
+  'head end': headEnd,
+}
+const ORDER = Object.keys(DRAWN_THINGS) as ThingName[]
+const drawnAs = (thing: PlanThing) => DRAWN_THINGS[thing.kind] as unknown as DrawnThing<ThingName>
+
+/** Things in the order in which they are drawn. */
+export const inOrder = (things: readonly PlanThing[]): readonly PlanThing[] =>
+  ORDER.flatMap((kind) => things.filter((thing) => thing.kind === kind))
+
+export const marksOf = (thing: PlanThing, drawn: Drawn): readonly PlanMark[] =>
+  drawnAs(thing).draw(thing, drawn)
+
+/** What is written at a thing; null where nothing is. */
+export function namingOf(thing: PlanThing, view: ViewBox, selected: boolean): Naming | null {
+  const naming = drawnAs(thing).naming?.(thing, view)
+  if (!naming || naming.words === '') return null
+  return { ...naming, id: thing.id, rank: selected ? RANK.selected : naming.rank }
+}
