@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { asked, click, drag, newYard, number, see, sheet, spot } from './sheet'
 import { accessible, watch } from './watch'
@@ -227,6 +228,64 @@ test('a room in two clicks, framed and copied together, measured, and taken back
   await page.keyboard.press('a')
   await page.getByRole('button', { name: 'Done' }).click()
   await count(5)
+  quiet()
+})
+
+test('the plan is printed to scale and written out; what was written out is taken in elsewhere', async ({
+  page,
+}) => {
+  const { quiet } = watch(page)
+  await page.goto('/jobs/kestrel-quay/plan')
+  await page.getByText('Print and hand over').click()
+  const got = async (format: string) => {
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: format, exact: true }).click()
+    const file = await download
+    return { name: file.suggestedFilename(), words: readFileSync(await file.path(), 'latin1') }
+  }
+  expect((await got('PDF')).words).toMatch(/^%PDF/)
+  await page.getByLabel('Shows', { exact: true }).selectOption('blind')
+  await page.getByLabel('Paper', { exact: true }).selectOption('a3')
+  const { name, words } = await got('SVG')
+  expect(name).toBe('kestrel-quay-boatyard-plan-ground-blind-spots.svg')
+  expect(words).toContain('width="420mm"')
+  await page.getByLabel('Scale', { exact: true }).selectOption('50')
+  await page.getByRole('button', { name: 'PDF', exact: true }).click()
+  await expect(
+    page.getByRole('alert').getByText(/At 1 : 50 the plan does not fit on A3: 1 : 500 does/),
+  ).toBeVisible()
+  await page.getByLabel('Shows', { exact: true }).selectOption('density')
+  const earth = await got('GeoJSON')
+
+  await newYard(page, 'Taken in')
+  await page.getByText('Take in from a file').click()
+  const take = async (file: string, what: string) =>
+    page
+      .getByTestId('foreign-input')
+      .setInputFiles({ name: file, mimeType: 'text/plain', buffer: Buffer.from(what, 'latin1') })
+  await take('yard.geojson', earth.words)
+  await expect(page.getByRole('alert').getByText(/where this site lies/)).toBeVisible()
+  await page.getByText('Where it lies', { exact: true }).click()
+  for (const [field, value] of [
+    ['Latitude', '50.1'],
+    ['Longitude', '-5'],
+  ] as const) {
+    await page.getByLabel(field).fill(value)
+    await page.getByLabel(field).press('Enter')
+  }
+  await expect(page.getByText('The sun is reckoned for here.')).toBeVisible()
+  // Kestrel Quay lies elsewhere: everything is too far, and that is said.
+  await take('yard.geojson', earth.words)
+  await expect(page.getByText(/^yard.geojson: nothing that can be drawn/)).toBeVisible()
+  await take('points.csv', 'name,kind,x,y,height\nPost,obstacle,2,3,"4,5"\nTill,,5,1,\nHalf,,7,,\n')
+  await expect(page.getByText('points.csv: 1 × obstacle, 1 × target')).toBeVisible()
+  await page.getByText('Left out: 1').click()
+  await expect(page.getByText('Row 4, Half: Its x and y are not both numbers.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take in 2' }).click()
+  await expect(page.getByText('2 taken in. Undo takes them all back.')).toBeVisible()
+  await expect(page.getByText('Drawn: 2')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('Drawn: 0')).toBeVisible()
   quiet()
 })
 

@@ -4,6 +4,7 @@ export {
   nameOf,
   occluderOf,
   PlanThing,
+  THINGS,
   pointsOf,
   withCorner,
   wordOf,
@@ -26,5 +27,6 @@ export {
 } from './transform'
 export { endNear, extended, trimmed } from './trim'
 export { FloorSchema, PlanPointSchema } from './kind'
+export { USUAL_HEIGHTS } from './usual'
 export { obstacleOutline } from './obstacle'
 export { FASCIA_M, soffitBoard } from './soffit'

@@ -27,6 +27,7 @@ export { positionSteps, STAND_OFF_M, type Position, type PositionQuestion } from
 export { aheadOf } from './ahead'
 export { focalFor, tiltFor } from './byHand'
 export { sunAt, sunInPicture, type SunInPicture } from './sun'
+export { seenPolygons, type SeenPolygon } from './seenPolygons'
 export { sunOnPlan, type SunOnPlan } from './sunNow'
 export { nearSurfaces, lipClearanceM } from './surroundings'
 export { simulate, type SimulatedPicture, type Patch } from './scene'

@@ -1,7 +1,7 @@
 import { along, type PlanPoint } from '@/core/geometry'
 import type { Device, Place } from '@/core/job'
 import type { Spot } from '../labels/place'
-import { tintOf, type PlanMark, type Tint } from './marks'
+import { square, tintOf, type PlanMark, type Tint } from './marks'
 import { MARK_PX } from './placed'
 import { toScreen, type ViewBox } from './view'
 
@@ -94,13 +94,33 @@ function wished(device: Device, at: PlanPoint, { view, place, selected }: Standi
 
 /** What else a mark says, at its shoulder: its verdict, its open faults. */
 function badges({ stands: [x, y], verdict, faults }: StandingDevice): PlanMark[] {
-  const badge = (words: string, at: Spot, tint: Tint, ring: object): PlanMark[] => [
-    { is: 'circle', at, radius: 7, fill: 'sheet', ...ring },
-    { is: 'letters', at, words, size: 10, tint },
+  const [above, below]: readonly Spot[] = [
+    [x + 9, y - 10],
+    [x + 9, y + 10],
   ]
-  const stop = verdict === 'stop'
-  return [
-    ...(verdict === 'good' ? [] : badge(stop ? '■' : '▲', [x + 9, y - 10], stop ? 'stop' : 'check', {})),
-    ...(faults > 0 ? badge(String(faults), [x + 9, y + 10], 'stop', { stroke: 'stop', wide: 1.4 }) : []),
-  ]
+  const sign: PlanMark[] =
+    verdict === 'good'
+      ? []
+      : [
+          { is: 'circle', at: above!, radius: 7, fill: 'sheet' },
+          { is: 'line', spots: signOf(verdict, above!), closed: true, fill: verdict },
+        ]
+  const count: PlanMark[] =
+    faults === 0
+      ? []
+      : [
+          { is: 'circle', at: below!, radius: 7, fill: 'sheet', stroke: 'stop', wide: 1.4 },
+          { is: 'letters', at: below!, words: String(faults), size: 10, tint: 'stop' },
+        ]
+  return [...sign, ...count]
 }
+
+/** A square for Stop, a triangle for Check: told apart without colour. */
+const signOf = (verdict: 'check' | 'stop', [x, y]: Spot): readonly Spot[] =>
+  verdict === 'stop'
+    ? square([x, y], 4)
+    : [
+        [x, y - 5],
+        [x + 5, y + 4],
+        [x - 5, y + 4],
+      ]

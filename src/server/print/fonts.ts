@@ -13,14 +13,20 @@ export interface Fonts {
 
 const unpacked = new Map<number, Uint8Array>()
 
-function font(weight: 400 | 600): Uint8Array {
+type Weight = 400 | 600
+
+const packed = (weight: Weight): Buffer =>
+  readFileSync(
+    join(
+      /* turbopackIgnore: true */ process.cwd(),
+      `node_modules/@fontsource/barlow/files/barlow-latin-${weight}-normal.woff`,
+    ),
+  )
+
+function font(weight: Weight): Uint8Array {
   const known = unpacked.get(weight)
   if (known) return known
-  const path = join(
-    /* turbopackIgnore: true */ process.cwd(),
-    `node_modules/@fontsource/barlow/files/barlow-latin-${weight}-normal.woff`,
-  )
-  const bytes = unpack(readFileSync(path))
+  const bytes = unpack(packed(weight))
   unpacked.set(weight, bytes)
   return bytes
 }
@@ -41,6 +47,32 @@ const plainly = {
     return face
   },
 }
+
+interface Measured {
+  readonly unitsPerEm: number
+  glyphsForString: (words: string) => readonly { readonly advanceWidth: number }[]
+}
+const measured = new Map<Weight, Measured>()
+
+/** How wide words come out in print, in the units of the size. */
+export function widthOf(words: string, size: number, bold: boolean): number {
+  const weight = bold ? 600 : 400
+  const face = measured.get(weight) ?? fontkit.create(font(weight))
+  measured.set(weight, face)
+  const advance = face.glyphsForString(inFont(words)).reduce((sum, { advanceWidth }) => sum + advanceWidth, 0)
+  return (advance / face.unitsPerEm) * size
+}
+
+/** Rules of style that carry the fonts, so that a drawing looks the same wherever it is opened. */
+export const fontStyle = (): string =>
+  ([400, 600] as const)
+    .map(
+      (weight) =>
+        `@font-face{font-family:Barlow;font-weight:${weight};` +
+        `src:url(data:font/woff;base64,${packed(weight).toString('base64')})}`,
+    )
+    .join('') +
+  'text{font-family:Barlow,sans-serif}.halo{paint-order:stroke;stroke:#FFFFFF;stroke-width:3.5px}'
 
 /** Puts the fonts into a document, only the signs that it uses. */
 export async function fontsOf(doc: PDFDocument): Promise<Fonts> {

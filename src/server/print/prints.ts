@@ -2,14 +2,16 @@ import 'server-only'
 import { randomUUID } from 'node:crypto'
 import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { Cancelled, work } from '../workshop/workshop'
+import { Cancelled, work, type WorkOptions } from '../workshop/workshop'
+import { PLAN_FORMATS, type PlanFormat, type PlanOrder } from './planPrint'
 
-/** A record that is being printed, or was: it can be watched, ended, and fetched once. */
+/** Something that is being printed, or was: it can be watched, ended, and fetched. */
 export interface Print {
   readonly id: string
   readonly path: string
   readonly name: string
-  readonly state: 'printing' | 'done' | 'failed' | 'cancelled' | 'no such device'
+  readonly type: string
+  readonly state: 'printing' | 'done' | 'failed' | 'cancelled' | 'refused'
   readonly done: number
   readonly total: number
   readonly message: string | null
@@ -24,24 +26,32 @@ const KEPT_MS = 10 * 60_000
 const shared = globalThis as typeof globalThis & { neatBracketPrints?: Map<string, Running> }
 const prints = (): Map<string, Running> => (shared.neatBracketPrints ??= new Map<string, Running>())
 
-export interface PrintOrder {
+/** What is to be printed of a job. */
+export type Printable =
+  | { readonly what: 'record'; readonly deviceId: string | null }
+  | { readonly what: 'plan'; readonly order: PlanOrder }
+
+interface PrintOrder {
   readonly folder: string
   readonly jobId: string
-  readonly deviceId: string | null
+  readonly print: Printable
   /** File name of the download. */
   readonly name: string
 }
 
+const formatOf = (print: Printable): PlanFormat => (print.what === 'plan' ? print.order.format : 'pdf')
+
 /** Starts a print and answers at once. */
-export function startPrint({ folder, jobId, deviceId, name }: PrintOrder): Print {
+export function startPrint({ folder, jobId, print, name }: PrintOrder): Print {
   const id = randomUUID()
   const incoming = join(/* turbopackIgnore: true */ folder, 'incoming')
   mkdirSync(incoming, { recursive: true })
   const running: Running = {
     print: {
       id,
-      path: join(/* turbopackIgnore: true */ incoming, `${id}.pdf`),
+      path: join(/* turbopackIgnore: true */ incoming, `${id}.${formatOf(print)}`),
       name,
+      type: PLAN_FORMATS[formatOf(print)],
       state: 'printing',
       done: 0,
       total: 0,
@@ -52,12 +62,17 @@ export function startPrint({ folder, jobId, deviceId, name }: PrintOrder): Print
   prints().set(id, running)
   const change = (part: Partial<Print>) => (running.print = { ...running.print, ...part })
   const today = new Date().toISOString().slice(0, 10)
-  void work(
-    'record',
-    { folder, jobId, deviceId, today, to: running.print.path },
-    { signal: running.cancel.signal, onProgress: (done, total) => change({ done, total }) },
-  )
-    .then((found) => change({ state: found ? 'done' : 'no such device' }))
+  const input = { folder, jobId, today, to: running.print.path }
+  const options: WorkOptions = {
+    signal: running.cancel.signal,
+    onProgress: (done, total) => change({ done, total }),
+  }
+  const written =
+    print.what === 'record'
+      ? work('record', { ...input, deviceId: print.deviceId }, options)
+      : work('plan', { ...input, order: print.order }, options)
+  void written
+    .then((made) => change(made.ok ? { state: 'done' } : { state: 'refused', message: made.message }))
     .catch((error: unknown) =>
       change({
         state: error instanceof Cancelled ? 'cancelled' : 'failed',

@@ -2,12 +2,14 @@ import 'server-only'
 import { existsSync, readFileSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
 import type { JobSummary } from '@/core/assess'
+import type { Job } from '@/core/job'
 import { load } from '../commands/batch'
 import { openRecord, type Db } from '../db/open'
 import { drawBackground, type DrawnBackground } from '../imports/background'
 import { importFile, type Imported } from '../imports/jobFile'
 import { summed } from '../jobs'
 import { pathOf, storePhoto, type Kept } from '../photos/store'
+import { planPrint, type PlanOrder } from '../print/planPrint'
 import { recordPdf } from '../print/recordPdf'
 
 /** What is done in a process of its own, because what it reads is foreign or what it makes takes long. */
@@ -20,12 +22,23 @@ export interface Tasks {
   import: (input: { folder: string; path: string; asCopy: boolean }) => Promise<Imported>
   /** What a job comes to in a line, kept for the list of jobs. */
   summary: (input: { folder: string; jobId: string; build: string }) => Promise<JobSummary | null>
-  /** The printed record, written to a file; false when there is no such device. */
-  record: (
-    input: { folder: string; jobId: string; deviceId: string | null; today: string; to: string },
-    onProgress: (done: number, total: number) => void,
-  ) => Promise<boolean>
+  /** The printed record, written to a file. */
+  record: (input: Printing & { deviceId: string | null }, onProgress: OnProgress) => Promise<Written>
+  /** The plan of a floor to scale, written to a file. */
+  plan: (input: Printing & { order: PlanOrder }, onProgress: OnProgress) => Promise<Written>
 }
+
+interface Printing {
+  readonly folder: string
+  readonly jobId: string
+  readonly today: string
+  /** The file that it is written to. */
+  readonly to: string
+}
+type OnProgress = (done: number, total: number) => void
+/** Whether it was written, or why not. */
+type Written = { readonly ok: true } | { readonly ok: false; readonly message: string }
+
 export type TaskName = keyof Tasks
 
 /** How long a process that nobody waits for waits for others to have written, ms. */
@@ -37,18 +50,38 @@ export const TASKS: Tasks = {
   import: ({ folder, path, asCopy }) =>
     withRecord(folder, (db) => importFile(db, folder, readFileSync(path, 'utf8'), asCopy)),
   summary: ({ folder, jobId, build }) => withRecord(folder, (db) => summed(db, jobId, build, PATIENCE_MS)),
-  record: ({ folder, jobId, deviceId, today, to }, onProgress) =>
-    withRecord(folder, async (db) => {
-      const stored = load(db, jobId)
-      if (!stored) return false
-      const picture = (sha256: string) => {
-        const at = pathOf(folder, sha256, 'view')
-        return existsSync(at) ? readFileSync(at) : null
-      }
-      const pdf = await recordPdf({ job: stored.job, deviceId, today, picture, onProgress })
-      if (pdf) await writeFile(to, pdf)
-      return pdf !== null
+  record: ({ deviceId, ...input }, onProgress) =>
+    printed(input, async (of) => {
+      const bytes = await recordPdf({ ...of, deviceId, onProgress })
+      return bytes ? { ok: true, bytes } : { ok: false, message: 'The job has no device with this id.' }
     }),
+  plan: ({ order, ...input }, onProgress) =>
+    printed(input, (of) => planPrint({ ...of, ...order, onProgress })),
+}
+
+interface ToPrint {
+  readonly job: Job
+  readonly today: string
+  readonly picture: (sha256: string) => Uint8Array | null
+}
+
+/** Prints something of a job into its file. */
+async function printed(
+  { folder, jobId, today, to }: Printing,
+  print: (of: ToPrint) => Promise<{ ok: true; bytes: Uint8Array } | { ok: false; message: string }>,
+): Promise<Written> {
+  return withRecord(folder, async (db) => {
+    const stored = load(db, jobId)
+    if (!stored) return { ok: false, message: 'The job is gone.' }
+    const picture = (sha256: string) => {
+      const at = pathOf(folder, sha256, 'view')
+      return existsSync(at) ? readFileSync(at) : null
+    }
+    const made = await print({ job: stored.job, today, picture })
+    if (!made.ok) return made
+    await writeFile(to, made.bytes)
+    return { ok: true }
+  })
 }
 
 /** Does something with the record of a folder, opened for it alone. */

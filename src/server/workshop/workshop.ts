@@ -22,6 +22,7 @@ const BOUNDS: Record<TaskName, Bounds> = {
   import: { seconds: 180, megabytes: 2500 },
   summary: { seconds: 60, megabytes: 1500 },
   record: { seconds: 180, megabytes: 1500 },
+  plan: { seconds: 180, megabytes: 1500 },
 }
 
 /** Never more processes than this at once; the rest waits its turn. */

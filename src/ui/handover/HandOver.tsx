@@ -12,7 +12,7 @@ import { Sentence } from '../kit/Page'
 import { MARKS } from '../kit/Verdict'
 import { DeviceRecord } from './DeviceRecord'
 import { EquipmentRecord, RunRecord } from './EquipmentRecord'
-import { PdfButton } from './PdfButton'
+import { PrintButton } from '../kit/PrintButton'
 import { Signatures } from './Signatures'
 
 /** Downloads and print, in one row that paper does not show. */
@@ -22,7 +22,7 @@ export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: strin
       <Button colorPalette="copper" minH="44px" onClick={() => window.print()}>
         Print
       </Button>
-      <PdfButton jobId={jobId} deviceId={deviceId ?? null} />
+      <PrintButton jobId={jobId} order={{ deviceId: deviceId ?? null }} label="PDF" counted="devices" />
       {deviceId ? null : (
         <Button asChild variant="outline" colorPalette="inky" minH="44px">
           <a href={`/api/jobs/${jobId}/job-file`} download>

@@ -12,15 +12,19 @@ import { DeviceForm } from './DeviceForm'
 import type { Editor } from './editor'
 import { Fold } from './Fold'
 import { OnIt } from './OnIt'
+import type { Layers } from './layers'
 import { PositionHelper } from './PositionHelper'
+import { PrintPanel } from './PrintPanel'
 import { SeveralPanel } from './SeveralPanel'
 import { SitePanel } from './SitePanel'
+import { TakeInPanel } from './TakeInPanel'
 import { ThingForm } from './ThingForm'
 import { WalkPanel } from './WalkPanel'
 
 interface PanelProps {
   readonly editor: Editor
   readonly assessment: Assessment
+  readonly layers: Layers
   readonly survey: Survey | null
   readonly verdict: ReturnType<typeof judgeSurvey> | null
   readonly cameras: readonly WalkCamera[]
@@ -32,7 +36,7 @@ interface PanelProps {
 
 /** What is selected, what was promised, and everything that lies on the plan, as lists and fields. */
 export const Panel = memo(function Panel(props: PanelProps) {
-  const { editor, assessment, survey, verdict, cameras, scaling } = props
+  const { editor, assessment, layers, survey, verdict, cameras, scaling } = props
   const { job, selected, selection } = editor
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => {
@@ -90,6 +94,12 @@ export const Panel = memo(function Panel(props: PanelProps) {
           </Fold>
         ) : null}
         <OnIt editor={editor} />
+        <Fold title="Print and hand over">
+          <PrintPanel editor={editor} layers={layers} />
+        </Fold>
+        <Fold title="Take in from a file">
+          <TakeInPanel editor={editor} />
+        </Fold>
         <Fold title="Drawing under it">
           <BackgroundPanel editor={editor} scaling={scaling} onScaled={props.onScaled} />
         </Fold>

@@ -181,6 +181,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     <Panel
       editor={beside}
       assessment={assessment}
+      layers={layers}
       survey={survey}
       verdict={verdict}
       cameras={cameras}

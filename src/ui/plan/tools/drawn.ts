@@ -14,6 +14,7 @@ import {
 } from 'lucide-react'
 import { distanceM, type PlanPoint } from '@/core/geometry'
 import type { Job, PlanThing, ThingName, ThingOf } from '@/core/job'
+import { USUAL_HEIGHTS } from '@/core/plan'
 
 /** What can be drawn on the plan: an entry a drawing, from which tools, clicks and new things follow. */
 interface Drawn {
@@ -32,31 +33,21 @@ interface Drawn {
 
 export type DrawnKind = Exclude<ThingName, 'obstacle'> | 'room' | 'block' | 'round'
 
-/** Heights a new thing starts with. Common practice, no source: every one is a field after. */
-const START = {
-  wallHeightM: 3,
-  obstacleHeightM: 2.5,
-  undersideM: 3,
-  soffitDepthM: 0.6,
-  lipM: 0.1,
-  faceM: 1.6,
-} as const
-
 const last = <K extends ThingName>({ things }: Job, of: K) =>
   things.findLast((thing): thing is Extract<PlanThing, ThingOf<K>> => thing.kind === of)
 const numbered = (word: string, kind: ThingName, { things }: Job) =>
   `${word} ${things.filter((thing) => thing.kind === kind).length + 1}`
 const wanted = ({ policies }: Job) => ({
   level: policies.edition === '2014' ? 'recognise' : 'perceive',
-  targetHeightM: START.faceM,
+  targetHeightM: USUAL_HEIGHTS.faceM,
 })
 /** As high as the wall that was drawn last. */
 const wallBetween = (from: PlanPoint, to: PlanPoint, on: Job) => {
   const like = last(on, 'wall')
-  const [baseM, heightM] = [like?.baseM ?? 0, like?.heightM ?? START.wallHeightM]
+  const [baseM, heightM] = [like?.baseM ?? 0, like?.heightM ?? USUAL_HEIGHTS.wallM]
   return { kind: 'wall', from, to, baseM, heightM, openings: [] }
 }
-const standing = { kind: 'obstacle', baseM: 0, heightM: START.obstacleHeightM } as const
+const standing = { kind: 'obstacle', baseM: 0, heightM: USUAL_HEIGHTS.obstacleM } as const
 
 export const DRAWN: Record<DrawnKind, Drawn> = {
   'wall': {
@@ -90,9 +81,9 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     clicks: 2,
     start: ([from, to], on) => {
       const like = last(on, 'soffit')
-      const depthM = like?.depthM ?? START.soffitDepthM
-      const undersideM = like?.undersideM ?? START.undersideM
-      return [{ kind: 'soffit', from, to, depthM, undersideM, lipM: like?.lipM ?? START.lipM }]
+      const depthM = like?.depthM ?? USUAL_HEIGHTS.soffitDepthM
+      const undersideM = like?.undersideM ?? USUAL_HEIGHTS.undersideM
+      return [{ kind: 'soffit', from, to, depthM, undersideM, lipM: like?.lipM ?? USUAL_HEIGHTS.lipM }]
     },
   },
   'block': {

@@ -14,11 +14,10 @@ export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (requ
   if (!stored) return noJob(jobId)
   const device = stored.job.devices.find(({ id }) => id === deviceId)
   const name = plainName(device ? `${stored.job.name} ${device.mark} ${device.name}` : stored.job.name, 'pdf')
-  const { id } = startPrint({ folder: dataFolder(), jobId, deviceId, name })
+  const { id } = startPrint({ folder: dataFolder(), jobId, print: { what: 'record', deviceId }, name })
   request.signal.addEventListener('abort', () => cancelPrint(id))
   const print = await printed(id)
-  if (print.state === 'no such device')
-    return problem(404, 'No such device', 'The job has no device with this id.')
+  if (print.state === 'refused') return problem(404, 'No such device', print.message!)
   if (print.state !== 'done') throw new Error(print.message ?? 'The print did not end.')
   return new Response(new Uint8Array(await readFile(print.path)), {
     headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${name}"` },

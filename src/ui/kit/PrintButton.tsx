@@ -3,11 +3,11 @@
 import { Button, HStack, Progress, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { z } from 'zod'
-import { Wrong } from '../kit/Wrong'
+import { Wrong } from './Wrong'
 
 const Started = z.object({ printId: z.string() })
 const Told = z.object({
-  state: z.enum(['printing', 'done', 'failed', 'cancelled', 'no such device']),
+  state: z.enum(['printing', 'done', 'failed', 'cancelled', 'refused']),
   done: z.number(),
   total: z.number(),
   message: z.string().nullable(),
@@ -15,10 +15,20 @@ const Told = z.object({
 
 const EVERY_MS = 300
 
-/**
- * Prints the record as PDF on the server: shows how far it is, can be cancelled, and downloads what comes.
- */
-export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string | null }) {
+/** Has the server print something: shows how far it is, can be cancelled, and downloads what comes. */
+export function PrintButton({
+  jobId,
+  order,
+  label,
+  counted,
+}: {
+  jobId: string
+  /** What is asked of the server. */
+  order: object
+  label: string
+  /** What is counted while it is made: devices; shares in percent where left out. */
+  counted?: string
+}) {
   const [print, setPrint] = useState<{
     readonly id: string
     readonly done: number
@@ -37,7 +47,7 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
       const response = await fetch(`/api/jobs/${jobId}/prints`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ deviceId }),
+        body: JSON.stringify(order),
       })
       if (!response.ok) throw new Error(((await response.json()) as { detail?: string }).detail)
       const { printId } = Started.parse(await response.json())
@@ -46,8 +56,8 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
     } catch (cause) {
       setError(
         cause instanceof TypeError
-          ? 'No signal: the PDF is made by the server. Print works without it.'
-          : (cause as Error).message || 'The PDF could not be made.',
+          ? `No signal: the ${label} is made by the server, as soon as it can be reached.`
+          : (cause as Error).message || `The ${label} could not be made.`,
       )
     }
     if (mounted.current) setPrint(null)
@@ -57,7 +67,7 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
       const { state, done, total, message } = Told.parse(await (await fetch(`/api/prints/${id}`)).json())
       if (state === 'cancelled') return
       if (state === 'done') return save(id)
-      if (state !== 'printing') throw new Error(message ?? 'The PDF could not be made.')
+      if (state !== 'printing') throw new Error(message ?? `The ${label} could not be made.`)
       setPrint({ id, done, total })
       await new Promise((again) => setTimeout(again, EVERY_MS))
     }
@@ -78,7 +88,7 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
           </Progress.Track>
         </Progress.Root>
         <Text className="figures">
-          {print.total > 0 ? `${print.done} of ${print.total} devices` : 'Starting'}
+          {print.total > 0 ? farWords(print.done, print.total, counted) : 'Starting'}
         </Text>
         <Button
           variant="outline"
@@ -94,12 +104,15 @@ export function PdfButton({ jobId, deviceId }: { jobId: string; deviceId: string
   return (
     <>
       <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => void start()}>
-        PDF
+        {label}
       </Button>
       <Wrong>{error}</Wrong>
     </>
   )
 }
+
+const farWords = (done: number, total: number, counted: string | undefined) =>
+  counted ? `${done} of ${total} ${counted}` : `${Math.round((100 * done) / total)} %`
 
 /** Takes the printed file to where the browser puts what is downloaded. */
 function save(printId: string): void {

@@ -1,0 +1,3 @@
+export { fromEarth, toEarth, type Anchor } from './earth'
+export { geoJsonOf } from './geoJson'
+export { readGeoJson, readPoints, type LeftOut, type Read } from './read'
