@@ -1,6 +1,7 @@
 import { expose, transfer } from 'comlink'
 import {
   positionSteps,
+  SurveyMemory,
   surveySteps,
   type Position,
   type PositionQuestion,
@@ -15,6 +16,8 @@ import { Turns } from './turns'
  */
 
 const BREATH_MS = 24
+/** What the last survey knows: a camera that moves does not make all others look again. */
+const memory = new SurveyMemory()
 const turns = { survey: new Turns(BREATH_MS), positions: new Turns(BREATH_MS) }
 
 type Watch = (share: number) => void
@@ -22,7 +25,7 @@ type Watch = (share: number) => void
 const sight = {
   /** Surveys a floor; null when a newer survey or a cancel came in between. */
   async survey(request: SurveyRequest, watch: Watch): Promise<Survey | null> {
-    const made = await turns.survey.run(surveySteps(request), watch)
+    const made = await turns.survey.run(surveySteps(request, memory), watch)
     return made && transfer(made, [made.best.buffer, made.count.buffer, made.ground.buffer])
   },
   /** Ranks positions; null when cancelled. */

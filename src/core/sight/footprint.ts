@@ -1,6 +1,6 @@
 import type { Outline, PlanPoint } from '../geometry'
-import { fillOutline, type Grid } from './grid'
-import { axesOf, densityAlong, rayThrough, type Imager, type Pose } from './projection'
+import { cellCount, fillOutline, type Grid } from './grid'
+import { axesOf, densityAlong, pinholeDensity, rayThrough, type Imager, type Pose } from './projection'
 import type { Board, Occluders, Upright } from '../plan'
 
 /** A camera on the plan: its imager and where it stands and looks. */
@@ -20,16 +20,25 @@ export const HIDDEN = 1
 
 /** Room to work in, so that many cameras do not each ask for memory. */
 export interface Scratch {
+  /** Whether something stands before a cell; of the picture's rows only. */
   readonly hidden: Uint8Array
+  /** The cells in the picture, as many as were found, and the pixels per metre of each. */
+  readonly cells: Uint32Array
+  readonly densityPxM: Float64Array
 }
 
-export const scratchFor = ({ columns, rows }: Grid): Scratch => ({ hidden: new Uint8Array(columns * rows) })
+export function scratchFor(grid: Grid): Scratch {
+  const cells = cellCount(grid)
+  return {
+    hidden: new Uint8Array(cells),
+    cells: new Uint32Array(cells),
+    densityPxM: new Float64Array(cells),
+  }
+}
 
 /**
  * What one camera sees of a level plane `planeM` high: calls `visit` with every cell in its picture, the
- * pixels per metre there, and whether something stands in between. Exact at the middle of each cell: the
- * picture is cut out of each row by its four edges, and each obstacle hides the patch of the plane that it
- * shades as seen from the lens.
+ * pixels per metre there, and whether something stands in between.
  */
 export function eachSeen(
   eye: Eye,
@@ -39,53 +48,72 @@ export function eachSeen(
   scratch: Scratch,
   visit: (cell: number, densityPxM: number, hidden: boolean) => void,
 ): void {
+  const { cells, densityPxM, hidden } = scratch
+  const found = lookOver(eye, occluders, grid, planeM, scratch)
+  for (let i = 0; i < found; i++) visit(cells[i]!, densityPxM[i]!, hidden[cells[i]!] === HIDDEN)
+}
+
+/**
+ * Writes into `scratch` what one camera sees of a level plane, and says of how many cells. Exact at the middle
+ * of each cell: the picture is cut out of each row by its four edges, and each obstacle hides the patch of the
+ * plane that it shades as seen from the lens.
+ */
+export function lookOver(
+  eye: Eye,
+  occluders: Occluders,
+  grid: Grid,
+  planeM: number,
+  { hidden, cells, densityPxM }: Scratch,
+): number {
   const { imager, pose } = eye
   const axes = axesOf(pose)
   const dz = planeM - pose.z
   const { forward, right, up } = axes
-  const rowsSeen = rowRange(imager, axes, pose, grid, dz)
-  if (rowsSeen === null) return
-  const { hidden } = scratch
-  hidden.fill(0, rowsSeen[0] * grid.columns, (rowsSeen[1] + 1) * grid.columns)
-  const window: Grid = {
-    ...grid,
-    bottom: grid.bottom + rowsSeen[0] * grid.cellM,
-    rows: rowsSeen[1] - rowsSeen[0] + 1,
-  }
-  const inWindow = hidden.subarray(rowsSeen[0] * grid.columns, (rowsSeen[1] + 1) * grid.columns)
-  hide(occluders, pose, planeM, window, inWindow)
+  const seen = rangeSeen(imager, axes, pose, grid, dz)
+  if (seen === null) return 0
+  const [first, last] = seen.rows
+  hidden.fill(0, first * grid.columns, (last + 1) * grid.columns)
+  const window: Grid = { ...grid, bottom: grid.bottom + first * grid.cellM, rows: last - first + 1 }
+  const inWindow = hidden.subarray(first * grid.columns, (last + 1) * grid.columns)
+  hide(inFrontOf(eye, axes, occluders), pose, planeM, window, inWindow, seen.columns)
 
   const halfW = imager.widthPx / 2
   const halfH = imager.heightPx / 2
-  for (let row = rowsSeen[0]; row <= rowsSeen[1]; row++) {
+  const { focalPxX, focalPxY } = imager
+  const pinhole = imager.kind === 'rectilinear'
+  let found = 0
+  for (let row = first; row <= last; row++) {
     const dy = grid.bottom + (row + 0.5) * grid.cellM - pose.y
     const span = columnRange(imager, axes, grid, pose.x, dy, dz)
     if (span === null) continue
-    for (let column = span[0]; column <= span[1]; column++) {
+    // What is the same all along a row is worked out once.
+    const depthOfRow = dy * forward.y + dz * forward.z
+    const acrossOfRow = dy * right.y + dz * right.z
+    const aboveOfRow = dy * up.y + dz * up.z
+    const end = span[1]
+    for (let column = span[0]; column <= end; column++) {
       const dx = grid.left + (column + 0.5) * grid.cellM - pose.x
-      const depth = dx * forward.x + dy * forward.y + dz * forward.z
-      const across = dx * right.x + dy * right.y + dz * right.z
-      const above = dx * up.x + dy * up.y + dz * up.z
-      if (imager.kind === 'rectilinear') {
+      const depth = dx * forward.x + depthOfRow
+      const across = dx * right.x + acrossOfRow
+      const above = dx * up.x + aboveOfRow
+      if (pinhole) {
         if (
           depth <= 1e-9 ||
-          Math.abs(imager.focalPxX * across) > halfW * depth ||
-          Math.abs(imager.focalPxY * above) > halfH * depth
+          Math.abs(focalPxX * across) > halfW * depth ||
+          Math.abs(focalPxY * above) > halfH * depth
         )
           continue
+        densityPxM[found] = pinholeDensity(imager, axes, dx, dy, depth, across, above)
       } else {
-        const side = Math.hypot(across, above)
+        const side = Math.sqrt(across * across + above * above)
         const turn = side < 1e-12 ? 0 : Math.atan2(side, depth) / side
-        if (
-          Math.abs(imager.focalPxX * across * turn) > halfW ||
-          Math.abs(imager.focalPxY * above * turn) > halfH
-        )
-          continue
+        if (Math.abs(focalPxX * across * turn) > halfW || Math.abs(focalPxY * above * turn) > halfH) continue
+        densityPxM[found] = densityAlong(imager, axes, dx, dy, depth, across, above)
       }
-      const cell = row * grid.columns + column
-      visit(cell, densityAlong(imager, axes, dx, dy, depth, across, above), hidden[cell] === HIDDEN)
+      cells[found++] = row * grid.columns + column
     }
   }
+  return found
 }
 
 /**
@@ -142,23 +170,57 @@ function columnRange(
   return first > last ? null : [first, last]
 }
 
-/** The rows in which anything of the picture can lie. */
-function rowRange(
-  imager: Imager,
-  axes: Axes,
-  pose: Pose,
-  grid: Grid,
-  dz: number,
-): readonly [number, number] | null {
-  let first = -1
-  let last = -1
+interface Range {
+  readonly rows: readonly [first: number, last: number]
+  readonly columns: readonly [first: number, last: number]
+}
+
+/** The rows and columns in which anything of the picture can lie. */
+function rangeSeen(imager: Imager, axes: Axes, pose: Pose, grid: Grid, dz: number): Range | null {
+  let [first, last] = [-1, -1]
+  let [leftmost, rightmost] = [grid.columns, -1]
   for (let row = 0; row < grid.rows; row++) {
-    if (columnRange(imager, axes, grid, pose.x, grid.bottom + (row + 0.5) * grid.cellM - pose.y, dz) === null)
-      continue
+    const span = columnRange(imager, axes, grid, pose.x, grid.bottom + (row + 0.5) * grid.cellM - pose.y, dz)
+    if (span === null) continue
     if (first < 0) first = row
     last = row
+    leftmost = Math.min(leftmost, span[0])
+    rightmost = Math.max(rightmost, span[1])
   }
-  return first < 0 ? null : [first, last]
+  return first < 0 ? null : { rows: [first, last], columns: [leftmost, rightmost] }
+}
+
+/**
+ * What can hide anything of a picture: a pinhole's picture is bounded by four planes through the lens, and what
+ * lies wholly beyond one of them stands before nothing that is in it. For other lenses everything.
+ */
+function inFrontOf({ imager, pose }: Eye, { forward, right, up }: Axes, occluders: Occluders): Occluders {
+  if (imager.kind !== 'rectilinear') return occluders
+  const kx = imager.widthPx / (2 * imager.focalPxX)
+  const ky = imager.heightPx / (2 * imager.focalPxY)
+  /** Bit by bit, beyond which planes a point lies. */
+  const beyond = (x: number, y: number, z: number): number => {
+    const [dx, dy, dz] = [x - pose.x, y - pose.y, z - pose.z]
+    const depth = dx * forward.x + dy * forward.y + dz * forward.z
+    const across = dx * right.x + dy * right.y + dz * right.z
+    const above = dx * up.x + dy * up.y + dz * up.z
+    const sides = (kx * depth + across < 0 ? 1 : 0) | (kx * depth - across < 0 ? 2 : 0)
+    return sides | (ky * depth + above < 0 ? 4 : 0) | (ky * depth - above < 0 ? 8 : 0)
+  }
+  return {
+    uprights: occluders.uprights.filter(
+      ({ a, b, fromM, toM }) =>
+        (beyond(a.x, a.y, fromM) &
+          beyond(a.x, a.y, toM) &
+          beyond(b.x, b.y, fromM) &
+          beyond(b.x, b.y, toM)) ===
+        0,
+    ),
+    boards: occluders.boards.filter(
+      ({ outline, heightM }) => outline.reduce((all, { x, y }) => all & beyond(x, y, heightM), 15) === 0,
+    ),
+    solids: occluders.solids,
+  }
 }
 
 /** Marks what lies in the shade of each obstacle, as if the lens were a lamp. */
@@ -168,15 +230,16 @@ function hide(
   planeM: number,
   grid: Grid,
   mask: Uint8Array,
+  columns: Range['columns'],
 ): void {
   const reach = farthestCorner(grid, pose)
   for (const upright of uprights) {
     const shade = shadeOfUpright(upright, pose, planeM, reach)
-    if (shade) fillOutline(grid, mask, shade, HIDDEN)
+    if (shade) fillOutline(grid, mask, shade, HIDDEN, columns)
   }
   for (const board of boards) {
     const shade = shadeOfBoard(board, pose, planeM)
-    if (shade) fillOutline(grid, mask, shade, HIDDEN)
+    if (shade) fillOutline(grid, mask, shade, HIDDEN, columns)
   }
 }
 

@@ -41,29 +41,45 @@ export function cellAt({ left, bottom, cellM, columns, rows }: Grid, { x, y }: P
   return column < 0 || row < 0 || column >= columns || row >= rows ? -1 : row * columns + column
 }
 
-/** Writes `value` into every cell whose middle lies inside the outline (even-odd), row by row. */
-export function fillOutline(grid: Grid, mask: Uint8Array, outline: Outline, value: number): void {
+/** Where a row cuts an outline; grows with the most cuts that any row had. */
+let cuts = new Float64Array(64)
+
+/**
+ * Writes `value` into every cell whose middle lies inside the outline (even-odd), row by row; only in the
+ * `columns` from the first to the last that is named.
+ */
+export function fillOutline(
+  grid: Grid,
+  mask: Uint8Array,
+  outline: Outline,
+  value: number,
+  columns: readonly [first: number, last: number] = [0, grid.columns - 1],
+): void {
   const box = boundsOf(outline)
   if (!box) return
-  const { left, bottom, cellM, columns, rows } = grid
+  const { left, bottom, cellM, rows } = grid
+  const [leftmost, rightmost] = columns
   const first = Math.max(0, Math.ceil((box.bottom - bottom) / cellM - 0.5))
   const last = Math.min(rows - 1, Math.floor((box.top - bottom) / cellM - 0.5))
-  const cuts: number[] = []
   const n = outline.length
+  if (cuts.length < n) cuts = new Float64Array(2 * n)
   for (let row = first; row <= last; row++) {
     const y = bottom + (row + 0.5) * cellM
-    cuts.length = 0
+    let found = 0
     for (let i = 0, j = n - 1; i < n; j = i++) {
       const a = outline[i]!
       const b = outline[j]!
-      if (a.y > y !== b.y > y) cuts.push(a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y))
+      if (a.y > y === b.y > y) continue
+      // Each cut is put in its place among those before: there are two, seldom more.
+      const x = a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y)
+      let at = found++
+      for (; at > 0 && cuts[at - 1]! > x; at--) cuts[at] = cuts[at - 1]!
+      cuts[at] = x
     }
-    if (cuts.length > 2) cuts.sort((p, q) => p - q)
-    else if (cuts.length === 2 && cuts[0]! > cuts[1]!) cuts.reverse()
-    for (let i = 0; i + 1 < cuts.length; i += 2) {
-      const from = Math.max(0, Math.ceil((cuts[i]! - left) / cellM - 0.5))
-      const to = Math.min(columns, Math.floor((cuts[i + 1]! - left) / cellM - 0.5) + 1)
-      if (to > from) mask.fill(value, row * columns + from, row * columns + to)
+    for (let i = 0; i + 1 < found; i += 2) {
+      const from = Math.max(leftmost, Math.ceil((cuts[i]! - left) / cellM - 0.5))
+      const to = Math.min(rightmost, Math.floor((cuts[i + 1]! - left) / cellM - 0.5)) + 1
+      if (to > from) mask.fill(value, row * grid.columns + from, row * grid.columns + to)
     }
   }
 }

@@ -1,13 +1,22 @@
 import { type Edition, type Floor, type LevelId } from '../job/choices'
 import type { FloorBackground, PlanThing } from '../job/plan'
 import { whoSees, type Asked } from './ask'
-import { eachSeen, scratchFor, type SurveyCamera } from './footprint'
-import { cellCount, gridOver, type Grid } from './grid'
+import { lookOver, scratchFor, type SurveyCamera } from './footprint'
+import { gridOver, type Grid } from './grid'
 import { occludersOf } from './occluders'
 import { nameOf } from '../plan'
 import { extent, groundOf, SOLID } from './ground'
 import { blindSpots, contourLines, type BlindSpot, type ContourLine } from './rings'
-import { surveyArea, surveyPrivacy, type AreaResult, type PrivacyResult } from './watched'
+import { SIGHT_LIMITS } from './limits'
+import { eyeWords, MOST_REMEMBERED, remembered, togetherSteps, type Together } from './together'
+import {
+  areaGrid,
+  privacyGrid,
+  surveyArea,
+  surveyPrivacy,
+  type AreaResult,
+  type PrivacyResult,
+} from './watched'
 
 export interface SurveyRequest {
   readonly floor: Floor
@@ -46,9 +55,23 @@ export interface Survey {
   readonly contours: readonly ContourLine[]
 }
 
+/** What a survey remembers for the next one, so that only what changed is worked out again. */
+export class SurveyMemory {
+  kept: Kept | null = null
+}
+
+interface Kept {
+  /** Everything that the cameras look at, told apart from anything else. */
+  readonly place: string
+  readonly together: Together
+  readonly cameras: readonly SurveyCamera[]
+  readonly areas: ReadonlyMap<string, AreaResult>
+  readonly privacy: ReadonlyMap<string, PrivacyResult>
+}
+
 /** The whole survey at once; see `surveySteps` for one that can be watched and stopped. */
-export function survey(request: SurveyRequest): Survey {
-  const steps = surveySteps(request)
+export function survey(request: SurveyRequest, memory = new SurveyMemory()): Survey {
+  const steps = surveySteps(request, memory)
   for (;;) {
     const { done, value } = steps.next()
     if (done) return value
@@ -57,9 +80,9 @@ export function survey(request: SurveyRequest): Survey {
 
 /**
  * The survey, a piece at a time: yields the share done (0 to 1), so that whoever runs it can show it and
- * stop.
+ * stop. With the memory of the one before, only cameras that changed look again; the outcome is the same.
  */
-export function* surveySteps(request: SurveyRequest): Generator<number, Survey> {
+export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()): Generator<number, Survey> {
   const { floor, cameras, planeM, edition } = request
   const things = request.things.filter((thing) => thing.floor === floor)
   const occluders = occludersOf(request.things, floor)
@@ -70,31 +93,31 @@ export function* surveySteps(request: SurveyRequest): Generator<number, Survey> 
       cameras,
     ),
   )
-  const cells = cellCount(grid)
-  const best = new Float32Array(cells)
-  const count = new Uint8Array(cells)
-  const scratch = scratchFor(grid)
+  const place = JSON.stringify([floor, planeM, edition, grid, things])
+  const before = memory.kept?.place === place ? memory.kept : null
   const pieces = cameras.length + things.length + 1
   let done = 0
-  for (const { eye } of cameras) {
-    eachSeen(eye, occluders, grid, planeM, scratch, (cell, density, hidden) => {
-      if (hidden) return
-      if (density > best[cell]!) best[cell] = density
-      if (count[cell]! < 255) count[cell]!++
-    })
-    yield ++done / pieces
-  }
+  const looking = togetherSteps(before?.together ?? null, { grid, occluders, planeM, cameras })
+  let looked = looking.next()
+  for (; !looked.done; looked = looking.next()) yield ++done / pieces
+  const together = looked.value
+  done = cameras.length
   const ground = groundOf(things, occluders, grid, planeM)
-  for (let i = 0; i < cells; i++) {
-    if (ground[i] !== SOLID) continue
-    best[i] = 0
-    count[i] = 0
-  }
+  const { best, count } = seenOn(ground, together)
+  const changed = changedCameras(before?.cameras ?? [], cameras)
+  const sameMarks = before !== null && marksOf(before.cameras) === marksOf(cameras)
+  /** Whether nothing of an earlier outcome can be another now: nobody who changed looks or looked there. */
+  const stands = (over: Grid, atM: number) =>
+    sameMarks && !changed.some(({ eye }) => lookOver(eye, NOTHING, over, atM, scratchFor(over)) > 0)
   const areas: AreaResult[] = []
   const targets: TargetResult[] = []
   const privacy: PrivacyResult[] = []
   for (const thing of things) {
-    if (thing.kind === 'area') areas.push(surveyArea(thing, cameras, occluders))
+    if (thing.kind === 'area') {
+      const known = before?.areas.get(thing.id)
+      const holds = known && stands(areaGrid(thing), thing.targetHeightM)
+      areas.push(holds ? known : surveyArea(thing, cameras, occluders))
+    }
     if (thing.kind === 'target')
       targets.push({
         thingId: thing.id,
@@ -102,10 +125,19 @@ export function* surveySteps(request: SurveyRequest): Generator<number, Survey> 
         level: thing.level,
         asked: whoSees(thing.at, thing.targetHeightM, cameras, occluders, edition),
       })
-    if (thing.kind === 'privacy') privacy.push(surveyPrivacy(thing, cameras, occluders, edition))
+    if (thing.kind === 'privacy') {
+      const known = before?.privacy.get(thing.id)
+      const holds = known && stands(privacyGrid(thing), SIGHT_LIMITS.faceHeightM.value)
+      privacy.push(holds ? known : surveyPrivacy(thing, cameras, occluders, edition))
+    }
     yield ++done / pieces
   }
-  const blind = blindSpots(grid, ground, count)
+  const byId = <T extends { readonly thingId: string }>(all: readonly T[]) =>
+    new Map(all.map((one) => [one.thingId, one]))
+  memory.kept =
+    remembered(together) > MOST_REMEMBERED
+      ? null
+      : { place, together, cameras, areas: byId(areas), privacy: byId(privacy) }
   return {
     floor,
     planeM,
@@ -117,7 +149,31 @@ export function* surveySteps(request: SurveyRequest): Generator<number, Survey> 
     areas,
     targets,
     privacy,
-    ...blind,
+    ...blindSpots(grid, ground, count),
     contours: contourLines(grid, best, edition),
   }
 }
+
+const NOTHING = { uprights: [], boards: [], solids: [] }
+const MOST_COUNTED = 255
+
+/** What is seen of the ground: nothing of where something solid stands. */
+function seenOn(ground: Uint8Array, together: Together): Pick<Survey, 'best' | 'count'> {
+  const best = together.best.slice()
+  const count = new Uint8Array(best.length)
+  for (let i = 0; i < best.length; i++) {
+    if (ground[i] === SOLID) best[i] = 0
+    else count[i] = Math.min(MOST_COUNTED, together.count[i]!)
+  }
+  return { best, count }
+}
+
+/** Cameras that stand or look otherwise than before, as they were and as they are. */
+function changedCameras(before: readonly SurveyCamera[], now: readonly SurveyCamera[]): SurveyCamera[] {
+  const words = (all: readonly SurveyCamera[]) => new Map(all.map((one) => [one.deviceId, eyeWords(one)]))
+  const [was, is] = [words(before), words(now)]
+  return [...before, ...now].filter(({ deviceId }) => was.get(deviceId) !== is.get(deviceId))
+}
+
+const marksOf = (cameras: readonly SurveyCamera[]): string =>
+  JSON.stringify(cameras.map(({ deviceId, mark }) => [deviceId, mark]))

@@ -40,11 +40,15 @@ export interface PrivacyResult {
   }[]
 }
 
-/** Cells of a small outline are finer, so that a doorway is not judged by three of them. */
-function gridOf(outline: Outline): Grid {
+/** Cells of a small area are finer, so that a doorway is not judged by three of them. */
+export function areaGrid({ outline }: { readonly outline: Outline }): Grid {
   const cellM = Math.min(FINEST_CELL_M, Math.sqrt(areaM2(outline)) / 16)
   return gridOver(boundsOf(outline)!, cellM)
 }
+
+/** Nobody may be made out: coarser will do. */
+export const privacyGrid = ({ outline }: { readonly outline: Outline }): Grid =>
+  gridOver(boundsOf(outline)!, Math.max(0.1, Math.sqrt(areaM2(outline)) / 12))
 
 export function surveyArea(
   area: ThingOf<'area'>,
@@ -53,7 +57,7 @@ export function surveyArea(
 ): AreaResult {
   const { outline, targetHeightM, level } = area
   const need = LEVELS[level].densityPxM
-  const grid = gridOf(outline)
+  const grid = areaGrid(area)
   const cells = cellCount(grid)
   const inside = new Uint8Array(cells)
   fillOutline(grid, inside, outline, WATCHED)
@@ -150,7 +154,7 @@ export function lookingInto(
   eye: Eye,
   occluders: Occluders,
 ): { readonly share: number; readonly bestPxM: number } {
-  const grid = gridOver(boundsOf(outline)!, Math.max(0.1, Math.sqrt(areaM2(outline)) / 12))
+  const grid = privacyGrid({ outline })
   const inside = new Uint8Array(cellCount(grid))
   fillOutline(grid, inside, outline, WATCHED)
   const all = inside.reduce((sum, cell) => sum + cell, 0)
