@@ -1,6 +1,6 @@
-import { contours } from 'd3-contour'
-import { areaM2, middleOf, type Outline, type PlanPoint } from '../geometry'
+import { areaM2, boundsOf, contains, middleOf, signedAreaM2, type Outline, type PlanPoint } from '../geometry'
 import { LEVELS, type Edition, type LevelId } from '../job/choices'
+import { ringsOf } from './contour'
 import { type Grid } from './grid'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
@@ -20,24 +20,29 @@ export interface ContourLine {
   readonly rings: readonly Outline[]
 }
 
-/** Rings of the places where a value of the grid is at least a threshold. */
+/** The places where a value of the grid is at least a threshold: each its outer ring, then its holes. */
 export function ringsAt(
   grid: Grid,
   values: ArrayLike<number>,
   threshold: number,
   smooth: boolean,
 ): PlanPoint[][][] {
-  const { coordinates } = contours()
-    .size([grid.columns, grid.rows])
-    .smooth(smooth)
-    .contour(values as number[], threshold)
-  return coordinates.map((polygon) =>
-    polygon.map((ring) =>
-      ring
-        .slice(0, -1)
-        .map(([x, y]) => ({ x: grid.left + x! * grid.cellM, y: grid.bottom + y! * grid.cellM })),
-    ),
-  )
+  const rings = ringsOf(grid, values, threshold, smooth).filter((ring) => ring.length > 2)
+  const outer = rings
+    .filter((ring) => signedAreaM2(ring) < 0)
+    .map((ring) => ({ rings: [ring], box: boundsOf(ring)!, sizeM2: areaM2(ring) }))
+    .sort((a, b) => a.sizeM2 - b.sizeM2)
+  for (const hole of rings.filter((ring) => signedAreaM2(ring) > 0)) {
+    const [{ x, y }] = hole as [PlanPoint]
+    // An island may lie in the hole of a larger one: what a hole is cut from is the smallest round it.
+    outer
+      .find(
+        ({ box, rings: [ring] }) =>
+          x > box.left && x < box.right && y > box.bottom && y < box.top && contains(ring!, { x, y }),
+      )
+      ?.rings.push(hole)
+  }
+  return outer.map((one) => one.rings)
 }
 
 export function blindSpots(
@@ -74,9 +79,7 @@ export function contourLines(grid: Grid, best: Float32Array, edition: Edition): 
     return {
       level,
       densityPxM,
-      rings: ringsAt(grid, best, densityPxM, true)
-        .flat()
-        .filter((ring) => ring.length > 3),
+      rings: ringsOf(grid, best, densityPxM, true).filter((ring) => ring.length > 3),
     }
   })
 }
