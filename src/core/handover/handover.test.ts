@@ -1,8 +1,11 @@
+import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
+import { openJobFile } from '../job'
+import { survey, surveyRequest } from '../sight'
 import { assess, assessDevice } from '../assess'
 import { device, equipment, job, NOW } from '@/testing/jobs'
-import { deviceRecord, equipmentRecord } from '.'
+import { deviceRecord, equipmentRecord, surveyedFloors, surveyRecord } from '.'
 
 const photo = (id: string, change: object) => ({
   id,
@@ -105,4 +108,39 @@ it('says of equipment what it is, where it stands, what it took the place of, an
     'Recorded: 0 of 5 steps',
   ])
   expect(record.photos.map(({ id }) => id)).toEqual(['p1'])
+})
+
+const yard = (() => {
+  const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
+  if (!opened.ok) throw new Error('The demo job cannot be read.')
+  return opened.file.job
+})()
+const seenOf = (change: Partial<typeof yard> = {}) => {
+  const of = { ...yard, ...change }
+  const made = survey(surveyRequest(of, CATALOGUE, 'ground'))
+  return { made, record: surveyRecord(of, assess(of, CATALOGUE).devices, made) }
+}
+it('what is seen of a floor: promised against reached, blind spots, the sun of each camera', () => {
+  const { made, record } = seenOf()
+  expect(surveyedFloors(yard)).toEqual(['ground'])
+  const says = new Map(record.facts.map(({ label, says: words }) => [label, words]))
+  for (const { name, met } of made.areas) {
+    expect(says.get(name)).toMatch(/^promised /)
+    expect(says.get(name)).toContain(`reached on ${Math.floor(met * 100)} %`)
+  }
+  expect(record.findings.filter(({ id }) => id.includes('area:'))).toHaveLength(made.areas.length)
+  expect(says.get('Blind spots')!.split('; ')).toHaveLength(9) // eight, and how many are left
+  expect(says.get('Blind spots')).toMatch(/; 2 smaller$/)
+  const suns = says.get('Sun in the picture, a year at most')!.split(', ')
+  expect(suns.length).toBeGreaterThan(3)
+  for (const one of suns) expect(one).toMatch(/^\d\d: \d+ h$/)
+  expect(record.unjudged.join(' ')).not.toMatch(/sun/i)
+})
+it('never says Good of what it did not judge: without a site, areas or cameras it says so', () => {
+  const { record } = seenOf({ site: null, things: yard.things.filter(({ kind }) => kind !== 'area') })
+  expect(record.facts.some(({ label }) => label.startsWith('Sun'))).toBe(false)
+  expect(record.unjudged.join(' ')).toMatch(/The sun: nobody has said where/)
+  expect(record.unjudged.join(' ')).toMatch(/no area of interest is drawn/)
+  expect(record.findings.some(({ id }) => id.includes('area:'))).toBe(false)
+  expect(surveyedFloors(job({ devices: [device()] }))).toEqual([])
 })

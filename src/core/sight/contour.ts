@@ -2,17 +2,17 @@ import type { PlanPoint } from '../geometry'
 import type { Grid } from './grid'
 
 /**
- * Rings round the cells of a grid that hold at least a value, by marching squares (Lorensen and Cline, 1987, in
- * two dimensions; from memory): outer rings with the clock, holes against it. Outside the grid lies nothing.
+ * Rings round the cells of a grid that hold at least a value, by marching squares (Lorensen and Cline, 1987,
+ * in two dimensions; from memory): outer rings with the clock, holes against it. Outside lies nothing.
  */
 
 /** The sides of a square between the middles of four cells. */
 const [BELOW, RIGHT, ABOVE, LEFT] = [0, 1, 2, 3] as const
 
 /**
- * For each of the sixteen ways in which a square's corners reach the value, where a ring comes in and where it
- * leaves: from side, to side, and once more where two rings pass. Corners: above left 1, above right 2, below
- * right 4, below left 8.
+ * For each of the sixteen ways in which a square's corners reach the value, where a ring comes in and where
+ * it leaves: from side, to side, and once more where two rings pass. Corners: above left 1, above right 2,
+ * below right 4, below left 8.
  */
 const WAYS: readonly (readonly number[])[] = [
   [],
@@ -43,8 +43,8 @@ const BEYOND = [
 type Ring = PlanPoint[]
 
 /**
- * Every ring where `values` reach `threshold`, on the plan, m. `smooth`: the ring runs where the value would be
- * reached between the middles of two cells; else halfway.
+ * Every ring where `values` reach `threshold`, on the plan, m. `smooth`: the ring runs where the value would
+ * be reached between the middles of two cells; else halfway.
  */
 export function ringsOf(
   { left, bottom, cellM, columns, rows }: Grid,

@@ -54,9 +54,9 @@ export function eachSeen(
 }
 
 /**
- * Writes into `scratch` what one camera sees of a level plane, and says of how many cells. Exact at the middle
- * of each cell: the picture is cut out of each row by its four edges, and each obstacle hides the patch of the
- * plane that it shades as seen from the lens.
+ * Writes into `scratch` what one camera sees of a level plane, and says of how many cells. Exact at the
+ * middle of each cell: the picture is cut out of each row by its four edges, and each obstacle hides the
+ * patch of the plane that it shades as seen from the lens.
  */
 export function lookOver(
   eye: Eye,
@@ -191,8 +191,8 @@ function rangeSeen(imager: Imager, axes: Axes, pose: Pose, grid: Grid, dz: numbe
 }
 
 /**
- * What can hide anything of a picture: a pinhole's picture is bounded by four planes through the lens, and what
- * lies wholly beyond one of them stands before nothing that is in it. For other lenses everything.
+ * What can hide anything of a picture: a pinhole's picture is bounded by four planes through the lens, and
+ * what lies wholly beyond one of them stands before nothing that is in it. For other lenses everything.
  */
 function inFrontOf({ imager, pose }: Eye, { forward, right, up }: Axes, occluders: Occluders): Occluders {
   if (imager.kind !== 'rectilinear') return occluders

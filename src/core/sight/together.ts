@@ -32,8 +32,8 @@ interface Over {
 export const eyeWords = ({ eye }: Pick<SurveyCamera, 'eye'>): string => JSON.stringify(eye)
 
 /**
- * What all cameras see together, a camera at a time; those that stand as they did before do not look again. Null
- * `before`: from nothing.
+ * What all cameras see together, a camera at a time; those that stand as they did before do not look again.
+ * Null `before`: from nothing.
  */
 export function* togetherSteps(
   before: Together | null,

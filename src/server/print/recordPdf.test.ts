@@ -50,6 +50,17 @@ afterAll(() => {
 })
 
 describe('the printed record', () => {
+  it('of a job says what is seen of every floor on which a camera stands', async () => {
+    const words = readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8')
+    const opened = openJobFile(words)
+    if (!opened.ok) throw new Error('The demo job cannot be read.')
+    const yard = { ...opened.file.job, records: [], photos: [], faults: [] }
+    const pdf = await recordPdf({ job: yard, deviceId: null, today: '2026-11-24', picture: () => null })
+    const text = (await pagesOf(pdf!)).join(' ').replace(/\s+/g, ' ')
+    expect(text).toMatch(/What is seen: Ground 3 of 4 areas of interest are met/)
+    expect(text).toMatch(/Slipway promised recognise on [\d.]+ m²; reached on 8\d %/)
+    expect(text.match(/What is seen/g)).toHaveLength(1)
+  })
   it('of a job has every device, its figures in the job’s units, its steps and faults', async () => {
     const text = (await pagesOf((await print(null))!)).join(' ').replace(/\s+/g, ' ')
     for (const name of [

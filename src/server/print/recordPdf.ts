@@ -9,8 +9,17 @@ import {
   type RunAssessment,
 } from '@/core/assess'
 import { PLANNED_STAGES, type Finding, type Verdict } from '@/core/findings'
-import { deviceRecord, equipmentRecord, runRecord, type DeviceRecord } from '@/core/handover'
+import {
+  deviceRecord,
+  equipmentRecord,
+  runRecord,
+  surveyedFloors,
+  surveyRecord,
+  type DeviceRecord,
+} from '@/core/handover'
 import type { Job } from '@/core/job'
+import { withOwn } from '@/core/parts'
+import { survey, surveyRequest } from '@/core/sight'
 import { printReading } from '@/core/units'
 import type { UnitSystem } from '@/core/units'
 import { drawingsOf, photoDrawing } from '@/drawings'
@@ -60,6 +69,7 @@ export async function recordPdf({
     [job.name, job.address, today].filter(Boolean).join(' · '),
   )
   if (deviceId === null) cover(sheet, job, assessment, today)
+  if (deviceId === null) surveys(sheet, job, devices)
   const images = new Map<string, PDFImage>()
   const embedded: Embedded = async (sha256) => {
     const bytes = images.has(sha256) ? null : picture(sha256)
@@ -125,6 +135,19 @@ function cover(
   }
 }
 
+/** What is seen of every floor: promised against reached, blind spots, the sun. */
+function surveys(sheet: Sheet, job: Job, devices: readonly DeviceAssessment[]): void {
+  const catalogue = withOwn(CATALOGUE, job.ownParts)
+  for (const floor of surveyedFloors(job)) {
+    const record = surveyRecord(job, devices, survey(surveyRequest(job, catalogue, floor)))
+    sheet.heading(record.title, 14)
+    sheet.text(record.sentence, { after: 4 })
+    factRows(sheet, record)
+    for (const finding of record.findings) trouble(sheet, job, finding)
+    sheet.text(`Not judged: ${record.unjudged.join(' ')}`, { size: 7.5 })
+  }
+}
+
 async function devicePages(
   sheet: Sheet,
   job: Job,
@@ -181,7 +204,7 @@ async function markedPages(
   }
 }
 
-function factRows(sheet: Sheet, { facts }: DeviceRecord): void {
+function factRows(sheet: Sheet, { facts }: Pick<DeviceRecord, 'facts'>): void {
   for (const { label, says } of facts)
     sheet.row([
       { words: label, share: 0.25, soft: true },

@@ -14,6 +14,7 @@ import { DeviceRecord } from './DeviceRecord'
 import { EquipmentRecord, RunRecord } from './EquipmentRecord'
 import { PrintButton } from '../kit/PrintButton'
 import { Signatures } from './Signatures'
+import { SurveyRecords } from './SurveyRecords'
 
 /** Downloads and print, in one row that paper does not show. */
 export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: string }) {
@@ -107,6 +108,7 @@ export function HandOver() {
       </Table.ScrollArea>
       <EquipmentRows home={`/jobs/${job.id}`} equipment={assessment.equipment} units={job.units} />
       <RunRows home={`/jobs/${job.id}`} runs={assessment.runs} units={job.units} />
+      <SurveyRecords />
       <Signatures deviceId={null} />
       {large ? (
         <Text>Each device’s record opens from the table. The PDF has all of them, one after the other.</Text>

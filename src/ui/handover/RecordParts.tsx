@@ -33,7 +33,7 @@ export function RecordHead({ marked, aside }: { marked: { mark: string; name: st
   )
 }
 
-export function RecordFacts({ record }: { record: DeviceRecord }) {
+export function RecordFacts({ record }: { record: Pick<DeviceRecord, 'facts'> }) {
   return (
     <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap={{ base: 0, md: 6 }} className="figures">
       {record.facts.map(({ label, says }) => (
