@@ -25,6 +25,7 @@ export { whoSees, walk, levelName, type Asked, type WalkCamera, type Walked } fr
 export { lensFor, lensesFor, lensQuestion, aimAt, type LensAnswer } from './lens'
 export { positionSteps, STAND_OFF_M, type Position, type PositionQuestion } from './positions'
 export { aheadOf } from './ahead'
+export { placeFigures, type PlaceFigures } from './compare'
 export { focalFor, tiltFor } from './byHand'
 export { sunAt, sunInPicture, type SunInPicture } from './sun'
 export { seenPolygons, type SeenPolygon } from './seenPolygons'

@@ -24,13 +24,8 @@ export function SurveyRecords() {
   const surveys = made.of === of ? made.surveys : NONE
   const next = surveyedFloors(job).find((floor) => !surveys.some((one) => one.floor === floor)) ?? null
   const request = useMemo(() => next && surveyRequest(of, catalogue, next), [of, catalogue, next])
-  const { result, failed } = useSurvey(request)
-  // What comes for what was asked before is of another floor, or of a plan that is no more.
-  const [heard, hear] = useState(result)
-  if (result !== heard) {
-    hear(result)
-    if (result && result.floor === next) setMade({ of, surveys: [...surveys, result] })
-  }
+  const { result, of: answered, failed } = useSurvey(request)
+  if (result && answered === request) setMade({ of, surveys: [...surveys, result] })
   return (
     <>
       {surveys.map((survey) => (

@@ -8,6 +8,7 @@ import type { judgeSurvey, Survey, WalkCamera } from '@/core/sight'
 import { print } from '@/core/units'
 import { FindingList } from '../kit/Findings'
 import { BackgroundPanel } from './BackgroundPanel'
+import { ComparePlaces } from './ComparePlaces'
 import { DeviceForm } from './DeviceForm'
 import type { Editor } from './editor'
 import { Fold } from './Fold'
@@ -26,6 +27,8 @@ interface PanelProps {
   readonly assessment: Assessment
   readonly layers: Layers
   readonly survey: Survey | null
+  /** Whether the survey is of how things stand now. */
+  readonly settled: boolean
   readonly verdict: ReturnType<typeof judgeSurvey> | null
   readonly cameras: readonly WalkCamera[]
   readonly scaling: readonly [PlanPoint, PlanPoint] | null
@@ -63,6 +66,17 @@ export const Panel = memo(function Panel(props: PanelProps) {
       ) : null}
       {device && assessed ? (
         <DeviceForm key={device.id} device={device} assessed={assessed} editor={editor} />
+      ) : null}
+      {device && assessed ? (
+        <Fold title="Compare two places">
+          <ComparePlaces
+            device={device}
+            assessed={assessed}
+            survey={survey}
+            settled={props.settled && !editor.trying}
+            editor={editor}
+          />
+        </Fold>
       ) : null}
       {promised.length > 0 ? (
         <Box>

@@ -19,6 +19,7 @@ vi.mock('next/dynamic', () => ({ default: () => () => null }))
 vi.mock('./worker', () => ({
   useSurvey: (request: SurveyRequest | null) => ({
     result: request && survey(request),
+    of: request,
     progress: null,
     failed: false,
   }),
@@ -236,6 +237,25 @@ describe('a device on the plan', () => {
       expect(now().devices[0]!.sight!.heightM).toBe(3)
     },
   )
+  it('two places beside each other: the kept one has its figures, and is gone back to', async () => {
+    const things = [area(-2, 5, 4, 3, { name: 'Yard', level: 'observe' }), wall(20, 0, 20, 9)]
+    show({ devices: [camera()], things }, 'device-1')
+    fireEvent.click(screen.getByRole('button', { name: 'Keep this place' }))
+    const row = (label: string) =>
+      [...screen.getByRole('table', { name: 'Two places' }).querySelectorAll('tr')]
+        .map((one) => [...one.querySelectorAll('td')].map(({ textContent }) => textContent))
+        .find(([head]) => head === label)!
+        .slice(1)
+    expect(row('What was promised')[0]).toBe(row('What was promised')[1])
+    keep('Looks towards', '180')
+    await settled(() => expect(row('What was promised')).toEqual(['1 of 1 met', '0 of 1 met']))
+    expect(row('Blind')[0]).not.toBe(row('Blind')[1])
+    fireEvent.click(screen.getByRole('button', { name: 'Back to the kept one' }))
+    await settled(() => expect(now().devices[0]!.sight!.place!.panDeg).toBe(0))
+    await settled(() => expect(row('What was promised')).toEqual(['0 of 1 met', '1 of 1 met']))
+    fireEvent.click(screen.getByRole('button', { name: 'Forget it' }))
+    expect(screen.queryByRole('table', { name: 'Two places' })).toBeNull()
+  })
   it('a wish that differs wants a reason and an agreement', async () => {
     show(
       { devices: [camera({ wish: { place: '', at: xy(3, 0), kept: true, reason: '', agreedBy: '' } })] },

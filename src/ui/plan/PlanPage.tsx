@@ -105,7 +105,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     () => surveyRequest({ things, backgrounds, devices, policies }, catalogue, floor, planeM),
     [things, backgrounds, devices, policies, catalogue, floor, planeM],
   )
-  const { result: surveyed, progress, failed } = useSurvey(request)
+  const { result: surveyed, of: surveyedOf, progress, failed } = useSurvey(request)
   const survey = surveyed?.floor === floor ? surveyed : null
   const verdict = useMemo(() => survey && judgeSurvey(survey, job.units), [survey, job.units])
   const cameras = useMemo(() => camerasOn(devices, catalogue, floor), [devices, catalogue, floor])
@@ -183,6 +183,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
       assessment={assessment}
       layers={layers}
       survey={survey}
+      settled={surveyedOf === request}
       verdict={verdict}
       cameras={cameras}
       scaling={scaling}

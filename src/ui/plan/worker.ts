@@ -28,17 +28,22 @@ export interface Working<T> {
   readonly failed: boolean
 }
 
+interface Surveying extends Working<Survey> {
+  /** What the result is the answer to: while a newer one is worked out, an older question. */
+  readonly of: SurveyRequest | null
+}
+
 /** How long the plan must rest before it is surveyed: so that dragging is not chased. */
 const REST_MS = 120
 
 /** The survey of what is on the plan, in the worker; a newer plan ends the older survey. */
-export function useSurvey(request: SurveyRequest | null): Working<Survey> {
-  const [working, set] = useState<Working<Survey>>({ result: null, progress: null, failed: false })
+export function useSurvey(request: SurveyRequest | null): Surveying {
+  const [working, set] = useState<Surveying>({ result: null, of: null, progress: null, failed: false })
   useEffect(() => {
     if (!request) return
     let wanted = true
     // How far it is may be heard after the answer: it comes another way.
-    const ended = (end: (now: Working<Survey>) => Working<Survey>) => {
+    const ended = (end: (now: Surveying) => Surveying) => {
       if (wanted) set(end)
       wanted = false
     }
@@ -49,7 +54,7 @@ export function useSurvey(request: SurveyRequest | null): Working<Survey> {
           request,
           proxy((progress: number) => wanted && set((now) => ({ ...now, progress }))),
         )
-        .then((result) => result && ended(() => ({ result, progress: null, failed: false })))
+        .then((result) => result && ended(() => ({ result, of: request, progress: null, failed: false })))
         .catch(() => ended((now) => ({ ...now, progress: null, failed: true })))
     }, REST_MS)
     return () => {
