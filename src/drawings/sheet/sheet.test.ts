@@ -34,7 +34,9 @@ const linesOf = (sheet: PlanSheet) =>
   flat(sheet.pages[0]!).flatMap((mark) => (mark.is === 'line' ? [mark] : []))
 /** How long the heavy line of the one wall is on paper, mm. */
 const onPaper = (sheet: PlanSheet) => {
-  const [[a, b] = []] = linesOf(sheet).flatMap(({ spots, wide }) => (wide === 3 ? [spots] : []))
+  const [[a, b] = []] = linesOf(sheet).flatMap(({ spots, wide }) =>
+    wide! > 2.4 && spots.length === 2 ? [spots] : [],
+  )
   return Math.hypot(b![0] - a![0], b![1] - a![1]) * UNIT_MM
 }
 const at = (x: number, y: number) => ({ floor: 'ground' as const, x, y, panDeg: 180, rollDeg: 0 })

@@ -32,8 +32,19 @@ const drawnAs = (thing: PlanThing) => DRAWN_THINGS[thing.kind] as unknown as Dra
 export const inOrder = (things: readonly PlanThing[]): readonly PlanThing[] =>
   ORDER.flatMap((kind) => things.filter((thing) => thing.kind === kind))
 
-export const marksOf = (thing: PlanThing, drawn: Drawn): readonly PlanMark[] =>
-  drawnAs(thing).draw(thing, drawn)
+export function marksOf(thing: PlanThing, drawn: Drawn): readonly PlanMark[] {
+  const weight = weightAt(drawn.view)
+  return drawnAs(thing)
+    .draw(thing, drawn)
+    .map((mark) => ('wide' in mark && mark.wide ? { ...mark, wide: mark.wide * weight } : mark))
+}
+
+/** At so many pixels a metre lines are as heavy as they are told to be. */
+const PLAIN_PER_METRE = 9
+
+/** How much heavier lines are from near and how much lighter from afar, where they would run together. */
+export const weightAt = ({ perMetre }: Pick<ViewBox, 'perMetre'>): number =>
+  Math.min(1.5, Math.max(0.6, (perMetre / PLAIN_PER_METRE) ** 0.3))
 
 /** What is written at a thing; null where nothing is. */
 export function namingOf(thing: PlanThing, view: ViewBox, selected: boolean): Naming | null {
