@@ -44,6 +44,16 @@ test('the boatyard’s plan says what is met, what is not and why, and what a wa
   quiet()
 })
 
+test('the record says what is seen of the yard: promised against reached', async ({ page }) => {
+  const { quiet } = watch(page)
+  await page.goto('/jobs/kestrel-quay/handover')
+  const seen = page.locator('[data-survey=ground]')
+  await expect(seen.getByText('3 of 4 areas of interest are met. 26 % is blind, in 10 spots.')).toBeVisible()
+  await expect(seen.getByText(/^promised recognise on 242\.0 m²; reached on 84 %/)).toBeVisible()
+  await expect(seen.getByText(/^01: \d+ h, 02: \d+ h/)).toBeVisible()
+  quiet()
+})
+
 test('the device sheet knows its surroundings: picture, lens, sun, lip', async ({ page }) => {
   const { quiet } = watch(page)
   await page.goto('/jobs/kestrel-quay/devices/device-11/sight')

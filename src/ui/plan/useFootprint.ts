@@ -11,6 +11,14 @@ const COARSE_PX = 6
 /** No cell is smaller, m. */
 const LEAST_M = 0.1
 
+let room: ReturnType<typeof scratchFor> | null = null
+
+/** Room to look in, kept from one frame of a hand's way to the next. */
+function roomFor(grid: Grid): ReturnType<typeof scratchFor> {
+  if (room?.hidden.length !== grid.columns * grid.rows) room = scratchFor(grid)
+  return room
+}
+
 interface Of {
   readonly things: readonly PlanThing[]
   readonly floor: Floor
@@ -36,7 +44,7 @@ export function useFootprint(
     )
     const density = new Float32Array(grid.columns * grid.rows)
     const occluders = occludersOf(things, floor)
-    eachSeen(camera.eye, occluders, grid, planeM, scratchFor(grid), (cell, pxM, hidden) => {
+    eachSeen(camera.eye, occluders, grid, planeM, roomFor(grid), (cell, pxM, hidden) => {
       if (!hidden) density[cell] = pxM
     })
     return { grid, canvas: paint(grid, density, bands, 0.82) }
