@@ -28,11 +28,21 @@ it('does what it is asked in processes of its own: a job comes in, is summed up 
   const to = join(folder, 'record.pdf')
   const order = { folder, jobId: 'tamarisk-surgery', today: '2026-11-24', to }
   const told = { onProgress: (done: number, total: number) => heard.push([done, total]) }
-  expect(await work('record', { ...order, deviceId: null }, told)).toBe(true)
+  expect(await work('record', { ...order, deviceId: null }, told)).toEqual({ ok: true })
   expect(existsSync(to)).toBe(true)
   expect(heard[0]).toEqual([0, 3])
-  expect(await work('record', { ...order, deviceId: 'gone' })).toBe(false)
-  expect(await work('record', { ...order, jobId: 'gone', deviceId: null })).toBe(false)
+  const gone = { ok: false, message: 'The job has no device with this id.' }
+  expect(await work('record', { ...order, deviceId: 'gone' })).toEqual(gone)
+  const noJob = { ok: false, message: 'The job is gone.' }
+  expect(await work('record', { ...order, jobId: 'gone', deviceId: null })).toEqual(noJob)
+  const wish = { floor: 'ground', seen: 'none', paper: 'a4', upright: false, scale: null } as const
+  const plan = {
+    ...order,
+    to: join(folder, 'plan.svg'),
+    order: { wish, faces: false, format: 'svg' } as const,
+  }
+  expect(await work('plan', plan)).toEqual({ ok: true })
+  expect(readFileSync(plan.to, 'utf8')).toContain('Tamarisk surgery')
 })
 
 it('more tasks than hands wait their turn, and each has its own answer', async () => {
