@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { SCREENS } from './screens'
+import { SCREENS } from './addresses'
 import { accessible, watch, glareproof } from './watch'
 
 for (const [name, path] of SCREENS) {

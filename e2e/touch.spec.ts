@@ -1,6 +1,6 @@
 import { expect, test, type Locator } from '@playwright/test'
 import { ownBoatyard } from './ownServer'
-import { SCREENS } from './screens'
+import { SCREENS } from './addresses'
 import { awake } from './watch'
 import { asked, sheet } from './sheet'
 
