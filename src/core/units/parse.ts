@@ -102,6 +102,7 @@ function lengthOf(said: string, kind: 'length' | 'cut' | 'size', units: UnitSyst
     lastFactor = unit !== undefined && FEET.has(unit) ? METRES_PER_FOOT : factor
     first = false
   }
+  if (first) return null // a sign alone is no length
   return kind === 'size' ? metres * 1000 : metres
 }
 

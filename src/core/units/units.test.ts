@@ -35,7 +35,7 @@ describe('parse', () => {
     expect(parse('1/60', 'time', 'metric')).toEqual({ ok: true, value: expect.closeTo(1 / 60, 12) as number })
   })
 
-  it.each(['', 'tall', '3 4', '6" 2\'', '3.8 furlongs', '1/0', '--3', '12\'6"7', 'NaN', '1e9 m'])(
+  it.each(['', '-', '+', 'tall', '3 4', '6" 2\'', '3.8 furlongs', '1/0', '--3', '12\'6"7', 'NaN', '1e9 m'])(
     'refuses %j and says how to write it',
     (words) => {
       expect(metres(words)).toMatch(/Write it like/)
