@@ -1,4 +1,5 @@
 export { OVER_PHOTO, WIRES } from './marks'
+export { PAPER_INK } from './paperInk'
 export type { Drawing, Fill, Mark, Pen, Spot, Tone } from './marks'
 export { elevationDrawing, elevationFrame, elevationHandles, type Frame } from './elevation'
 export { mountDrawing } from './mountSection'

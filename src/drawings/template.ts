@@ -1,11 +1,15 @@
 import { inSentence } from '@/core/units'
 import type { MountTemplate } from '@/core/mount'
+import { SHEETS } from './sheet/papers'
 
-/** Sheets a template prints on, millimetres. */
-export const PAPERS = {
-  a4: { name: 'A4', width: 210, height: 297 },
-  letter: { name: 'Letter', width: 215.9, height: 279.4 },
-} as const
+const upright = ({ name, width, height }: { name: string; width: number; height: number }) => ({
+  name,
+  width: height,
+  height: width,
+})
+
+/** Sheets a template prints on, upright, millimetres. */
+export const PAPERS = { a4: upright(SHEETS.a4), letter: upright(SHEETS.letter) } as const
 export type Paper = keyof typeof PAPERS
 
 /** A stroke or word of the template, in millimetres on the sheet. */

@@ -105,7 +105,7 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
   const ground = groundOf(things, occluders, grid, planeM)
   const { best, count } = seenOn(ground, together)
   const changed = changedCameras(before?.cameras ?? [], cameras)
-  const sameMarks = before !== null && marksOf(before.cameras) === marksOf(cameras)
+  const sameMarks = before !== null && whoWords(before.cameras) === whoWords(cameras)
   /** Whether nothing of an earlier outcome can be another now: nobody who changed looks or looked there. */
   const stands = (over: Grid, atM: number) =>
     sameMarks && !changed.some(({ eye }) => lookOver(eye, NOTHING, over, atM, scratchFor(over)) > 0)
@@ -175,5 +175,5 @@ function changedCameras(before: readonly SurveyCamera[], now: readonly SurveyCam
   return [...before, ...now].filter(({ deviceId }) => was.get(deviceId) !== is.get(deviceId))
 }
 
-const marksOf = (cameras: readonly SurveyCamera[]): string =>
+const whoWords = (cameras: readonly SurveyCamera[]): string =>
   JSON.stringify(cameras.map(({ deviceId, mark }) => [deviceId, mark]))

@@ -1,5 +1,5 @@
 export { deviceMarks, WIDEST_DRAWN } from './devices'
-export { spotsOf, type PlanMark, type Tint } from './marks'
+export { slantsOver, spotsOf, type PlanMark, type Tint } from './marks'
 export type { Naming } from './naming'
 export { deadZone, placeOn } from './placed'
 export { bandWords, BLIND_SPOTS, countBands, densityBands, SEEN, type Band, type Seen } from './seen'

@@ -84,3 +84,20 @@ export const square = ([x, y]: Spot, half: number, onTip = false): Spot[] =>
         [x + half, y + half],
         [x - half, y + half],
       ]
+
+/** So many slanted lines are enough for any outline. */
+const MOST_SLANTS = 2000
+
+/** Slanted lines over the box round rings: to be cut to them. */
+export function slantsOver(
+  rings: readonly (readonly Spot[])[],
+  step: number,
+): (readonly [from: Spot, to: Spot])[] {
+  const xs = rings[0]!.map(([x]) => x)
+  const ys = rings[0]!.map(([, y]) => y)
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  return Array.from({ length: Math.min(MOST_SLANTS, Math.ceil((x1 - x0 + y1 - y0) / step)) }, (_, i) => [
+    [x0 + i * step, y0],
+    [x0 + i * step - (y1 - y0), y1],
+  ])
+}

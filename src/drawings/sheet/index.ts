@@ -1,5 +1,5 @@
-export { LETTERS_BELOW, PAPER_INK, UNIT_MM, type PlanSheet, type SheetMark } from './marks'
+export { LETTERS_BELOW, UNIT_MM, type PlanSheet, type SheetMark } from './marks'
 export { SCALES, scaleWords, SHEETS, type SheetPaper } from './papers'
 export { planSheet } from './planSheet'
 export type { SheetWish } from './wish'
-export { planSheetSvg, slantsOver } from './svg'
+export { planSheetSvg } from './svg'

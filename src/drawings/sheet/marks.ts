@@ -49,17 +49,5 @@ export interface PlanSheet {
   readonly says: string
 }
 
-/** Ink on white paper. */
-export const PAPER_INK: Readonly<Record<Tint, string>> = {
-  ink: '#1C2126',
-  soft: '#5A636C',
-  copper: '#A84B1C',
-  sheet: '#FFFFFF',
-  hatch: '#CFCBC0',
-  part: '#E4E1D7',
-  check: '#8A5F00',
-  stop: '#AE2A1F',
-}
-
 /** The letters in the middle of a spot stand so far below it, in their size. */
 export const LETTERS_BELOW = 0.36

@@ -1,5 +1,7 @@
 import type { Spot } from '../labels/place'
-import { LETTERS_BELOW, PAPER_INK, UNIT_MM, type PlanSheet, type SheetMark } from './marks'
+import { PAPER_INK } from '../paperInk'
+import { slantsOver } from '../plan'
+import { LETTERS_BELOW, UNIT_MM, type PlanSheet, type SheetMark } from './marks'
 
 /** The pages of a printed plan below each other as one SVG file, in millimetres. */
 export function planSheetSvg(
@@ -105,20 +107,6 @@ function slants({ rings, step }: Extract<SheetMark, { readonly is: 'hatch' }>): 
   return slantsOver(rings, step)
     .map(([[x1, y1], [x2, y2]]) => `M${n(x1)} ${n(y1)}L${n(x2)} ${n(y2)}`)
     .join('')
-}
-
-/** Slanted lines over the box round rings: to be cut to them. */
-export function slantsOver(
-  rings: readonly (readonly Spot[])[],
-  step: number,
-): (readonly [from: Spot, to: Spot])[] {
-  const xs = rings[0]!.map(([x]) => x)
-  const ys = rings[0]!.map(([, y]) => y)
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  return Array.from({ length: Math.ceil((x1 - x0 + y1 - y0) / step) }, (_, i) => [
-    [x0 + i * step, y0],
-    [x0 + i * step - (y1 - y0), y1],
-  ])
 }
 
 const n = (value: number): string => String(Math.round(value * 100) / 100)

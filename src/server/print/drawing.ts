@@ -2,6 +2,7 @@ import 'server-only'
 import { degrees, LineCapStyle, rgb, type PDFPage, type RGB } from 'pdf-lib'
 import {
   OVER_PHOTO,
+  PAPER_INK,
   WIRES,
   type Drawing,
   type Fill,
@@ -20,36 +21,29 @@ export function ink(hex: string): RGB {
 
 /** The marks of a drawing in ink on white paper. */
 const PENS: Record<Exclude<Pen, 'none'>, { width: number; stroke: RGB; dash?: number[] }> = {
-  outline: { width: 2, stroke: ink('#1C2126') },
-  object: { width: 1.2, stroke: ink('#1C2126') },
-  thin: { width: 0.7, stroke: ink('#5A636C') },
-  dimension: { width: 0.6, stroke: ink('#5A636C') },
-  axis: { width: 0.9, stroke: ink('#A84B1C'), dash: [10, 3, 2, 3] },
-  ray: { width: 1.1, stroke: ink('#A84B1C') },
-  leader: { width: 0.7, stroke: ink('#1C2126') },
+  outline: { width: 2, stroke: ink(PAPER_INK.ink) },
+  object: { width: 1.2, stroke: ink(PAPER_INK.ink) },
+  thin: { width: 0.7, stroke: ink(PAPER_INK.soft) },
+  dimension: { width: 0.6, stroke: ink(PAPER_INK.soft) },
+  axis: { width: 0.9, stroke: ink(PAPER_INK.copper), dash: [10, 3, 2, 3] },
+  ray: { width: 1.1, stroke: ink(PAPER_INK.copper) },
+  leader: { width: 0.7, stroke: ink(PAPER_INK.ink) },
   halo: { width: 6.5, stroke: ink(OVER_PHOTO.halo) },
   mark: { width: 3, stroke: ink(OVER_PHOTO.mark) },
 }
 const FILLS: Record<Exclude<Fill, 'none' | keyof typeof WIRES>, string> = {
-  ink: '#1C2126',
-  sheet: '#FFFFFF',
-  seen: '#F3E4DA',
-  hatch: '#CFCBC0',
-  soft: '#E4E1D7',
-  copper: '#A84B1C',
-  good: '#1D7467',
-  check: '#8A5F00',
-  stop: '#AE2A1F',
+  ...PAPER_INK,
+  soft: PAPER_INK.part, // a soft fill is paler than a soft line
   halo: OVER_PHOTO.halo,
 }
 const TONES: Record<Tone, RGB> = {
-  ink: ink('#1C2126'),
-  soft: ink('#5A636C'),
-  copper: ink('#A84B1C'),
-  good: ink('#1D7467'),
-  check: ink('#8A5F00'),
-  stop: ink('#AE2A1F'),
-  paper: ink('#FFFFFF'),
+  ink: ink(PAPER_INK.ink),
+  soft: ink(PAPER_INK.soft),
+  copper: ink(PAPER_INK.copper),
+  good: ink(PAPER_INK.good),
+  check: ink(PAPER_INK.check),
+  stop: ink(PAPER_INK.stop),
+  paper: ink(PAPER_INK.sheet),
   mark: ink(OVER_PHOTO.mark),
 }
 const SIZES = { small: 10.5, label: 12, figure: 15 }

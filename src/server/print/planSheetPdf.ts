@@ -29,14 +29,9 @@ import {
   type PDFPage,
 } from 'pdf-lib'
 import type { Spot } from '@/drawings/labels/place'
-import {
-  LETTERS_BELOW,
-  PAPER_INK,
-  slantsOver,
-  UNIT_MM,
-  type PlanSheet,
-  type SheetMark,
-} from '@/drawings/sheet'
+import { LETTERS_BELOW, UNIT_MM, type PlanSheet, type SheetMark } from '@/drawings/sheet'
+import { PAPER_INK } from '@/drawings'
+import { slantsOver } from '@/drawings/plan'
 import { ink } from './drawing'
 import { fontsOf, inFont, type Fonts } from './fonts'
 

@@ -1,13 +1,13 @@
 import 'server-only'
 import { PDFDocument, type PDFImage, type PDFPage, type RGB } from 'pdf-lib'
-import type { Drawing } from '@/drawings'
+import { PAPER_INK, type Drawing } from '@/drawings'
 import { drawDrawing, ink } from './drawing'
 import { fontsOf, inFont, type Fonts } from './fonts'
 
 /** A4 in points, and what is left free round it. */
 const PAGE = { width: 595.28, height: 841.89, left: 36, right: 36, top: 40, bottom: 52 }
-export const INK = ink('#1C2126')
-export const SOFT = ink('#5A636C')
+export const INK = ink(PAPER_INK.ink)
+export const SOFT = ink(PAPER_INK.soft)
 const RULE = ink('#D3D0C6')
 const LEADING = 1.35
 

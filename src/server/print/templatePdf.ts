@@ -1,12 +1,12 @@
 import 'server-only'
 import { PDFDocument } from 'pdf-lib'
 import type { MountTemplate } from '@/core/mount'
-import { PAPERS, templateMarks, type Paper } from '@/drawings'
+import { PAPER_INK, PAPERS, templateMarks, type Paper } from '@/drawings'
 import { ink } from './drawing'
 import { fontsOf, inFont } from './fonts'
 
 const POINTS_PER_MM = 72 / 25.4
-const INK = ink('#1C2126')
+const INK = ink(PAPER_INK.ink)
 
 /** A drilling template as PDF at 1:1 on A4 or Letter. `about` names the job, its place and the day. */
 export async function templatePdf(template: MountTemplate, paper: Paper, about: string): Promise<Uint8Array> {

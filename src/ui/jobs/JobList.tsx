@@ -3,9 +3,10 @@
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import NextLink from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { formatDistanceToNow } from 'date-fns'
 import type { ListedJob } from '@/core/assess'
+import { PickFile } from '../kit/PickFile'
 import { Nothing, Sentence } from '../kit/Page'
 import { Find } from '../find/Find'
 import { WhereYouWere } from '../kept/WhereYouWere'
@@ -114,7 +115,6 @@ interface Problem {
 
 /** Brings a job file in; offers a copy when the job is here already. */
 function ImportButton() {
-  const input = useRef<HTMLInputElement>(null)
   const router = useRouter()
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<{ of: Problem; file: File } | null>(null)
@@ -145,28 +145,15 @@ function ImportButton() {
   }
   return (
     <>
-      <input
-        ref={input}
-        type="file"
+      <PickFile
         accept=".json,application/json"
-        hidden
-        data-testid="job-file"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          event.target.value = ''
-          if (file) void bring(file, false)
-        }}
-      />
-      <Button
-        variant="outline"
-        colorPalette="inky"
-        minH="44px"
+        inputId="job-file"
         loading={busy}
         loadingText="Reading the file"
-        onClick={() => input.current?.click()}
+        onFile={(file) => void bring(file, false)}
       >
         Import a job file
-      </Button>
+      </PickFile>
       {problem ? (
         <Box role="alert" w="100%" borderLeftWidth="4px" borderColor="stop" pl={3}>
           <Text fontWeight={600}>{problem.of.title}</Text>

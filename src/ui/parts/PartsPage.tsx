@@ -1,11 +1,12 @@
 'use client'
 
 import { Box, Button, HStack, Table, Text } from '@chakra-ui/react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { FLAT_TABLES, libraryOf, usersOf, type Job } from '@/core/job'
 import { asksOf, PART_KINDS, type OwnPart, type PartTable } from '@/core/parts'
 import { inSentence } from '@/core/units'
 import { useJob } from '../job/JobProvider'
+import { PickFile } from '../kit/PickFile'
 import { Choose } from '../kit/Choose'
 import { download } from '../kit/download'
 import { GoLink } from '../kit/go'
@@ -100,7 +101,6 @@ function readOf({ table, part, unread }: OwnPart): string {
 /** Libraries and tables, out and in. */
 function Files({ job }: { job: Job }) {
   const { send } = useJob()
-  const chooser = useRef<HTMLInputElement>(null)
   const [table, setTable] = useState<PartTable>(FLAT_TABLES[0]!)
   const [said, setSaid] = useState<{ readonly ok: boolean; readonly lines: readonly string[] } | null>(null)
   const take = async (file: File) => {
@@ -149,22 +149,14 @@ function Files({ job }: { job: Job }) {
         >
           Save the table
         </Button>
-        <Button variant="outline" colorPalette="inky" minH="48px" onClick={() => chooser.current?.click()}>
-          Take in a file
-        </Button>
-        <input
-          ref={chooser}
-          type="file"
-          hidden
+        <PickFile
+          minH="48px"
           accept=".json,.csv,application/json,text/csv"
-          aria-label="A library or a table of parts"
-          data-testid="parts-file"
-          onChange={(event) => {
-            const file = event.target.files?.[0]
-            event.target.value = ''
-            if (file) void take(file)
-          }}
-        />
+          inputId="parts-file"
+          onFile={(file) => void take(file)}
+        >
+          Take in a file
+        </PickFile>
       </HStack>
       {said ? (
         <Box role={said.ok ? 'status' : 'alert'} color={said.ok ? 'good' : 'stop'} mt={3}>

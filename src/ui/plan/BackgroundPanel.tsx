@@ -1,10 +1,11 @@
 'use client'
 
 import { Box, Button, HStack, Input, Stack, Text } from '@chakra-ui/react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { z } from 'zod'
 import { along, bearingDeg, distanceM, type PlanPoint } from '@/core/geometry'
 import type { FloorBackground } from '@/core/job'
+import { PickFile } from '../kit/PickFile'
 import { QuantityField } from '../kit/QuantityField'
 import type { Said } from '../job/commands'
 import { refusal } from '../kit/LineField'
@@ -35,7 +36,6 @@ export function BackgroundPanel({
 }) {
   const { job, floor, commit } = editor
   const background = job.backgrounds.find((one) => one.floor === floor) ?? null
-  const input = useRef<HTMLInputElement>(null)
   const [page, setPage] = useState('1')
   const [state, setState] = useState<{
     readonly busy: boolean
@@ -105,18 +105,6 @@ export function BackgroundPanel({
   }
   return (
     <Stack gap={2}>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        data-testid="drawing-input"
-        accept=".png,.jpg,.jpeg,.webp,.svg,.pdf,.dxf,image/*,application/pdf"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          event.target.value = ''
-          if (file) void fetchDrawing(file)
-        }}
-      />
       {background ? (
         <Text truncate title={background.name}>
           {background.name}
@@ -125,17 +113,16 @@ export function BackgroundPanel({
         <Text color="soft">A picture, an SVG, a page of a PDF, or a DXF. Or none: draw on the grid.</Text>
       )}
       <HStack flexWrap="wrap">
-        <Button
+        <PickFile
           size="sm"
-          minH="44px"
-          variant="outline"
-          colorPalette="inky"
+          accept=".png,.jpg,.jpeg,.webp,.svg,.pdf,.dxf,image/*,application/pdf"
+          inputId="drawing-input"
           loading={state.busy}
           loadingText="Reading"
-          onClick={() => input.current?.click()}
+          onFile={(file) => void fetchDrawing(file)}
         >
           {background ? 'Another drawing' : 'Fetch a drawing'}
-        </Button>
+        </PickFile>
         <HStack gap={1}>
           <Text as="label" id="page-label" color="soft">
             Page

@@ -15,7 +15,7 @@ import {
   type Shades,
   type ViewBox,
 } from '@/drawings/plan'
-import { paint } from './bands'
+import { paint } from './paint'
 import { flat, type Inks } from './shapes/marks'
 import { Hatch } from './shapes/PlanMarks'
 

@@ -68,7 +68,7 @@ const ROOM: { readonly wide: Room; readonly narrow: Room } = {
   narrow: { side: 12, top: 24, bottom: 44 },
 }
 
-const marksOf = (devices: readonly Device[]) => new Map(devices.map(({ id, mark }) => [id, mark]))
+const marksById = (devices: readonly Device[]) => new Map(devices.map(({ id, mark }) => [id, mark]))
 
 const edgesOf = (wide: boolean, covered: boolean) => {
   const { above, below } = wide ? EDGES.wide : EDGES.narrow
@@ -264,7 +264,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
           open={open}
           onOpen={toggle}
           ask={<Ask asked={asked} units={job.units} />}
-          sun={layers.sun ? sunWords(sun, marksOf(devices), job.units) : null}
+          sun={layers.sun ? sunWords(sun, marksById(devices), job.units) : null}
           legend={wide ? <Legend seen={layers.seen} job={job} /> : null}
         />
         {open === 'layers' && wide ? (

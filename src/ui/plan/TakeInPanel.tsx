@@ -1,10 +1,11 @@
 'use client'
 
 import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { LeftOut } from '@/core/exchange'
 import type { PlanThing } from '@/core/job'
 import { nameOf, wordOf } from '@/core/plan'
+import { PickFile } from '../kit/PickFile'
 import { Growing } from '../kit/Growing'
 import { refusal } from '../kit/LineField'
 import { Wrong } from '../kit/Wrong'
@@ -19,7 +20,6 @@ interface Found {
 
 /** Takes things in from a file that another program wrote: shows first what comes and what does not. */
 export function TakeInPanel({ editor: { job, floor, commit } }: { editor: Editor }) {
-  const input = useRef<HTMLInputElement>(null)
   const [found, setFound] = useState<Found | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
   const [taken, setTaken] = useState<string | null>(null)
@@ -41,32 +41,19 @@ export function TakeInPanel({ editor: { job, floor, commit } }: { editor: Editor
   }
   return (
     <Stack gap={2}>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        data-testid="foreign-input"
-        accept=".geojson,.json,.csv,application/geo+json,text/csv"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          event.target.value = ''
-          if (file) void read(file)
-        }}
-      />
       <Text color="soft">
         GeoJSON, or a CSV of points with the headings name, kind, height and either x and y in metres (x_ft
         and y_ft in feet) or latitude and longitude.
       </Text>
       <Box>
-        <Button
+        <PickFile
           size="sm"
-          minH="44px"
-          variant="outline"
-          colorPalette="inky"
-          onClick={() => input.current?.click()}
+          accept=".geojson,.json,.csv,application/geo+json,text/csv"
+          inputId="foreign-input"
+          onFile={(file) => void read(file)}
         >
           Read a file
-        </Button>
+        </PickFile>
       </Box>
       <Wrong>{wrong}</Wrong>
       {taken ? <Text role="status">{taken}</Text> : null}

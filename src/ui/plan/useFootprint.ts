@@ -3,7 +3,7 @@ import type { Floor } from '@/core/job'
 import type { PlanThing } from '@/core/plan'
 import { eachSeen, gridOver, occludersOf, scratchFor, type Grid, type WalkCamera } from '@/core/sight'
 import { toPlan, type ViewBox, type Band } from '@/drawings/plan'
-import { paint } from './bands'
+import { paint } from './paint'
 
 /** How large on the screen its cells are, px; coarser while a hand carries the camera. */
 const FINE_PX = 2

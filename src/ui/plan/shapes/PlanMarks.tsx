@@ -2,7 +2,7 @@
 
 import { Circle, Group, Line } from 'react-konva'
 import type { Spot } from '@/drawings/labels/place'
-import type { PlanMark } from '@/drawings/plan'
+import { slantsOver, type PlanMark } from '@/drawings/plan'
 import { Caption, type Inks } from './marks'
 
 /** What a plan is drawn with, on the screen. */
@@ -49,9 +49,6 @@ function Marked({ mark, ink }: { mark: PlanMark; ink: Inks }) {
   )
 }
 
-/** So many slanted lines are enough for any outline. */
-const MOST_SLANTS = 400
-
 /** Slanted lines over an outline and out of its holes. */
 export function Hatch({
   rings,
@@ -62,9 +59,6 @@ export function Hatch({
   stroke: string
   step: number
 }) {
-  const xs = rings[0]!.map(([x]) => x)
-  const ys = rings[0]!.map(([, y]) => y)
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
   return (
     <Group
       listening={false}
@@ -77,13 +71,8 @@ export function Hatch({
         return ['evenodd']
       }}
     >
-      {Array.from({ length: Math.min(MOST_SLANTS, Math.ceil((x1 - x0 + y1 - y0) / step)) }, (_, i) => (
-        <Line
-          key={i}
-          points={[x0 + i * step, y0, x0 + i * step - (y1 - y0), y1]}
-          stroke={stroke}
-          strokeWidth={0.7}
-        />
+      {slantsOver(rings, step).map((ends, i) => (
+        <Line key={i} points={ends.flat()} stroke={stroke} strokeWidth={0.7} />
       ))}
     </Group>
   )

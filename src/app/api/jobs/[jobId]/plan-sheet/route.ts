@@ -1,9 +1,8 @@
-import { readFile } from 'node:fs/promises'
 import { reasonsOf } from '@/core/job'
 import { answering } from '@/server/answer'
 import { load } from '@/server/commands/batch'
-import { dataFolder, record } from '@/server/db/open'
-import { cancelPrint, printed, startPrint } from '@/server/print/prints'
+import { record } from '@/server/db/open'
+import { printNow } from '@/server/print/answer'
 import { planName, planOrder, PlanWish } from '@/server/print/wish'
 import { noJob, problem } from '@/server/problem'
 
@@ -26,14 +25,7 @@ export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (requ
     return problem(400, 'No such sheet', 'What was asked for cannot be printed.', reasonsOf(asked.error))
   const stored = load(record(), jobId)
   if (!stored) return noJob(jobId)
+  const print = { what: 'plan', order: planOrder(asked.data) } as const
   const name = planName(stored.job, asked.data)
-  const order = planOrder(asked.data)
-  const { id } = startPrint({ folder: dataFolder(), jobId, print: { what: 'plan', order }, name })
-  request.signal.addEventListener('abort', () => cancelPrint(id))
-  const print = await printed(id)
-  if (print.state === 'refused') return problem(422, 'It does not fit', print.message!)
-  if (print.state !== 'done') throw new Error(print.message ?? 'The print did not end.')
-  return new Response(new Uint8Array(await readFile(print.path)), {
-    headers: { 'content-type': print.type, 'content-disposition': `attachment; filename="${name}"` },
-  })
+  return printNow(request, { jobId, print, name }, { status: 422, title: 'It cannot be printed so' })
 })

@@ -1,10 +1,9 @@
-import { readFile } from 'node:fs/promises'
 import { answering } from '@/server/answer'
 import { load } from '@/server/commands/batch'
-import { dataFolder, record } from '@/server/db/open'
+import { record } from '@/server/db/open'
 import { plainName } from '@/server/exports/attachment'
-import { cancelPrint, printed, startPrint } from '@/server/print/prints'
-import { noJob, problem } from '@/server/problem'
+import { printNow } from '@/server/print/answer'
+import { noJob } from '@/server/problem'
 
 /** The printed record as PDF, when it is done; `?device=` for one device. Whoever hangs up ends it. */
 export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (request, { params }) => {
@@ -14,12 +13,6 @@ export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (requ
   if (!stored) return noJob(jobId)
   const device = stored.job.devices.find(({ id }) => id === deviceId)
   const name = plainName(device ? `${stored.job.name} ${device.mark} ${device.name}` : stored.job.name, 'pdf')
-  const { id } = startPrint({ folder: dataFolder(), jobId, print: { what: 'record', deviceId }, name })
-  request.signal.addEventListener('abort', () => cancelPrint(id))
-  const print = await printed(id)
-  if (print.state === 'refused') return problem(404, 'No such device', print.message!)
-  if (print.state !== 'done') throw new Error(print.message ?? 'The print did not end.')
-  return new Response(new Uint8Array(await readFile(print.path)), {
-    headers: { 'content-type': 'application/pdf', 'content-disposition': `attachment; filename="${name}"` },
-  })
+  const print = { what: 'record', deviceId } as const
+  return printNow(request, { jobId, print, name }, { status: 404, title: 'No such device' })
 })
