@@ -1,9 +1,10 @@
 import { signedAreaM2, type Outline, type PlanPoint } from '../geometry'
 import { FLOORS, LEVELS, type Floor } from '../job/choices'
 import type { Job } from '../job/job'
-import type { PlanThing, ThingName, ThingOf } from '../plan'
+import type { PlanThing } from '../plan'
 import type { Catalogue } from '../parts'
 import { seenPolygons, type Survey } from '../sight'
+import { besideForm, formOf, type Form } from './bounded'
 import { toEarth, type Anchor } from './earth'
 
 type Position = readonly [longitude: number, latitude: number]
@@ -46,49 +47,31 @@ const ring = (anchor: Anchor, outline: Outline, hole = false): Position[] => {
   return [...round, round[0]!].map((point) => position(anchor, point))
 }
 
-const lineOf = (anchor: Anchor, points: readonly PlanPoint[]): Geometry => ({
-  type: 'LineString',
-  coordinates: points.map((point) => position(anchor, point)),
-})
-const polygonOf = (anchor: Anchor, outline: Outline): Geometry => ({
-  type: 'Polygon',
-  coordinates: [ring(anchor, outline)],
-})
 const pointOf = (anchor: Anchor, at: PlanPoint): Geometry => ({
   type: 'Point',
   coordinates: position(anchor, at),
 })
 
-/** How a kind of thing is bounded, and what of it is said by that. */
-interface Bounded<K extends ThingName> {
-  readonly geometry: (anchor: Anchor, thing: ThingOf<K>) => Geometry
-  readonly said: readonly (keyof ThingOf<K>)[]
-}
-
-const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
-  'wall': { geometry: (a, { from, to }) => lineOf(a, [from, to]), said: ['from', 'to'] },
-  'soffit': { geometry: (a, { from, to }) => lineOf(a, [from, to]), said: ['from', 'to'] },
-  'obstacle': {
-    geometry: (a, { form }) => (form.is === 'round' ? pointOf(a, form.at) : polygonOf(a, form.outline)),
-    said: ['form'],
-  },
-  'premises': { geometry: (a, { outline }) => polygonOf(a, outline), said: ['outline'] },
-  'area': { geometry: (a, { outline }) => polygonOf(a, outline), said: ['outline'] },
-  'privacy': { geometry: (a, { outline }) => polygonOf(a, outline), said: ['outline'] },
-  'target': { geometry: (a, { at }) => pointOf(a, at), said: ['at'] },
-  'walk': { geometry: (a, { path }) => lineOf(a, path), said: ['path'] },
-  'head end': { geometry: (a, { at }) => pointOf(a, at), said: ['at'] },
+function geometryOf(anchor: Anchor, form: Form): Geometry {
+  switch (form.is) {
+    case 'path':
+      return { type: 'LineString', coordinates: form.points.map((at) => position(anchor, at)) }
+    case 'ring':
+      return { type: 'Polygon', coordinates: [ring(anchor, form.points)] }
+    case 'point':
+    case 'round':
+      return pointOf(anchor, form.at)
+  }
 }
 
 function featureOf(anchor: Anchor, thing: PlanThing): Feature {
-  const { geometry, said } = BOUNDED[thing.kind] as unknown as Bounded<ThingName>
-  const left = Object.entries(thing).filter(([key]) => key !== 'id' && !(said as string[]).includes(key))
-  const round = thing.kind === 'obstacle' && thing.form.is === 'round' ? { radiusM: thing.form.radiusM } : {}
+  const form = formOf(thing)
+  const round = form.is === 'round' ? { radiusM: form.radiusM } : {}
   return {
     type: 'Feature',
     id: thing.id,
-    geometry: geometry(anchor, thing),
-    properties: { ...Object.fromEntries(left), ...round },
+    geometry: geometryOf(anchor, form),
+    properties: { ...besideForm(thing), ...round },
   }
 }
 

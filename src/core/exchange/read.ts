@@ -3,7 +3,8 @@ import { distanceM, type PlanPoint } from '../geometry'
 import { reasonsOf } from '../job/commands/kind'
 import type { Floor } from '../job/choices'
 import type { Job } from '../job/job'
-import { PlanThing, THINGS, USUAL_HEIGHTS, type ThingName } from '../plan'
+import { PlanThing, THINGS, type ThingName } from '../plan'
+import { placedBy, usualOf } from './bounded'
 import { fromEarth, type Anchor } from './earth'
 
 /** What a foreign file comes to on a plan. */
@@ -211,11 +212,13 @@ function thingOf({ kind, points, fields }: Candidate, { job, floor, newId }: Ont
   const name = kind as ThingName
   const shape = THINGS[name].schema.shape
   const given = Object.fromEntries(
-    Object.entries({ ...usual(job)[name], ...defined(fields) }).filter(([key]) => Object.hasOwn(shape, key)),
+    Object.entries({ ...usualOf(name, job.policies), ...defined(fields) }).filter(([key]) =>
+      Object.hasOwn(shape, key),
+    ),
   )
   const made = PlanThing.safeParse({
     ...given,
-    ...bounded(name, points, fields),
+    ...placedBy(name, points, typeof fields.radiusM === 'number' ? fields.radiusM : null),
     name: typeof fields.name === 'string' ? fields.name.trim().slice(0, 80) : '',
     id: newId(),
     kind: name,
@@ -226,45 +229,3 @@ function thingOf({ kind, points, fields }: Candidate, { job, floor, newId }: Ont
 
 const defined = (fields: Readonly<Record<string, unknown>>) =>
   Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined && value !== null))
-
-/** What a file does not say of a thing. */
-const usual = ({ policies }: Pick<Job, 'policies'>): { readonly [K in ThingName]: object } => {
-  const { wallM, obstacleM, undersideM, soffitDepthM, lipM, faceM } = USUAL_HEIGHTS
-  const wanted = { level: policies.edition === '2014' ? 'recognise' : 'perceive', targetHeightM: faceM }
-  return {
-    'wall': { baseM: 0, heightM: wallM, openings: [] },
-    'soffit': { depthM: soffitDepthM, undersideM, lipM },
-    'obstacle': { baseM: 0, heightM: obstacleM },
-    'premises': {},
-    'area': wanted,
-    'privacy': {},
-    'target': wanted,
-    'walk': {},
-    'head end': {},
-  }
-}
-
-/** How thick a post is that nobody gave a radius, m. Common practice, no source. */
-const POST_M = 0.1
-
-/** Where a thing is, in its own fields. */
-function bounded(kind: ThingName, points: readonly PlanPoint[], { radiusM }: Candidate['fields']): object {
-  switch (kind) {
-    case 'wall':
-    case 'soffit':
-      return { from: points[0], to: points[1] }
-    case 'obstacle':
-      return points.length === 1
-        ? { form: { is: 'round', at: points[0], radiusM: typeof radiusM === 'number' ? radiusM : POST_M } }
-        : { form: { is: 'block', outline: points } }
-    case 'premises':
-    case 'area':
-    case 'privacy':
-      return { outline: points }
-    case 'walk':
-      return { path: points }
-    case 'target':
-    case 'head end':
-      return { at: points[0] }
-  }
-}

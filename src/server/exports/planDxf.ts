@@ -1,8 +1,9 @@
 import 'server-only'
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf'
+import { formOf } from '@/core/exchange'
 import { along, type PlanPoint } from '@/core/geometry'
 import { LEVELS, type Floor, type Job } from '@/core/job'
-import { cornersOf, nameOf, soffitBoard, wordOf, type PlanThing } from '@/core/plan'
+import { cornersOf, nameOf, soffitBoard, wordOf } from '@/core/plan'
 import { seenPolygons, type Survey } from '@/core/sight'
 import { placeOn } from '@/drawings/plan'
 
@@ -28,6 +29,8 @@ export function planDxf(job: Job, floor: Floor, survey: Survey | null): string {
       points.map(({ x, y }) => ({ point: point2d(x, y) })),
       { ...layer, flags: closed ? LWPolylineFlags.Closed : LWPolylineFlags.None },
     )
+  const circle = (layer: { layerName: string }, at: PlanPoint, radiusM: number) =>
+    dxf.addCircle(point3d(at.x, at.y), radiusM, layer)
   const write = (layer: { layerName: string }, at: PlanPoint, words: string) =>
     dxf.addText(point3d(at.x, at.y), LETTERS_M, plain(words), layer)
 
@@ -38,10 +41,9 @@ export function planDxf(job: Job, floor: Floor, survey: Survey | null): string {
   }
   for (const thing of job.things.filter((one) => one.floor === floor)) {
     const layer = on(wordOf(thing))
-    drawn(thing, {
-      line: (points, closed) => line(layer, points, closed),
-      circle: (at, radiusM) => dxf.addCircle(point3d(at.x, at.y), radiusM, layer),
-    })
+    const form = thing.kind === 'soffit' ? { is: 'ring' as const, points: soffitBoard(thing) } : formOf(thing)
+    if (form.is === 'path' || form.is === 'ring') line(layer, form.points, form.is === 'ring')
+    else circle(layer, form.at, form.is === 'round' ? form.radiusM : RING_M)
     const [first] = cornersOf(thing).at
     if (thing.name !== '' && first) write(on('Names'), first, nameOf(thing))
   }
@@ -54,31 +56,6 @@ export function planDxf(job: Job, floor: Floor, survey: Survey | null): string {
     write(layer, { x: place.x + RING_M, y: place.y + RING_M }, `${device.mark} ${device.name}`)
   }
   return dxf.stringify()
-}
-
-interface Hand {
-  readonly line: (points: readonly PlanPoint[], closed: boolean) => void
-  readonly circle: (at: PlanPoint, radiusM: number) => void
-}
-
-function drawn(thing: PlanThing, { line, circle }: Hand): void {
-  switch (thing.kind) {
-    case 'obstacle':
-      if (thing.form.is === 'round') circle(thing.form.at, thing.form.radiusM)
-      else line(thing.form.outline, true)
-      return
-    case 'soffit':
-      line(soffitBoard(thing), true)
-      return
-    case 'target':
-    case 'head end':
-      circle(thing.at, RING_M)
-      return
-    default: {
-      const { at, closed } = cornersOf(thing)
-      line(at, closed)
-    }
-  }
 }
 
 /** A DXF text is one line; a caret begins a control sign. */

@@ -23,7 +23,13 @@ export function RecordBar({ jobId, deviceId }: { jobId: string; deviceId?: strin
       <Button colorPalette="copper" minH="44px" onClick={() => window.print()}>
         Print
       </Button>
-      <PrintButton jobId={jobId} order={{ deviceId: deviceId ?? null }} label="PDF" counted="devices" />
+      <PrintButton
+        jobId={jobId}
+        order={{ deviceId: deviceId ?? null }}
+        label="PDF"
+        counted="devices"
+        without="Print works without it."
+      />
       {deviceId ? null : (
         <Button asChild variant="outline" colorPalette="inky" minH="44px">
           <a href={`/api/jobs/${jobId}/job-file`} download>

@@ -21,6 +21,7 @@ export function PrintButton({
   order,
   label,
   counted,
+  without = 'It can be had as soon as that can be reached.',
 }: {
   jobId: string
   /** What is asked of the server. */
@@ -28,6 +29,8 @@ export function PrintButton({
   label: string
   /** What is counted while it is made: devices; shares in percent where left out. */
   counted?: string
+  /** What to do without signal. */
+  without?: string
 }) {
   const [print, setPrint] = useState<{
     readonly id: string
@@ -56,7 +59,7 @@ export function PrintButton({
     } catch (cause) {
       setError(
         cause instanceof TypeError
-          ? `No signal: the ${label} is made by the server, as soon as it can be reached.`
+          ? `No signal: the ${label} is made by the server. ${without}`
           : (cause as Error).message || `The ${label} could not be made.`,
       )
     }

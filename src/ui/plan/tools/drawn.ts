@@ -12,6 +12,7 @@ import {
   Server,
   type LucideIcon,
 } from 'lucide-react'
+import { usualOf } from '@/core/exchange'
 import { distanceM, type PlanPoint } from '@/core/geometry'
 import type { Job, PlanThing, ThingName, ThingOf } from '@/core/job'
 import { USUAL_HEIGHTS } from '@/core/plan'
@@ -37,10 +38,7 @@ const last = <K extends ThingName>({ things }: Job, of: K) =>
   things.findLast((thing): thing is Extract<PlanThing, ThingOf<K>> => thing.kind === of)
 const numbered = (word: string, kind: ThingName, { things }: Job) =>
   `${word} ${things.filter((thing) => thing.kind === kind).length + 1}`
-const wanted = ({ policies }: Job) => ({
-  level: policies.edition === '2014' ? 'recognise' : 'perceive',
-  targetHeightM: USUAL_HEIGHTS.faceM,
-})
+const wanted = ({ policies }: Job) => usualOf('target', policies)
 /** As high as the wall that was drawn last. */
 const wallBetween = (from: PlanPoint, to: PlanPoint, on: Job) => {
   const like = last(on, 'wall')
