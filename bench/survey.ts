@@ -50,11 +50,13 @@ const walls = Array.from({ length: WALLS }, (_, i): PlanThing => {
     id: `w${i}`,
     floor: 'ground',
     name: '',
+    locked: false,
     kind: 'wall',
     from: { x, y },
     to: { x: x + Math.cos(turn) * length, y: y + Math.sin(turn) * length },
     baseM: 0,
     heightM: roll(1, 5),
+    thicknessM: 0,
     openings: [],
   }
 })
@@ -64,6 +66,7 @@ const things: PlanThing[] = [
     id: 'site',
     floor: 'ground',
     name: '',
+    locked: false,
     kind: 'premises',
     outline: [
       { x: 0, y: 0 },

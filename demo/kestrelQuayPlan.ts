@@ -29,7 +29,7 @@ const rectangle = (x: number, y: number, w: number, h: number) => [
   point([x + w, y + h]),
   point([x, y + h]),
 ]
-const own = (id: string, name: string) => ({ id, floor: 'ground' as const, name })
+const own = (id: string, name: string) => ({ id, floor: 'ground' as const, name, locked: false })
 const opening = (id: string, name: string, alongM: number, widthM: number, headM: number, sillM = 0) => ({
   id,
   name,
@@ -52,6 +52,7 @@ const wall = (
   to: point(to),
   baseM: 0,
   heightM,
+  thicknessM: 0,
   openings,
 })
 const soffit = (
@@ -207,6 +208,7 @@ const stands = (x: number, y: number, panDeg: number): Place => ({
   y,
   panDeg,
   rollDeg: 0,
+  locked: false,
 })
 
 /** Where each device stands, by its mark. */

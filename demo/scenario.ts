@@ -3,6 +3,7 @@ import { allAssessed, assess, assessDevice } from '@/core/assess'
 import {
   RECORD_VERSION,
   NO_DETAILS,
+  UNKNOWN_HEIGHTS,
   USUAL_ALLOWANCES,
   USUAL_EQUIPMENT,
   USUAL_POLICIES,
@@ -64,6 +65,7 @@ export class Scenario {
       terrain: 'open',
       mainsV: 230,
       keepPhotoPlace: false,
+      floorHeightsM: UNKNOWN_HEIGHTS,
       policies: USUAL_POLICIES,
       allowances: USUAL_ALLOWANCES,
       createdAt: this.now(0),

@@ -195,7 +195,7 @@ const CASES: readonly Case[] = [
     on: (x) =>
       plans({
         sight: {
-          place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 },
+          place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false },
           wish: { place: 'door', at: { x, y: 0 }, kept: true, reason: '', agreedBy: '' },
         },
       }),

@@ -224,7 +224,11 @@ describe('the simulated picture', () => {
     const camera = CATALOGUE.cameras.get('bullet-4mp-vf')!
     const things = [block(-2, 4, 4, 1, { name: 'Skip' })]
     const made = pictureDrawing(
-      pictureOf(camera, { ...SIGHT, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 } }, things),
+      pictureOf(
+        camera,
+        { ...SIGHT, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false } },
+        things,
+      ),
       500,
     )
     expect(made.height / made.width).toBeCloseTo(1520 / 2688, 6)

@@ -38,6 +38,7 @@ const sight = fc.record({
       y: real(-50, 50),
       panDeg: real(-360, 360),
       rollDeg: real(-180, 180),
+      locked: fc.boolean(),
     }),
   ),
 })

@@ -21,7 +21,7 @@ import {
 import type { OwnPart } from '@/core/parts'
 import type { PhotoMark } from '@/core/photo'
 import { anyDevice, route } from './anyDevice'
-import { site, thing } from './anyThing'
+import { floorHeights, site, thing } from './anyThing'
 import { keys, line, moment, part, person, real, sha256 } from './anyValue'
 import { NOW, equipment, job } from './jobs'
 import { allOf, ownPart } from './ownParts'
@@ -130,6 +130,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
     terrain: keys(TERRAINS),
     mainsV: real(90, 480),
     keepPhotoPlace: fc.boolean(),
+    floorHeightsM: floorHeights,
     site,
     things: fc.array(thing, { maxLength: 5 }).map((list) => list.map((t, i) => ({ ...t, id: `t${i}` }))),
     devices: fc.array(anyDevice, { maxLength: 4 }),
@@ -186,6 +187,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
       terrain,
       mainsV,
       keepPhotoPlace,
+      floorHeightsM,
       site,
       things,
       devices,
@@ -207,6 +209,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
         terrain,
         mainsV,
         keepPhotoPlace,
+        floorHeightsM,
         policies: { ...USUAL_POLICIES, sealing, edition },
         allowances: { ...USUAL_ALLOWANCES, wastePercent: waste },
         site,

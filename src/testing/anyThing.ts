@@ -11,7 +11,7 @@ const square = fc.tuple(planPoint, real(0.3, 20)).map(([{ x, y }, side]) => [
   { x: x + side, y: y + side },
   { x, y: y + side },
 ])
-const common = { floor: keys(FLOORS), name: line }
+const common = { floor: keys(FLOORS), name: line, locked: fc.boolean() }
 
 /**
  * Things of every kind, wherever they fall: walls through cameras, soffits below lenses, areas inside
@@ -26,6 +26,7 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
       ends: edge,
       baseM: real(0, 10),
       heightM: real(0.05, 20),
+      thicknessM: fc.oneof(fc.constant(0), real(0.01, 3)),
       door: fc.boolean(),
     })
     .map(({ ends: [from, to], door, ...rest }) => ({
@@ -86,6 +87,9 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
   }),
   fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('head end' as const), at: planPoint }),
 )
+
+const floorHeight = fc.option(real(-30, 300))
+export const floorHeights = fc.record({ upper: floorHeight, loft: floorHeight, roof: floorHeight })
 
 export const site = fc.constantFrom<Job['site']>(
   null,

@@ -4,6 +4,7 @@ import { assessDevice } from '@/core/assess'
 import {
   NO_DETAILS,
   RECORD_VERSION,
+  UNKNOWN_HEIGHTS,
   USUAL_ALLOWANCES,
   USUAL_EQUIPMENT,
   USUAL_POLICIES,
@@ -97,6 +98,7 @@ export function job(change: Partial<Job> = {}): Job {
     terrain: 'open',
     mainsV: 230,
     keepPhotoPlace: false,
+    floorHeightsM: UNKNOWN_HEIGHTS,
     policies: USUAL_POLICIES,
     allowances: USUAL_ALLOWANCES,
     createdAt: NOW,

@@ -3,7 +3,7 @@ import type { Imager, Pose } from '@/core/sight'
 
 /** Things and cameras on a plan, for tests. */
 
-const common = { floor: 'ground' as const, name: '' }
+const common = { floor: 'ground' as const, name: '', locked: false }
 export const xy = (x: number, y: number) => ({ x, y })
 export const rectangle = (x: number, y: number, w: number, h: number) => [
   xy(x, y),
@@ -26,6 +26,7 @@ export const wall = (
   to: xy(x2, y2),
   baseM: 0,
   heightM: 3,
+  thicknessM: 0,
   openings: [],
   ...change,
 })

@@ -44,7 +44,7 @@ const { wallM, obstacleM, undersideM, soffitDepthM, lipM, faceM } = USUAL_HEIGHT
 const nothing = () => ({})
 
 const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
-  'wall': { ...edge, usual: () => ({ baseM: 0, heightM: wallM, openings: [] }) },
+  'wall': { ...edge, usual: () => ({ baseM: 0, heightM: wallM, thicknessM: 0, openings: [] }) },
   'soffit': { ...edge, usual: () => ({ depthM: soffitDepthM, undersideM, lipM }) },
   'obstacle': {
     form: ({ form }) =>
@@ -90,5 +90,5 @@ export const placedBy = (kind: ThingName, points: readonly PlanPoint[], radiusM:
 /** What a file does not say of a thing of a kind. */
 export function usualOf(kind: ThingName, { edition }: Pick<Policies, 'edition'>): object {
   const level: LevelId = edition === '2014' ? 'recognise' : 'perceive'
-  return boundedAs(kind).usual({ level, targetHeightM: faceM })
+  return { locked: false, ...boundedAs(kind).usual({ level, targetHeightM: faceM }) }
 }

@@ -133,7 +133,7 @@ describe('GeoJSON', () => {
     alike([one], things)
   })
   it('outer rings run against the clock and holes with it; every ring is closed', () => {
-    const at = { floor: 'ground' as const, x: 0, y: -8, panDeg: 0, rollDeg: 0 }
+    const at = { floor: 'ground' as const, x: 0, y: -8, panDeg: 0, rollDeg: 0, locked: false }
     const camera = device({ sight: { ...SIGHT, heightM: 6, tiltDeg: 30, place: at } })
     const { features } = exported([block(-1, 1, 2, 1, { heightM: 1 }), wall(-20, 20, 20, 20)], [camera])
     const seen = features.filter(({ properties }) => properties.kind === 'seen')

@@ -29,6 +29,7 @@ const facts = {
   terrain: 'water' as const,
   mainsV: 120,
   keepPhotoPlace: true,
+  floorHeightsM: { upper: 2.7, loft: null, roof: 5.4 },
   policies: USUAL_POLICIES,
   allowances: USUAL_ALLOWANCES,
 }

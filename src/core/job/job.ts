@@ -34,6 +34,11 @@ export { Seal } from '../seal/plan'
 export { Sight } from '../sight/plan'
 export { Terminate } from '../terminate/plan'
 
+/** How high a floor lies above the ground floor, m; null where nobody said. */
+const FloorHeight = between(-30, 300, 'm').nullable()
+export const FloorHeights = z.strictObject({ upper: FloorHeight, loft: FloorHeight, roof: FloorHeight })
+export type FloorHeights = z.infer<typeof FloorHeights>
+
 /** The whole record of one site. These schemas are its definition, its validation and its file format. */
 
 export const Policies = z.strictObject({
@@ -261,6 +266,8 @@ export const JobFacts = z.strictObject({
   mainsV: between(90, 480, 'V'),
   /** Photos keep where and when they were taken; otherwise it is taken out of them before they are kept. */
   keepPhotoPlace: z.boolean(),
+  /** From these on floors look at each other; the ground floor lies at 0. */
+  floorHeightsM: FloorHeights,
   policies: Policies,
   allowances: Allowances,
 })
@@ -332,6 +339,9 @@ export const USUAL_ALLOWANCES: Allowances = {
 
 /** A gale-swept coast takes more: ask the local code for its map. Common practice, no source. */
 export const USUAL_WIND_MS = 45
+
+/** Nobody has said how high the floors lie. */
+export const UNKNOWN_HEIGHTS: FloorHeights = { upper: null, loft: null, roof: null }
 
 /** Mains of ordinary houses, by what the job shows: ask at the meter. Common practice, no source. */
 export const USUAL_MAINS_V = { metric: 230, imperial: 120 } as const

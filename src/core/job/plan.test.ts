@@ -78,7 +78,7 @@ describe('things on the plan', () => {
     ['a point that is not a number', wall(Number.NaN, 0, 4, 0), '/from/x', /number of m/],
     [
       'a walk that goes nowhere',
-      { id: 'w', floor: 'ground', name: '', kind: 'walk', path: [xy(1, 1), xy(1, 1)] },
+      { id: 'w', floor: 'ground', name: '', locked: false, kind: 'walk', path: [xy(1, 1), xy(1, 1)] },
       '/path',
       /nowhere/,
     ],
@@ -125,7 +125,9 @@ describe('undo', () => {
       {
         type: 'setPlan',
         deviceId: 'device-1',
-        plan: { sight: { ...sight(), place: { floor: 'ground', x: 1, y: 2, panDeg: 3, rollDeg: 0 } } },
+        plan: {
+          sight: { ...sight(), place: { floor: 'ground', x: 1, y: 2, panDeg: 3, rollDeg: 0, locked: false } },
+        },
       },
     ],
     [
@@ -159,7 +161,12 @@ describe('job files', () => {
     const planned = after(
       job({
         devices: [
-          device({ sight: { ...sight(), place: { floor: 'upper', x: 1, y: 2, panDeg: 3, rollDeg: 4 } } }),
+          device({
+            sight: {
+              ...sight(),
+              place: { floor: 'upper', x: 1, y: 2, panDeg: 3, rollDeg: 4, locked: false },
+            },
+          }),
         ],
       }),
       { type: 'putThing', thing: area(0, 0, 2, 2) },

@@ -55,5 +55,7 @@ export const Place = z.strictObject({
   ...PlanPointSchema.shape,
   panDeg: between(-360, 360, '°'),
   rollDeg: between(-180, 180, '°'),
+  /** Not taken by a slip of the hand: it hangs there already. */
+  locked: z.boolean(),
 })
 export type Place = z.infer<typeof Place>

@@ -25,6 +25,8 @@ interface Upgrade {
   /** What carries the id of a step: records, photos, commands. */
   readonly step?: Change
   readonly fault?: Change
+  /** Something on the plan. */
+  readonly thing?: Change
   /** What only a whole device, a whole job or a whole command shows. */
   readonly device?: Change
   readonly job?: Change
@@ -157,7 +159,29 @@ const UPGRADES: readonly Upgrade[] = [
       photos: each(job.photos, (photo) => ({ marks: [], ...photo })),
     }),
   },
+  {
+    // 12 knows locks on the plan, how thick walls are, and how high the floors lie.
+    facts: (facts) => ({ floorHeightsM: UNKNOWN_HEIGHTS, ...facts }),
+    plans: { sight: unlocked },
+    thing: (thing) => ({ locked: false, ...(thing.kind === 'wall' ? { thicknessM: 0 } : {}), ...thing }),
+    command: (command) =>
+      command.type === 'setPlan'
+        ? {
+            ...command,
+            plan: changedIf(command.plan, (plan) =>
+              'sight' in plan ? { ...plan, sight: changedIf(plan.sight, unlocked) } : plan,
+            ),
+          }
+        : command,
+  },
 ]
+
+const UNKNOWN_HEIGHTS = { upper: null, loft: null, roof: null }
+
+/** Where a camera stands was not locked before it could be. */
+function unlocked(sight: Rough): Rough {
+  return isRough(sight.place) ? { ...sight, place: { locked: false, ...sight.place } } : sight
+}
 
 const WAY = ['segments', 'cordsM', 'leadLengthM'] as const
 const HELD = ['fixingId', 'fixingCount', 'passage'] as const
@@ -242,7 +266,8 @@ const WHOLE_FACTS: Readonly<Record<string, readonly [now: string, key: string]>>
   editFault: ['editFault', 'facts'],
 }
 
-function upgradeJob(job: Rough, { facts, plans = {}, step, fault, device, job: whole }: Upgrade): Rough {
+function upgradeJob(job: Rough, upgrade: Upgrade): Rough {
+  const { facts, plans = {}, step, fault, thing, device, job: whole } = upgrade
   const planned: Change = (one) => {
     const made = Object.entries(plans).map(([stage, change]) => [stage, changedIf(one[stage], change)])
     const known = made.filter(([stage]) => (stage as string) in one)
@@ -253,13 +278,14 @@ function upgradeJob(job: Rough, { facts, plans = {}, step, fault, device, job: w
     devices: each(job.devices, planned),
     ...(step ? { records: each(job.records, step), photos: each(job.photos, step) } : {}),
     ...(fault ? { faults: each(job.faults, fault) } : {}),
+    ...(thing ? { things: each(job.things, thing) } : {}),
   }
   return whole ? whole(next) : next
 }
 
 /** Until version 4 a command carried whole facts and plans; what it lacks of them is filled in. */
 function upgradeCommand(command: Rough, upgrade: Upgrade): Rough {
-  const { facts, plans = {}, step, fault, command: whole } = upgrade
+  const { facts, plans = {}, step, fault, thing, command: whole } = upgrade
   let next = command
   const { type } = command
   const inFacts = (change: Change | undefined) => {
@@ -271,6 +297,7 @@ function upgradeCommand(command: Rough, upgrade: Upgrade): Rough {
   }
   if (step && 'stepId' in next) next = step(next)
   if (type === 'addPhoto') inFacts(step)
+  if (type === 'putThing') next = { ...next, thing: changedIf(next.thing, thing) }
   if (type === 'raiseFault' || type === 'editFault') inFacts(fault)
   return whole ? whole(next) : next
 }

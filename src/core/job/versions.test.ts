@@ -86,6 +86,19 @@ const placed = { ...sight, wish: { ...sight.wish, at: null }, place: null }
 const braced = { ...mount, edgeMm: 40, slotMm: null, pole: null }
 const drilled = { hole: 'new', holeMm: null }
 
+const fence = {
+  id: 'fence',
+  floor: 'ground',
+  name: 'Fence',
+  kind: 'wall',
+  from: { x: 0, y: 0 },
+  to: { x: 4, y: 0 },
+  baseM: 0,
+  heightM: 1.8,
+  openings: [],
+}
+const spot = { floor: 'ground', x: 1, y: 2, panDeg: 30, rollDeg: 0 }
+
 const FRESH = { state: 'new', replaces: null }
 
 /** What each version knew, told in the order in which it was said. */
@@ -191,6 +204,17 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
       base: null,
     },
   ],
+  11: [
+    { type: 'putThing', thing: fence },
+    {
+      type: 'putThing',
+      thing: { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 } },
+    },
+    { type: 'editThing', thingId: 'fence', change: { heightM: 2 } },
+    { type: 'setPlan', deviceId: 'device-2', plan: { sight: { ...placed, place: spot } } },
+    { type: 'setPlan', deviceId: 'device-2', plan: { sight: { place: { ...spot, panDeg: 90 } } } },
+    { type: 'setPlan', deviceId: 'device-2', plan: { sight: { heightM: 4 } } },
+  ].map((change) => ({ ...change, version: 11, madeOn: '', base: null })),
 }
 
 describe('commands of every version are still taken', () => {
@@ -229,6 +253,16 @@ describe('commands of every version are still taken', () => {
       ['mount/tug', '', 'firm'],
     ])
     expect([made.ownParts, made.handed, made.photos[0]!.marks]).toEqual([[], [], []])
+    expect(made.floorHeightsM).toEqual({ upper: null, loft: null, roof: null })
+    expect(made.things).toEqual([
+      { ...fence, heightM: 2, locked: false, thicknessM: 0 },
+      { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 }, locked: false },
+    ])
+    expect(second!.sight).toEqual({
+      ...placed,
+      heightM: 4,
+      place: { ...spot, panDeg: 90, locked: false },
+    })
     expect(made.faults[0]).toMatchObject({ severity: 'safety', origin: 'step:bench/unpack' })
   })
   it('the first job’s facts: mains by its units, a usual wind, open ground', () => {

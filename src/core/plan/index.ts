@@ -28,5 +28,6 @@ export {
 export { endNear, extended, trimmed } from './trim'
 export { FloorSchema, PlanPointSchema } from './kind'
 export { USUAL_HEIGHTS } from './usual'
+export { turnedRound, wallOutline } from './wall'
 export { obstacleOutline } from './obstacle'
 export { FASCIA_M, soffitBoard } from './soffit'

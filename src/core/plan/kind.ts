@@ -18,8 +18,8 @@ export const OutlineSchema = z
   .refine((corners) => !crossesItself(corners), 'The outline crosses itself: draw it round once.')
   .refine((corners) => areaM2(corners) >= 0.01, 'The outline encloses nothing.')
 
-/** What every thing has. */
-export const common = { id: Id, floor: FloorSchema, name: Line }
+/** What every thing has. A locked one is not taken by a slip of the hand. */
+export const common = { id: Id, floor: FloorSchema, name: Line, locked: z.boolean() }
 /** What has two ends. */
 export const ends = { from: PlanPointSchema, to: PlanPointSchema }
 

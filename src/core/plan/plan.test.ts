@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { dice } from '@/testing/dice'
 import { openJobFile } from '../job'
-import { cornersOf, occluderOf, PlanThing, withCorner, type ThingOf } from '.'
+import { firstBetween, occludersOf } from '../sight'
+import { cornersOf, occluderOf, PlanThing, turnedRound, wallOutline, withCorner, type ThingOf } from '.'
 
 const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
 if (!opened.ok) throw new Error('The demo job cannot be read.')
@@ -12,11 +13,13 @@ const wall = (change: Partial<ThingOf<'wall'>> = {}): ThingOf<'wall'> => ({
   id: 'wall',
   floor: 'ground',
   name: '',
+  locked: false,
   kind: 'wall',
   from: { x: 2, y: 1 },
   to: { x: 8, y: 9 }, // 10 m
   baseM: 0.5,
   heightM: 3,
+  thicknessM: 0,
   openings: [],
   ...change,
 })
@@ -28,6 +31,51 @@ const opening = (alongM: number, widthM: number, sillM: number, headM: number) =
   sillM,
   headM,
 })
+
+type Spot = readonly [x: number, y: number, z: number]
+type Block = readonly (readonly [least: number, most: number])[]
+
+/** What is left of a wall 10 m long, 0.5 to 3.5 m high, beside, under and over doors that do not overlap. */
+function solidBlocks(doors: readonly ReturnType<typeof opening>[], thicknessM: number): Block[] {
+  const jambs = [0, ...doors.flatMap(({ alongM, widthM }) => [alongM, alongM + widthM]), 10]
+  const block = (from: number, to: number, low: number, high: number): Block[] =>
+    to - from > 1e-9 && high - low > 1e-9
+      ? [
+          [
+            [from, to],
+            [0, thicknessM],
+            [low, high],
+          ],
+        ]
+      : []
+  return [
+    ...jambs.flatMap((from, i) => (i % 2 === 0 ? block(from, jambs[i + 1]!, 0.5, 3.5) : [])),
+    ...doors.flatMap(({ alongM, widthM, sillM, headM }) => [
+      ...block(alongM, alongM + widthM, 0.5, Math.min(3.5, sillM)),
+      ...block(alongM, alongM + widthM, Math.max(0.5, headM), 3.5),
+    ]),
+  ]
+}
+
+const within = (spot: Spot, block: Block) =>
+  block.every(([least, most], i) => spot[i]! >= least && spot[i]! <= most)
+
+/** Liang and Barsky's clipping of a line by a block. Through the top or foot alone nothing leaves a wall. */
+function pierces(from: Spot, to: Spot, block: Block): boolean {
+  let [enters, leaves] = [0, 1]
+  let [top, bottom] = [false, false]
+  for (const [i, [least, most]] of block.entries()) {
+    const way = to[i]! - from[i]!
+    if (Math.abs(way) < 1e-12) {
+      if (from[i]! < least || from[i]! > most) return false
+      continue
+    }
+    const [a, b] = [(least - from[i]!) / way, (most - from[i]!) / way].sort((p, q) => p - q)
+    if (a! > enters) [enters, top] = [a!, i === 2]
+    if (b! < leaves) [leaves, bottom] = [b!, i === 2]
+  }
+  return enters < leaves && !(top && bottom)
+}
 
 describe('a wall', () => {
   it('stands wherever it is and no opening is, whichever way openings overlap', () => {
@@ -55,6 +103,56 @@ describe('a wall', () => {
         expect(hit.length, `${alongM} ${heightM}`).toBe(stands ? 1 : 0)
       }
     }
+  })
+  it('of some thickness hides whatever goes through a part of it, and nothing else', () => {
+    const throwDie = dice(12)
+    let [through, past] = [0, 0]
+    for (let turn = 0; turn < 150; turn++) {
+      const thicknessM = throwDie(0.05, 2)
+      const doors = Array.from({ length: Math.floor(throwDie(0, 4)) }, (_, i) =>
+        opening(3.3 * i + throwDie(0, 1), throwDie(0.3, 2), throwDie(0, 2), throwDie(2.1, 4)),
+      )
+      const one = wall({ from: { x: 0, y: 0 }, to: { x: 10, y: 0 }, thicknessM, openings: doors })
+      // The wall lies to the left: 0 to its thickness up the sheet. Cut into blocks by hand.
+      const blocks = solidBlocks(doors, thicknessM)
+      for (let shot = 0; shot < 60; shot++) {
+        const [from, to] = [0, 1].map(() => [throwDie(-3, 13), throwDie(-4, 6), throwDie(0.01, 5)] as const)
+        if ([from!, to!].some((end) => blocks.some((block) => within(end, block)))) continue
+        const meets = blocks.some((block) => pierces(from!, to!, block))
+        const [a, b] = [from!, to!].map(([x, y, z]) => ({ x, y, z }))
+        const hit = firstBetween(occludersOf([one], 'ground'), a!, b!) !== null
+        expect(hit, JSON.stringify([from, to, doors, thicknessM])).toBe(meets)
+        if (meets) through++
+        else past++
+      }
+    }
+    expect(Math.min(through, past)).toBeGreaterThan(1000)
+  })
+  it('told from its other end stands on its other side, its openings where they were', () => {
+    const one = wall({ thicknessM: 0.3, openings: [opening(1, 2, 0, 2), opening(6, 1, 1, 2)] })
+    const round = turnedRound(one)
+    expect(round.openings.map(({ alongM }) => alongM)).toEqual([7, 3])
+    expect(turnedRound(round)).toEqual(one)
+    const mean = (outline: readonly { x: number; y: number }[]) => ({
+      x: outline.reduce((sum, { x }) => sum + x, 0) / 4,
+      y: outline.reduce((sum, { y }) => sum + y, 0) / 4,
+    })
+    // The line goes 6 right and 8 up: left of it is up the sheet and to the left.
+    const [left, right] = [mean(wallOutline(one)), mean(wallOutline(round))]
+    expect([left.x, left.y]).toEqual([expect.closeTo(5 - 0.12, 9), expect.closeTo(5 + 0.09, 9)])
+    expect([right.x, right.y]).toEqual([expect.closeTo(5 + 0.12, 9), expect.closeTo(5 - 0.09, 9)])
+  })
+  it('nobody stands where it goes down to its foot; in its doorways they do', () => {
+    const { solids } = occluderOf(
+      wall({ thicknessM: 0.3, openings: [opening(1, 1, 0, 2), opening(4, 1, 1, 2)] }),
+    )
+    expect(solids.map(({ outline: [a, b] }) => Math.hypot(b!.x - a!.x, b!.y - a!.y).toFixed(3))).toEqual([
+      '1.000',
+      '2.000',
+      '1.000',
+      '5.000',
+    ])
+    expect(occluderOf(wall()).solids).toEqual([])
   })
   it.each([
     ['it has no length', { to: { x: 2.0499, y: 1 } }, 'to'],

@@ -29,7 +29,7 @@ const things: readonly PlanThing[] = [
   block(1, 1, 2, 3),
   block(0, 0, 1, 1, { id: 'tree', form: { is: 'round', at: xy(1, 1), radiusM: 0.5 } }),
   area(0, 0, 2, 2),
-  { id: 'w', floor: 'ground', name: '', kind: 'walk', path: [xy(0, 0), xy(2, 2), xy(5, 1)] },
+  { id: 'w', floor: 'ground', name: '', locked: false, kind: 'walk', path: [xy(0, 0), xy(2, 2), xy(5, 1)] },
 ]
 const AXES: readonly Axis[] = ['upright', 'level']
 const same = (a: PlanPoint, b: PlanPoint) => expect(distanceM(a, b)).toBeLessThan(1e-5)

@@ -1,6 +1,7 @@
 /** Heights a new thing starts with, m. Common practice, no source: every one is a field after. */
 export const USUAL_HEIGHTS = {
   wallM: 3,
+  wallThickM: 0.2,
   obstacleM: 2.5,
   undersideM: 3,
   soffitDepthM: 0.6,

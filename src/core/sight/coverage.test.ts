@@ -330,6 +330,7 @@ describe('the survey of a floor', () => {
       id: 'pump',
       floor: 'ground',
       name: 'Pump',
+      locked: false,
       kind: 'target',
       at: xy(0, 8),
       level: 'recognise',

@@ -95,7 +95,7 @@ const context = (change: Partial<Job>, of: Parameters<typeof device>[0] = {}) =>
 }
 
 describe('what the plan adds to a device’s sight', () => {
-  const place: Place = { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 }
+  const place: Place = { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false }
   const assess = (things: PlanThing[], change: Partial<Sight> = {}, site: Job['site'] = null) => {
     const on = context({ things, site })
     return assessSight(on, { ...proposeSight(on), place, ...change })
@@ -149,7 +149,7 @@ describe('asking and walking', () => {
           heightM: 3,
           tiltDeg: 12,
           focalMm: 4,
-          place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 },
+          place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false },
         },
       }),
       device({ id: 'd2', mark: '02', sight: proposeSight(context({})) }),

@@ -12,7 +12,7 @@ export function pictureOf(
   sight: Sight,
   things: readonly PlanThing[],
 ): SimulatedPicture {
-  const place = sight.place ?? { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 }
+  const place = sight.place ?? { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false }
   return simulate(eyeOf(camera, sight, place), sight.place ? things : [], place, targetOf(sight, place))
 }
 

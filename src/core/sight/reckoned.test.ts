@@ -15,7 +15,14 @@ const context = (change: Partial<Device> = {}) => {
   return found
 }
 const sight = (change: Partial<Sight> = {}): Sight => ({ ...proposeSight(context()), ...change })
-const rolled = (rollDeg: number) => ({ floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg })
+const rolled = (rollDeg: number) => ({
+  floor: 'ground' as const,
+  x: 0,
+  y: 0,
+  panDeg: 0,
+  rollDeg,
+  locked: false,
+})
 const real = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 
 /** The same camera in the 3D library: y up, it looks along −z; a positive roll turns the camera clockwise. */

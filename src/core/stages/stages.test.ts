@@ -36,7 +36,7 @@ const unjudged = (
     stage
   ]!.unjudged.join(' ')
 }
-const place = { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0 }
+const place = { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false }
 
 describe('what a stage did not judge it says', () => {
   it.each([
@@ -159,7 +159,7 @@ describe('what is derived is brought up to date as if from nothing', () => {
         (cameras, first, moves) => {
           const devices = cameras.map(({ at: { x, y }, panDeg, tiltDeg }, i) => {
             const sight = assessDevice(device(), job(), CATALOGUE).stages!.sight.input
-            const place = { floor: 'ground' as const, x, y, panDeg, rollDeg: 0 }
+            const place = { floor: 'ground' as const, x, y, panDeg, rollDeg: 0, locked: false }
             return device({ id: `d${i}`, mark: `${i}`, sight: { ...sight, tiltDeg, place } })
           })
           let now = job({ devices, site, things: first.map((one, i) => thingOf(one, `t${i}`)) })

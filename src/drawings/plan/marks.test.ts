@@ -36,7 +36,7 @@ describe('what a plan is drawn with', () => {
 })
 
 describe('a device on the plan', () => {
-  const place = { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 }
+  const place = { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false }
   const sight = { wish: { at: null }, place } as never
   const standing = (change: Partial<Parameters<typeof deviceMarks>[0]> = {}) =>
     deviceMarks({

@@ -99,7 +99,7 @@ describe('what is written on the plan', () => {
     ).toBeGreaterThan(0)
   })
   it('a device that was taken away, or stands on another floor, has no mark', () => {
-    const at = { floor: 'ground' as const, x: 1, y: 1, panDeg: 0, rollDeg: 0 }
+    const at = { floor: 'ground' as const, x: 1, y: 1, panDeg: 0, rollDeg: 0, locked: false }
     const standing = (id: string, change: object, place = at) =>
       device({ id, sight: { heightM: 3, place } as never, ...change })
     const stand = standOf(
@@ -115,7 +115,7 @@ describe('what is written on the plan', () => {
     expect([...stand.keys()]).toEqual(['here'])
   })
   it('who is selected keeps its own spot; the other stands aside', () => {
-    const at = { floor: 'ground' as const, x: 5, y: 5, panDeg: 0, rollDeg: 0 }
+    const at = { floor: 'ground' as const, x: 5, y: 5, panDeg: 0, rollDeg: 0, locked: false }
     const two = ['a', 'b'].map((id) => device({ id, sight: { heightM: 3, place: at } as never }))
     const own = (selected: readonly { readonly id: string }[]) => {
       const stand = standOf(two, 'ground', all, selected)

@@ -39,7 +39,14 @@ const onPaper = (sheet: PlanSheet) => {
   )
   return Math.hypot(b![0] - a![0], b![1] - a![1]) * UNIT_MM
 }
-const at = (x: number, y: number) => ({ floor: 'ground' as const, x, y, panDeg: 180, rollDeg: 0 })
+const at = (x: number, y: number) => ({
+  floor: 'ground' as const,
+  x,
+  y,
+  panDeg: 180,
+  rollDeg: 0,
+  locked: false,
+})
 const standing = (i: number) =>
   device({
     id: `d${i}`,

@@ -50,6 +50,7 @@ const JOB: ColumnsOf<JobFacts & Pick<Job, 'id' | 'createdAt' | 'createdBy' | 'si
   terrain: 'plain',
   mainsV: 'plain',
   keepPhotoPlace: 'flag',
+  floorHeightsM: 'json',
   policies: 'json',
   allowances: 'json',
   createdAt: 'plain',

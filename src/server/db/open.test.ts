@@ -41,7 +41,7 @@ it('a record of the first version is brought up without loss', () => {
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(14)
+  expect(now.pragma('user_version', { simple: true })).toBe(15)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
@@ -87,6 +87,7 @@ it('a record of the first version is brought up without loss', () => {
     headEndWith: 'jack',
     tape: 'self-amalgamating',
   })
+  expect(loadJob(now, 'j')!.job.floorHeightsM).toEqual({ upper: null, loft: null, roof: null })
   expect(now.pragma('foreign_key_check')).toEqual([])
   now.close()
   rmSync(old, { recursive: true })

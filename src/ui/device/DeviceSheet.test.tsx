@@ -111,7 +111,7 @@ describe('sight', () => {
     portrait: false,
     shutterS: 0.005,
     wish: { place: '', at: null, kept: true, reason: '', agreedBy: '' },
-    place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 },
+    place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false },
   }
   it('the lens finder answers for an area, and sets lens and aim', async () => {
     const now = show('sight', { sight }, { things: [area(4, 6, 3, 3, { name: 'Gate' })] })

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { v4 as uuid } from 'uuid'
 import {
+  UNKNOWN_HEIGHTS,
   USUAL_ALLOWANCES,
   USUAL_MAINS_V,
   USUAL_POLICIES,
@@ -25,6 +26,7 @@ const START: JobFacts = {
   terrain: 'open',
   mainsV: USUAL_MAINS_V.metric,
   keepPhotoPlace: false,
+  floorHeightsM: UNKNOWN_HEIGHTS,
   policies: USUAL_POLICIES,
   allowances: USUAL_ALLOWANCES,
 }

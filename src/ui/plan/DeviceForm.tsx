@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, HStack, Heading, SimpleGrid, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Fieldset, HStack, Heading, SimpleGrid, Stack, Text } from '@chakra-ui/react'
 import { GoLink } from '../kit/go'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Place, Sight } from '@/core/job'
@@ -9,6 +9,7 @@ import { FigureList, FindingList } from '../kit/Findings'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
 import type { Editor } from './editor'
+import { LockPress } from './LockPress'
 
 /**
  * The selected device on the plan: where it stands, where it looks, what the plan says of it, the
@@ -61,84 +62,91 @@ export function DeviceForm({
         <Heading as="h2" fontSize="md">
           {device.mark} {device.name}
         </Heading>
-        <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky">
-          <GoLink href={`/jobs/${job.id}/devices/${device.id}/sight`}>Its sheet</GoLink>
-        </Button>
+        <HStack>
+          {place ? (
+            <LockPress picked={{ is: 'device', id: device.id }} locked={place.locked} editor={editor} />
+          ) : null}
+          <Button asChild size="sm" minH="44px" variant="outline" colorPalette="inky">
+            <GoLink href={`/jobs/${job.id}/devices/${device.id}/sight`}>Its sheet</GoLink>
+          </Button>
+        </HStack>
       </HStack>
       {place ? (
-        <>
-          <SimpleGrid columns={2} gap={3}>
-            {field('Looks towards', 'angle', place.panDeg, -360, 360, (panDeg) => placed({ panDeg }))}
-            {field('Tilt below level', 'angle', sight.tiltDeg, -90, 90, (tiltDeg) => ({ tiltDeg }))}
-            {field('Lens height', 'length', sight.heightM, 0.3, 60, (heightM) => ({ heightM }))}
-            {field('Lens', 'focal', sight.focalMm, 0.5, 300, (focalMm) => ({ focalMm }))}
-            {field('Right', 'length', place.x, -5000, 5000, (x) => placed({ x }))}
-            {field('Up', 'length', place.y, -5000, 5000, (y) => placed({ y }))}
-            {field('Roll', 'angle', place.rollDeg, -180, 180, (rollDeg) => placed({ rollDeg }))}
-            <Box pt={{ base: 0, md: 6 }}>
-              <Tick checked={sight.portrait} onTick={(portrait) => keep({ portrait })}>
-                Portrait picture
-              </Tick>
-            </Box>
-          </SimpleGrid>
-          <HStack flexWrap="wrap">
-            <Button
-              size="sm"
-              minH="44px"
-              variant="outline"
-              colorPalette="inky"
-              onClick={() => editor.setTool({ does: 'wish', deviceId: device.id })}
-            >
-              {wish.at ? 'Move the wish' : 'Mark the customer’s wish'}
-            </Button>
-            {wish.at ? (
+        <Fieldset.Root disabled={place.locked}>
+          <Stack gap={3}>
+            <SimpleGrid columns={2} gap={3}>
+              {field('Looks towards', 'angle', place.panDeg, -360, 360, (panDeg) => placed({ panDeg }))}
+              {field('Tilt below level', 'angle', sight.tiltDeg, -90, 90, (tiltDeg) => ({ tiltDeg }))}
+              {field('Lens height', 'length', sight.heightM, 0.3, 60, (heightM) => ({ heightM }))}
+              {field('Lens', 'focal', sight.focalMm, 0.5, 300, (focalMm) => ({ focalMm }))}
+              {field('Right', 'length', place.x, -5000, 5000, (x) => placed({ x }))}
+              {field('Up', 'length', place.y, -5000, 5000, (y) => placed({ y }))}
+              {field('Roll', 'angle', place.rollDeg, -180, 180, (rollDeg) => placed({ rollDeg }))}
+              <Box pt={{ base: 0, md: 6 }}>
+                <Tick checked={sight.portrait} onTick={(portrait) => keep({ portrait })}>
+                  Portrait picture
+                </Tick>
+              </Box>
+            </SimpleGrid>
+            <HStack flexWrap="wrap">
+              <Button
+                size="sm"
+                minH="44px"
+                variant="outline"
+                colorPalette="inky"
+                onClick={() => editor.setTool({ does: 'wish', deviceId: device.id })}
+              >
+                {wish.at ? 'Move the wish' : 'Mark the customer’s wish'}
+              </Button>
+              {wish.at ? (
+                <Button
+                  size="sm"
+                  minH="44px"
+                  variant="ghost"
+                  colorPalette="inky"
+                  onClick={() => keep({ wish: { ...wish, at: null } })}
+                >
+                  Remove the wish
+                </Button>
+              ) : null}
               <Button
                 size="sm"
                 minH="44px"
                 variant="ghost"
                 colorPalette="inky"
-                onClick={() => keep({ wish: { ...wish, at: null } })}
+                onClick={() => keep({ place: null })}
               >
-                Remove the wish
+                Take it off the plan
               </Button>
+            </HStack>
+            {wish.at ? (
+              <Stack gap={1}>
+                <Tick
+                  checked={!wish.kept}
+                  onTick={(elsewhere) => keep({ wish: { ...wish, kept: !elsewhere } })}
+                >
+                  It stands elsewhere, agreed
+                </Tick>
+                {wish.kept ? null : (
+                  <>
+                    <LineField
+                      label="Why it was moved"
+                      value={wish.reason}
+                      draftKey={draft('reason')}
+                      onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))}
+                    />
+                    <LineField
+                      label="Who agreed"
+                      value={wish.agreedBy}
+                      draftKey={draft('agreed')}
+                      onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))}
+                    />
+                  </>
+                )}
+              </Stack>
             ) : null}
-            <Button
-              size="sm"
-              minH="44px"
-              variant="ghost"
-              colorPalette="inky"
-              onClick={() => keep({ place: null })}
-            >
-              Take it off the plan
-            </Button>
-          </HStack>
-          {wish.at ? (
-            <Stack gap={1}>
-              <Tick
-                checked={!wish.kept}
-                onTick={(elsewhere) => keep({ wish: { ...wish, kept: !elsewhere } })}
-              >
-                It stands elsewhere, agreed
-              </Tick>
-              {wish.kept ? null : (
-                <>
-                  <LineField
-                    label="Why it was moved"
-                    value={wish.reason}
-                    draftKey={draft('reason')}
-                    onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))}
-                  />
-                  <LineField
-                    label="Who agreed"
-                    value={wish.agreedBy}
-                    draftKey={draft('agreed')}
-                    onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))}
-                  />
-                </>
-              )}
-            </Stack>
-          ) : null}
-        </>
+          </Stack>
+        </Fieldset.Root>
       ) : (
         <Button
           minH="44px"

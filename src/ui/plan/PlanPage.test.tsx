@@ -55,7 +55,7 @@ const sight = (change: object = {}) => {
     ...proposeSight(context),
     tiltDeg: 12,
     focalMm: 4,
-    place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0 },
+    place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false },
     ...change,
   }
 }
@@ -176,6 +176,34 @@ describe('editing', () => {
     press('z', { ctrlKey: true })
     await settled(() => expect(lefts()).toEqual([1, 7, 21]))
   })
+  it('what is locked stays: keys, fields and the way off the plan leave it alone until it is unlocked', async () => {
+    const places = () => [now().devices[0]!.sight!.place!.x, pointsOf(now().things[0]!)[0]!.x]
+    show({
+      devices: [camera()],
+      things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' }), block(9, 9, 1, 1, { id: 'b', name: 'Skip' })],
+    })
+    pick(/^Front/)
+    press('k')
+    await settled(() => expect(now().things[0]!.locked).toBe(true))
+    expect(screen.getByLabelText<HTMLInputElement>('Length').closest('fieldset')!.disabled).toBe(true)
+    press('a', { ctrlKey: true })
+    press('k')
+    await settled(() => expect(now().devices[0]!.sight!.place!.locked).toBe(true))
+    press('K', { shiftKey: true })
+    await settled(() => expect(now().things.some(({ locked }) => locked)).toBe(false))
+    pick('Undo')
+    await settled(() => expect(now().things[0]!.locked).toBe(true))
+    press('Z', { ctrlKey: true }) // the skip and the camera, locked with the rest
+    await settled(() => expect(now().things[1]!.locked).toBe(false))
+    press('ArrowRight')
+    await settled(() => expect(pointsOf(now().things[1]!)[0]!.x).toBeCloseTo(9.1, 9))
+    await settled(() => expect(places()).toEqual([0.1, 0]))
+    press('d', { ctrlKey: true }) // a copy is not locked
+    await settled(() => expect(now().things.map(({ locked }) => locked)).toEqual([true, false, false, false]))
+    press('a', { ctrlKey: true })
+    press('Delete')
+    await settled(() => expect(now().things.map(({ id }) => id)).toEqual(['w']))
+  })
   it('copies stand beside what they were copied from, under ids of their own, also in another job', async () => {
     show({ things: [block(0, 0, 2, 2, { id: 'a', name: 'Skip' })] })
     pick(/^Skip/)
@@ -294,7 +322,16 @@ describe('site and walk', () => {
   it('walks a path: what each camera makes of it, and where nobody looks', () => {
     show({
       devices: [camera()],
-      things: [{ id: 'w', floor: 'ground', name: 'Round', kind: 'walk', path: [xy(0, 14), xy(0, -7)] }],
+      things: [
+        {
+          id: 'w',
+          floor: 'ground',
+          name: 'Round',
+          locked: false,
+          kind: 'walk',
+          path: [xy(0, 14), xy(0, -7)],
+        },
+      ],
     })
     pick(/^Round/)
     expect(screen.getByText(/^Out of everybody’s view for \d+\.\d s/)).toBeTruthy()

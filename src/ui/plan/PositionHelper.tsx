@@ -51,6 +51,7 @@ export function PositionHelper({
       y: Math.round(y * 1000) / 1000,
       panDeg: Math.round(panDeg * 2) / 2,
       rollDeg: 0,
+      locked: false,
     },
   })
   const start = () => {

@@ -1,6 +1,6 @@
 'use client'
 
-import { Button, Heading, HStack, SimpleGrid, Stack } from '@chakra-ui/react'
+import { Button, Fieldset, Heading, HStack, SimpleGrid, Stack } from '@chakra-ui/react'
 import { Trash2 } from 'lucide-react'
 import type { PlanThing } from '@/core/job'
 import { wordOf } from '@/core/plan'
@@ -9,6 +9,7 @@ import { LineField, refusalOf } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import type { Editor } from './editor'
 import { fieldsOf } from './fields/fields'
+import { LockPress } from './LockPress'
 
 /** The fields of what is selected on the plan: its name, its measures, exact. */
 export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor }) {
@@ -41,30 +42,38 @@ export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor 
         <Heading as="h2" fontSize="md">
           {wordOf(thing)}
         </Heading>
-        <Button
-          size="sm"
-          minH="44px"
-          variant="outline"
-          colorPalette="inky"
-          onClick={() => {
-            void commit({ type: 'removeThing', thingId: thing.id })
-            editor.select()
-          }}
-        >
-          <Trash2 size={16} aria-hidden />
-          Delete
-        </Button>
+        <HStack>
+          <LockPress picked={{ is: 'thing', id: thing.id }} locked={thing.locked} editor={editor} />
+          <Button
+            size="sm"
+            minH="44px"
+            disabled={thing.locked}
+            variant="outline"
+            colorPalette="inky"
+            onClick={() => {
+              void commit({ type: 'removeThing', thingId: thing.id })
+              editor.select()
+            }}
+          >
+            <Trash2 size={16} aria-hidden />
+            Delete
+          </Button>
+        </HStack>
       </HStack>
-      <LineField
-        label="Name"
-        value={thing.name}
-        draftKey={draft('name')}
-        onKeep={(name) => refusalOf(put({ name }))}
-      />
-      <SimpleGrid columns={2} gap={3}>
-        {measures?.(thing, { editor, put, metres })}
-      </SimpleGrid>
-      {more?.(thing, { editor, put, metres })}
+      <Fieldset.Root disabled={thing.locked}>
+        <Stack gap={3}>
+          <LineField
+            label="Name"
+            value={thing.name}
+            draftKey={draft('name')}
+            onKeep={(name) => refusalOf(put({ name }))}
+          />
+          <SimpleGrid columns={2} gap={3}>
+            {measures?.(thing, { editor, put, metres })}
+          </SimpleGrid>
+          {more?.(thing, { editor, put, metres })}
+        </Stack>
+      </Fieldset.Root>
     </Stack>
   )
 }

@@ -1,7 +1,7 @@
 import { v4 as uuid } from 'uuid'
 import type { PlanPoint } from '@/core/geometry'
 import { endNear, extended, trimmed, type Edge } from '@/core/plan'
-import { again, linedUp, mirroredOn, pickedOn, takenAway, turnedBy } from './changes'
+import { again, linedUp, locking, mirroredOn, pickedOn, takenAway, turnedBy } from './changes'
 import { copied, copy } from './clipboard'
 import type { Editor } from './editor'
 
@@ -63,6 +63,13 @@ const toLine = (label: string, edge: Edge, key?: string): Action => ({
   run: (editor) => void editor.commit(...linedUp(editor.job, editor.selected, edge)),
 })
 
+const lock = (label: string, key: string, locked: boolean): Action => ({
+  label,
+  key,
+  can: ({ job, selected }) => locking(job, selected, locked).length > 0,
+  run: (editor) => void editor.commit(...locking(editor.job, editor.selected, locked)),
+})
+
 export const ACTIONS: readonly Action[] = [
   {
     label: 'Copy',
@@ -121,6 +128,8 @@ export const ACTIONS: readonly Action[] = [
     can: some,
     run: (editor) => void editor.commit(...mirroredOn(editor.job, editor.selected, 'level')),
   },
+  lock('Lock', 'k', true),
+  lock('Unlock', 'shift k', false),
   toLine('Line up on the left', 'left', 'ctrl arrowleft'),
   toLine('Line up on the right', 'right', 'ctrl arrowright'),
   toLine('Line up at the top', 'top', 'ctrl arrowup'),

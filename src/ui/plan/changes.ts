@@ -35,6 +35,15 @@ export function pickedOn({ things, devices }: On, picked: readonly Picked[]) {
   return { things: things.filter(({ id }) => ids.has(id)), placed }
 }
 
+/** What is selected and not locked: the rest stays as it is. */
+function freeOn(on: On, picked: readonly Picked[]) {
+  const { things, placed } = pickedOn(on, picked)
+  return {
+    things: things.filter(({ locked }) => !locked),
+    placed: placed.filter(({ place }) => !place.locked),
+  }
+}
+
 /** What bounds everything that is selected; null where nothing of it lies on the plan. */
 export function boundsOfPicked(on: On, picked: readonly Picked[]): Bounds | null {
   const { things, placed } = pickedOn(on, picked)
@@ -54,7 +63,7 @@ interface How {
 
 /** Everything that is selected, each in its way. */
 function each(on: On, picked: readonly Picked[], how: How): Change[] {
-  const { things, placed } = pickedOn(on, picked)
+  const { things, placed } = freeOn(on, picked)
   return [
     ...things.map((thing) => put(how.thing(thing))),
     ...placed.map((one) => placedAt(one, how.place(one.place))),
@@ -109,10 +118,19 @@ export function linedUp(on: On, picked: readonly Picked[], edge: Edge): Change[]
 
 /** Things are gone; devices stay in the job, off the plan. */
 export function takenAway(on: On, picked: readonly Picked[]): Change[] {
-  const { things, placed } = pickedOn(on, picked)
+  const { things, placed } = freeOn(on, picked)
   return [
     ...things.map(({ id }): Change => ({ type: 'removeThing', thingId: id })),
     ...placed.map(({ device }) => planChange('sight', device.id, { ...device.sight!, place: null })),
+  ]
+}
+
+/** Locked, or free again. */
+export function locking(on: On, picked: readonly Picked[], locked: boolean): Change[] {
+  const { things, placed } = pickedOn(on, picked)
+  return [
+    ...things.flatMap((thing) => (thing.locked === locked ? [] : [put({ ...thing, locked })])),
+    ...placed.flatMap((one) => (one.place.locked === locked ? [] : [placedAt(one, { locked })])),
   ]
 }
 
@@ -123,4 +141,7 @@ export const again = (
   by: readonly [dx: number, dy: number],
   newId: () => string,
 ): Extract<Change, { type: 'putThing' }>[] =>
-  things.map((thing) => ({ type: 'putThing', thing: { ...moved(thing, ...by), id: newId(), floor } }))
+  things.map((thing) => ({
+    type: 'putThing',
+    thing: { ...moved(thing, ...by), id: newId(), floor, locked: false },
+  }))

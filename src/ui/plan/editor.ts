@@ -9,6 +9,7 @@ import type { Said } from '../job/commands'
 import { useJob } from '../job/JobProvider'
 import { refusal } from '../kit/LineField'
 import { DRAWN, keyOf, type Tool } from './tools'
+import { lockedOut } from './locks'
 import { doingOf } from './undoing'
 
 export interface Picked {
@@ -101,6 +102,7 @@ export function useEditor(deviceId: string | null): Editor {
 
   const attempt = useCallback(
     (...changes: readonly Change[]) => {
+      if (lockedOut(job, changes) !== null) return
       setBase((held) => (changes.length === 0 ? null : (held ?? job)))
       preview(...changes)
     },
@@ -140,8 +142,14 @@ export function useEditor(deviceId: string | null): Editor {
     (...changes: readonly Change[]): Promise<Said> => {
       const tried = base
       setBase(null)
-      return inLine(async () => {
+      return inLine(async (): Promise<Said> => {
         const before = tried ?? latest()
+        const locked = lockedOut(before, changes)
+        if (locked !== null) {
+          preview()
+          setRefused(locked)
+          return { ok: false, reasons: [{ path: '', message: locked }] }
+        }
         const { said, through } = await sayAll(changes)
         preview() // what was tried is shown until it is kept
         const back = through.flatMap((change) => inverseOf(before, change) ?? []).reverse()
@@ -191,7 +199,9 @@ export function useEditor(deviceId: string | null): Editor {
       const corners = points.filter((p, i) => i === 0 || distanceM(p, points[i - 1]!) > 1e-6)
       const plain = corners.map(({ x, y }) => ({ x, y }))
       const drawn = DRAWN[tool.kind]
-      const started = drawn.start(plain, job).map((one) => ({ id: uuid(), floor, name: '', ...one }))
+      const started = drawn
+        .start(plain, job)
+        .map((one) => ({ id: uuid(), floor, name: '', locked: false, ...one }))
       const parsed = z.array(PlanThing).safeParse(started)
       // what is drawn stays, to be mended
       if (!parsed.success) return setRefused(parsed.error.issues.map(({ message }) => message).join(' '))

@@ -5,6 +5,7 @@ import { area, block, soffit, wall, xy } from '@/testing/plans'
 import { PlanThing } from '@/core/job'
 import { densityBands, fit, scaleBarM, toPlan, toScreen, zoom } from '@/drawings/plan'
 import { cornersOf, moved, withCorner } from '@/core/plan'
+import { STAND_OFF_M } from '@/core/sight'
 import { ontoEdge, snap } from './snap'
 
 const coordinate = fc.double({ min: -200, max: 200, noNaN: true })
@@ -72,6 +73,12 @@ describe('snapping', () => {
     expect(ontoEdge(xy(4, 0.3), on)).toMatchObject({ at: xy(4, 0.12), outDeg: 0 })
     expect(ontoEdge(xy(4, 2), on)).toBeNull()
   })
+  it('puts it on either face of a thick wall, never inside it', () => {
+    const thick = { ...on, reachM: 1, things: [wall(0, 0, 10, 0, { thicknessM: 0.4 })] }
+    expect(ontoEdge(xy(4, -0.3), thick)).toMatchObject({ at: xy(4, -STAND_OFF_M), outDeg: 180 })
+    expect(ontoEdge(xy(4, 0.3), thick)).toMatchObject({ at: xy(4, 0.4 + STAND_OFF_M), outDeg: 0 })
+    expect(ontoEdge(xy(4, 0.1), thick)).toMatchObject({ at: xy(4, -STAND_OFF_M) })
+  })
   it('never puts it inside a block, and lets it hang where it is put under a soffit', () => {
     const shed = block(2, 2, 4, 4)
     fc.assert(
@@ -98,9 +105,18 @@ describe('moving', () => {
     block(0, 0, 2, 2),
     block(0, 0, 1, 1, { id: 'tree', form: { is: 'round', at: xy(1, 1), radiusM: 0.5 } }),
     area(0, 0, 2, 2),
-    { id: 't', floor: 'ground', name: '', kind: 'target', at: xy(1, 1), level: 'detect', targetHeightM: 1 },
-    { id: 'w', floor: 'ground', name: '', kind: 'walk', path: [xy(0, 0), xy(2, 2)] },
-    { id: 'h', floor: 'ground', name: '', kind: 'head end', at: xy(0, 0) },
+    {
+      id: 't',
+      floor: 'ground',
+      name: '',
+      locked: false,
+      kind: 'target',
+      at: xy(1, 1),
+      level: 'detect',
+      targetHeightM: 1,
+    },
+    { id: 'w', floor: 'ground', name: '', locked: false, kind: 'walk', path: [xy(0, 0), xy(2, 2)] },
+    { id: 'h', floor: 'ground', name: '', locked: false, kind: 'head end', at: xy(0, 0) },
   ]
   it.each(every.map((thing) => [`${thing.kind} ${thing.id}`, thing] as const))(
     '%s: there and back it is the same, and stays valid',

@@ -1,7 +1,7 @@
 import { along, areaM2, bearingDeg, contains, distanceM, nearestOn, type PlanPoint } from '@/core/geometry'
 import type { Floor, PlanThing } from '@/core/job'
 import { STAND_OFF_M } from '@/core/sight'
-import { obstacleOutline, pointsOf, soffitBoard } from '@/core/plan'
+import { obstacleOutline, pointsOf, soffitBoard, wallOutline } from '@/core/plan'
 
 /** What a pointer's spot is drawn to. */
 export type SnappedTo = 'end' | 'edge' | 'right angle' | 'grid' | 'nothing'
@@ -93,8 +93,14 @@ export function ontoEdge(
   }
   for (const thing of things) {
     if (thing.floor !== floor) continue
-    if (thing.kind === 'wall')
-      offer(thing.from, thing.to, thing, (left) => (leftOf(thing.from, thing.to, at) ? left : left + 180))
+    if (thing.kind === 'wall') {
+      const [, , farBack, nearBack] = wallOutline(thing)
+      const thin = !farBack || !nearBack
+      offer(thing.from, thing.to, thing, (left) =>
+        thin && leftOf(thing.from, thing.to, at) ? left : left + 180,
+      )
+      if (!thin) offer(nearBack, farBack, thing, (left) => left)
+    }
     if (thing.kind === 'obstacle') {
       const outline = obstacleOutline(thing)
       for (const [i, a] of outline.entries())

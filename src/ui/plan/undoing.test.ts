@@ -6,7 +6,7 @@ import { area, block, wall } from '@/testing/plans'
 import { planChange } from '../device/plan'
 import { doingOf } from './undoing'
 
-const place = { floor: 'ground' as const, x: 1, y: 2, panDeg: 30, rollDeg: 0 }
+const place = { floor: 'ground' as const, x: 1, y: 2, panDeg: 30, rollDeg: 0, locked: false }
 const placed = (change: object | null) =>
   planChange('sight', 'device-1', { heightM: 3, place: change && { ...place, ...change } } as never)
 const skip = block(0, 0, 2, 2, { id: 'skip', name: 'Skip' })

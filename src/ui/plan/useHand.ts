@@ -2,6 +2,7 @@ import type { KonvaEventObject } from 'konva/lib/Node'
 import { useRef, useState } from 'react'
 import { distanceM, type PlanPoint } from '@/core/geometry'
 import { toPlan, zoom, type ViewBox } from '@/drawings/plan'
+import { isLocked } from './locks'
 import type { Snapped } from './snap'
 import { handlingOf, type Sheet } from './tools'
 import { carriedTo, type Carried } from './tools/carry'
@@ -84,6 +85,7 @@ export function useHand(
       // A first touch selects; only what is selected already moves, so that a finger does not shift a wall.
       if (shiftKey || (what === 'thing' && !held)) return still
     }
+    if (isLocked(job, { id }) && what !== 'wish') return still // it drags the sheet, as where nothing lies
     if (button !== 0) return still // the menu is about what lies under it
     const together = selected.length > 1 && held && (what === 'thing' || what === 'device')
     const carried: Carried = {

@@ -4,6 +4,7 @@ import { Box, Button, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { along, areaM2, bearingDeg, distanceM, type Outline } from '@/core/geometry'
 import { LEVELS, type LevelId, type PlanThing, type ThingName, type ThingOf } from '@/core/job'
+import { turnedRound } from '@/core/plan'
 import { levelsOf } from '@/core/sight'
 import { print } from '@/core/units'
 import type { Said } from '../../job/commands'
@@ -64,15 +65,38 @@ const mustShow = ({ level }: ThingOf<'area' | 'target'>, { editor: { job }, put 
   />
 )
 
+/** What stands on one side of its line, and the way to the other. */
+const OtherSide = ({ words, onTurn }: { words: string; onTurn: () => void }) => (
+  <Box>
+    <Text fontSize="sm" color="soft">
+      {words}
+    </Text>
+    <Button size="sm" minH="44px" mt={1} variant="outline" colorPalette="inky" onClick={onTurn}>
+      Turn it to the other side
+    </Button>
+  </Box>
+)
+
 const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
   'wall': {
     measures: (thing, form) => (
       <>
         {sideOf(thing, form)}
         {heightsOf(thing, form)}
+        {form.metres('Thick', thing.thicknessM, 0, 3, (thicknessM) => form.put({ thicknessM }))}
       </>
     ),
-    more: (thing, { editor }) => <Openings wall={thing} editor={editor} />,
+    more: (thing, { editor, put }) => (
+      <>
+        {thing.thicknessM > 0 ? (
+          <OtherSide
+            words="It stands to the left of its line as it was drawn."
+            onTurn={() => put(turnedRound(thing))}
+          />
+        ) : null}
+        <Openings wall={thing} editor={editor} />
+      </>
+    ),
   },
   'soffit': {
     measures: (thing, form) => (
@@ -84,21 +108,10 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
       </>
     ),
     more: ({ from, to }, { put }) => (
-      <Box>
-        <Text fontSize="sm" color="soft">
-          The wall lies to the left of the edge as it was drawn.
-        </Text>
-        <Button
-          size="sm"
-          minH="44px"
-          mt={1}
-          variant="outline"
-          colorPalette="inky"
-          onClick={() => put({ from: to, to: from })}
-        >
-          Turn it to the other side
-        </Button>
-      </Box>
+      <OtherSide
+        words="The wall lies to the left of the edge as it was drawn."
+        onTurn={() => put({ from: to, to: from })}
+      />
     ),
   },
   'obstacle': {

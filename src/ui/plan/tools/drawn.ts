@@ -42,8 +42,12 @@ const wanted = ({ policies }: Job) => usualOf('target', policies)
 /** As high as the wall that was drawn last. */
 const wallBetween = (from: PlanPoint, to: PlanPoint, on: Job) => {
   const like = last(on, 'wall')
-  const [baseM, heightM] = [like?.baseM ?? 0, like?.heightM ?? USUAL_HEIGHTS.wallM]
-  return { kind: 'wall', from, to, baseM, heightM, openings: [] }
+  const { baseM, heightM, thicknessM } = like ?? {
+    baseM: 0,
+    heightM: USUAL_HEIGHTS.wallM,
+    thicknessM: USUAL_HEIGHTS.wallThickM,
+  }
+  return { kind: 'wall', from, to, baseM, heightM, thicknessM, openings: [] }
 }
 const standing = { kind: 'obstacle', baseM: 0, heightM: USUAL_HEIGHTS.obstacleM } as const
 
@@ -67,7 +71,9 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     clicks: 2,
     start: ([a, c], on) => {
       if (!a || !c) return []
-      const corners = [a, { x: c.x, y: a.y }, c, { x: a.x, y: c.y }]
+      const round = [a, { x: c.x, y: a.y }, c, { x: a.x, y: c.y }]
+      // Against the clock, so that the walls stand inside what was drawn.
+      const corners = (c.x - a.x) * (c.y - a.y) > 0 ? round : round.reverse()
       return corners.map((from, i) => wallBetween(from, corners[(i + 1) % 4]!, on))
     },
   },

@@ -22,7 +22,8 @@ export const place: Handling<Extract<Tool, { does: 'place' }>> = {
     const edge = edgeAt(at)
     const spot = edge?.at ?? snapped(at).at
     const panDeg = edge?.outDeg ?? sight.place?.panDeg ?? 0
-    const placed = { floor: editor.floor, ...spot, panDeg, rollDeg: sight.place?.rollDeg ?? 0 }
+    const rollDeg = sight.place?.rollDeg ?? 0
+    const placed = { floor: editor.floor, ...spot, panDeg, rollDeg, locked: false }
     void editor.commit(planChange('sight', device.id, { ...sight, place: placed }))
     editor.setTool({ does: 'select' })
     editor.select({ is: 'device', id: device.id })
