@@ -8,17 +8,17 @@ import {
   Vector3,
 } from 'three'
 import { acceleratedRaycast, MeshBVH } from 'three-mesh-bvh'
-import type { PlanThing } from '@/core/job'
+import { UNKNOWN_HEIGHTS, type PlanThing } from '@/core/job'
 import { CATALOGUE } from '@/catalogue'
 import {
   cellMiddle,
   eachSeen,
   gridOver,
   imagerOf,
-  occludersOf,
   project,
   inFrame,
   scratchFor,
+  settingOf,
   survey,
   SurveyMemory,
   type Eye,
@@ -106,7 +106,7 @@ const timed = (work: () => void, runs: number): number => {
 
 const grid = gridOver({ left: 0, right: WIDE, bottom: 0, top: DEEP }, CELL_M)
 const scratch = scratchFor(grid)
-const occluders = occludersOf(things, 'ground')
+const occluders = settingOf({ things, floorHeightsM: UNKNOWN_HEIGHTS }, 'ground')
 
 function own(eyes: readonly Eye[]): Uint8Array {
   const count = new Uint8Array(grid.columns * grid.rows)
@@ -187,6 +187,7 @@ export function surveying(): void {
     const request = {
       floor: 'ground' as const,
       things,
+      floorHeightsM: UNKNOWN_HEIGHTS,
       backgrounds: [],
       cameras: cameras(count),
       planeM: 0,
@@ -201,7 +202,14 @@ export function surveying(): void {
   })
   const many = cameras(200)
   const memory = new SurveyMemory()
-  const request = { floor: 'ground' as const, things, backgrounds: [], planeM: 0, edition: '2014' as const }
+  const request = {
+    floor: 'ground' as const,
+    things,
+    floorHeightsM: UNKNOWN_HEIGHTS,
+    backgrounds: [],
+    planeM: 0,
+    edition: '2014' as const,
+  }
   survey({ ...request, cameras: many }, memory)
   let steps = 0
   const movedMs = timed(() => {

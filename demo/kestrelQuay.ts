@@ -18,6 +18,7 @@ export async function kestrelQuay(): Promise<JobFile> {
     headEnd: 'Brick office, cupboard under the stairs',
     windMS: 50,
     site: KESTREL_SITE,
+    floorHeightsM: { upper: 2.9, loft: null, roof: null },
     things: KESTREL_THINGS,
     ownParts: [YARD_BULLET, YARD_CABLE],
   })

@@ -45,16 +45,33 @@ const wall = (
   to: Corner,
   heightM: number,
   openings: ReturnType<typeof opening>[] = [],
+  thicknessM = 0,
 ): PlanThing => ({
   ...own(id, name),
+  // Masonry stays where it is.
+  locked: thicknessM > 0,
   kind: 'wall',
   from: point(from),
   to: point(to),
   baseM: 0,
   heightM,
-  thicknessM: 0,
+  thicknessM,
   openings,
 })
+/** A brick's length and its plaster. */
+const BRICK_M = 0.22
+
+/** Ground of one height from one side of the slip to the other. */
+const acrossSlip = (y: number, groundM: number): PlanThing => ({
+  ...own(`slip-${y}`, ''),
+  kind: 'level',
+  path: [
+    [27.2, y],
+    [37.8, y],
+  ].map(([x, at]) => point([x!, at!])),
+  groundM,
+})
+
 const soffit = (
   id: string,
   name: string,
@@ -121,26 +138,36 @@ export const KESTREL_THINGS: PlanThing[] = [
       ] as Corner[]
     ).map(point),
   },
-  wall('workshop-south', 'Workshop front', [8, 34], [34, 34], 6.2, [
-    opening('doors', 'big doors', 9, 6, 4.2),
-    opening('ramp-door', 'ramp door', 20.5, 1.2, 2.1),
-  ]),
-  wall('workshop-east', 'Workshop east wall', [34, 34], [34, 52], 6.2),
-  wall('workshop-north', 'Workshop back', [34, 52], [8, 52], 6.2),
-  wall('workshop-west', 'Workshop west wall', [8, 52], [8, 34], 6.2),
+  wall(
+    'workshop-south',
+    'Workshop front',
+    [8, 34],
+    [34, 34],
+    6.2,
+    [opening('doors', 'big doors', 9, 6, 4.2), opening('ramp-door', 'ramp door', 20.5, 1.2, 2.1)],
+    BRICK_M,
+  ),
+  wall('workshop-east', 'Workshop east wall', [34, 34], [34, 52], 6.2, [], BRICK_M),
+  wall('workshop-north', 'Workshop back', [34, 52], [8, 52], 6.2, [], BRICK_M),
+  wall('workshop-west', 'Workshop west wall', [8, 52], [8, 34], 6.2, [], BRICK_M),
   wall('engine-west', 'Engine store wall', [28, 52], [28, 44], 3, [
     opening('engine-door', 'store door', 5, 1, 2.1),
   ]),
   wall('engine-south', 'Engine store wall', [28, 44], [34, 44], 3),
   soffit('workshop-eaves', 'Workshop eaves', [8, 32.8], [34, 32.8], 1.2, 4.6, 0.2),
   soffit('rack-eaves', 'Rack eaves', [35.2, 34], [35.2, 52], 1.2, 3.7, 0.35),
-  wall('office-south', 'Office front', [44, 40], [56, 40], 5.6, [
-    opening('office-door', 'office door', 5, 1, 2.1),
-    opening('office-window', 'window', 8, 2, 2, 0.9),
-  ]),
-  wall('office-east', 'Office east wall', [56, 40], [56, 50], 5.6),
-  wall('office-north', 'Office back', [56, 50], [44, 50], 5.6),
-  wall('office-west', 'Office west wall', [44, 50], [44, 40], 5.6),
+  wall(
+    'office-south',
+    'Office front',
+    [44, 40],
+    [56, 40],
+    5.6,
+    [opening('office-door', 'office door', 5, 1, 2.1), opening('office-window', 'window', 8, 2, 2, 0.9)],
+    BRICK_M,
+  ),
+  wall('office-east', 'Office east wall', [56, 40], [56, 50], 5.6, [], BRICK_M),
+  wall('office-north', 'Office back', [56, 50], [44, 50], 5.6, [], BRICK_M),
+  wall('office-west', 'Office west wall', [44, 50], [44, 40], 5.6, [], BRICK_M),
   wall('office-partition', 'Chandlery wall', [49, 40], [49, 50], 2.6, [
     opening('chandlery-door', 'chandlery door', 4, 0.9, 2.1),
   ]),
@@ -198,6 +225,34 @@ export const KESTREL_THINGS: PlanThing[] = [
         [34, 6],
       ] as Corner[]
     ).map(point),
+  },
+  {
+    ...own('quay', 'Quay'),
+    kind: 'level',
+    path: (
+      [
+        [4, 2],
+        [27, 2],
+        [27, 24],
+        [38, 24],
+        [38, 2],
+        [80, 2],
+        [80, 58],
+        [4, 58],
+        [4, 2],
+      ] as Corner[]
+    ).map(point),
+    groundM: 0,
+  },
+  acrossSlip(18, -0.4),
+  acrossSlip(13, -0.8),
+  acrossSlip(8, -1.2),
+  acrossSlip(1, -1.7),
+  {
+    ...own('office-floor', 'Chart room'),
+    floor: 'upper',
+    kind: 'slab',
+    outline: rectangle(44, 40, 12, 10),
   },
   { ...own('cupboard', 'Head end'), kind: 'head end', at: point([45.2, 49]) },
 ]

@@ -57,6 +57,7 @@ const SETTINGS: readonly (keyof JobSettings)[] = [
   'policies',
   'allowances',
   'site',
+  'floorHeightsM',
   'windMS',
   'terrain',
   'mainsV',
@@ -164,9 +165,9 @@ function differing<T>(before: readonly T[], after: readonly T[]): readonly T[] {
   return [...before.filter((one) => !is.has(one)), ...after.filter((one) => !was.has(one))]
 }
 
-const touched = (device: Device, changed: readonly PlanThing[], { site, things }: Job): boolean =>
+const touched = (device: Device, changed: readonly PlanThing[], job: Job): boolean =>
   changed.length > 0 &&
-  touchedBy(changed, { sight: device.sight, outdoors: EXPOSURES[device.exposure].outdoors }, site, things)
+  touchedBy(changed, { sight: device.sight, outdoors: EXPOSURES[device.exposure].outdoors }, job.site, job)
 
 /** Devices and supplies put together to what the job comes to. */
 function together(

@@ -8,7 +8,7 @@ import { anyJob } from '@/testing/anyJob'
 import { device, job, plannedThrough } from '@/testing/jobs'
 import { pictureOf } from '@/core/sight'
 import { SIGHT, spotsOf, stagesOf, wordsOf } from '@/testing/drawn'
-import { block } from '@/testing/plans'
+import { block, flat } from '@/testing/plans'
 import {
   assemblyDrawing,
   cableEndsDrawing,
@@ -227,7 +227,7 @@ describe('the simulated picture', () => {
       pictureOf(
         camera,
         { ...SIGHT, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false } },
-        things,
+        flat(things),
       ),
       500,
     )
@@ -238,7 +238,9 @@ describe('the simulated picture', () => {
     )
     expect(hatched.length).toBeGreaterThan(0)
     for (const i of hatched) expect(made.marks[i - 1]).toMatchObject({ kind: 'shape', fill: 'sheet' })
-    expect(pictureDrawing(pictureOf(camera, SIGHT, things), 500).says).toBe('Simulated picture: open ground.')
+    expect(pictureDrawing(pictureOf(camera, SIGHT, flat(things)), 500).says).toBe(
+      'Simulated picture: open ground.',
+    )
   })
 })
 

@@ -86,10 +86,27 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     path: edge.map(([a, b]) => [a, b]),
   }),
   fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('head end' as const), at: planPoint }),
+  fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('slab' as const), outline: square }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('level' as const),
+    path: fc.array(planPoint, { minLength: 1, maxLength: 5 }),
+    groundM: real(-10, 10),
+  }),
 )
 
-const floorHeight = fc.option(real(-30, 300))
-export const floorHeights = fc.record({ upper: floorHeight, loft: floorHeight, roof: floorHeight })
+/** In order where they are known; often as one finds them, too high apart to matter now and then. */
+export const floorHeights = fc
+  .record({
+    rises: fc.tuple(real(0.5, 9), real(0.5, 9), real(0.5, 9)),
+    known: fc.array(fc.boolean(), { minLength: 3, maxLength: 3 }),
+  })
+  .map(({ rises: [a, b, c], known }) => ({
+    upper: known[0] ? a : null,
+    loft: known[1] ? a + b : null,
+    roof: known[2] ? a + b + c : null,
+  }))
 
 export const site = fc.constantFrom<Job['site']>(
   null,

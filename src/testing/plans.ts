@@ -1,5 +1,5 @@
-import type { PlanThing, ThingOf } from '@/core/job'
-import type { Imager, Pose } from '@/core/sight'
+import { UNKNOWN_HEIGHTS, type PlanThing, type ThingOf } from '@/core/job'
+import { settingOf, type Imager, type Pose, type World } from '@/core/sight'
 
 /** Things and cameras on a plan, for tests. */
 
@@ -11,6 +11,11 @@ export const rectangle = (x: number, y: number, w: number, h: number) => [
   xy(x + w, y + h),
   xy(x, y + h),
 ]
+
+/** Things of which nobody said how high their floors lie. */
+export const flat = (things: readonly PlanThing[]): World => ({ things, floorHeightsM: UNKNOWN_HEIGHTS })
+/** What the ground floor is looked at in. */
+export const onGround = (things: readonly PlanThing[]) => settingOf(flat(things), 'ground')
 
 export const wall = (
   x1: number,
@@ -102,4 +107,17 @@ export const looking = (x: number, y: number, z: number, panDeg = 0, tiltDeg = 0
   panDeg,
   tiltDeg,
   rollDeg,
+})
+
+export const level = (
+  path: readonly (readonly [x: number, y: number])[],
+  groundM: number,
+  id = 'level',
+): ThingOf<'level'> => ({ ...common, id, kind: 'level', path: path.map(([x, y]) => xy(x, y)), groundM })
+
+export const slab = (x: number, y: number, w: number, h: number): ThingOf<'slab'> => ({
+  ...common,
+  id: 'slab',
+  kind: 'slab',
+  outline: rectangle(x, y, w, h),
 })

@@ -127,10 +127,11 @@ function groupOf(
 const NOWHERE: Pick<JobSettings, 'site' | 'things'> = { site: null, things: [] }
 
 /** Sight alone looks round from where a device stands; the rest is the group's. */
-function withLook({ context, stages }: Group, device: Device, { site, things }: JobSettings): PlannedStages {
+function withLook({ context, stages }: Group, device: Device, job: JobSettings): PlannedStages {
   const { sight } = device
   if (!sight?.place || !stages.sight?.planned) return stages
-  const round = { ...context, site, things }
+  const { site, things, floorHeightsM } = job
+  const round = { ...context, site, things, floorHeightsM }
   const result = STAGE_TABLE.sight.assess(round, sight)
   const looked = { ...stages.sight, input: sight, result, unjudged: STAGE_TABLE.sight.unjudged(round, sight) }
   return withFindings({ ...stages, sight: looked }, (name) =>

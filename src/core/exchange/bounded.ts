@@ -69,6 +69,12 @@ const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
     usual: nothing,
   },
   'head end': { ...point, usual: nothing },
+  'slab': { ...ring, usual: nothing },
+  'level': {
+    form: ({ path }) => (path.length === 1 ? { is: 'point', at: path[0]! } : { is: 'path', points: path }),
+    placed: (path) => ({ path }),
+    usual: () => ({ groundM: 0 }),
+  },
 }
 const boundedAs = (kind: ThingName) => BOUNDED[kind] as unknown as Bounded<ThingName>
 

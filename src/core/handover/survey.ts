@@ -2,7 +2,7 @@ import type { DeviceAssessment } from '../assess'
 import type { Finding } from '../findings'
 import { FLOORS, LEVELS, type Floor } from '../job/choices'
 import type { Job } from '../job/job'
-import { judgeSurvey, type Survey } from '../sight'
+import { judgeSurvey, notLooking, notLookingWords, type Survey } from '../sight'
 import { print } from '../units'
 
 /** What is seen of one floor, in the words of the hand-over, for paper and screen alike. */
@@ -20,11 +20,22 @@ export interface SurveyRecord {
 /** So many blind spots are named, the largest. */
 const NAMED_SPOTS = 8
 
-/** The floors on which a device stands. */
-export const surveyedFloors = ({ devices }: Pick<Job, 'devices'>): Floor[] =>
-  (Object.keys(FLOORS) as Floor[]).filter((floor) =>
-    devices.some(({ sight, state }) => sight?.place?.floor === floor && state !== 'taken away'),
+/** What somebody wants to know of: whether it is seen. */
+const ASKED_OF: ReadonlySet<string> = new Set(['area', 'target', 'privacy'])
+
+/** The floors on which a device stands, and those of which something is asked while any device stands. */
+export function surveyedFloors({ devices, things }: Pick<Job, 'devices' | 'things'>): Floor[] {
+  const standing = new Set(
+    devices.flatMap(({ sight, state }) =>
+      sight?.place && state !== 'taken away' ? [sight.place.floor] : [],
+    ),
   )
+  return (Object.keys(FLOORS) as Floor[]).filter(
+    (floor) =>
+      standing.has(floor) ||
+      (standing.size > 0 && things.some((thing) => thing.floor === floor && ASKED_OF.has(thing.kind))),
+  )
+}
 
 export function surveyRecord(
   job: Job,
@@ -56,7 +67,7 @@ export function surveyRecord(
     sentence,
     findings,
     facts: [
-      { label: 'Cameras', says: survey.marks.join(', ') },
+      { label: 'Cameras', says: survey.marks.join(', ') || 'none' },
       ...areas.map(({ name, level, met, metByTwo, sizeM2 }) => ({
         label: name,
         says:
@@ -72,6 +83,7 @@ export function surveyRecord(
     unjudged: [
       `What stands there but is not drawn. Cells are ${length(survey.grid.cellM)} wide; ` +
         'blind spots count on the ground.',
+      ...notLooking(job, floor).map(notLookingWords),
       ...(job.site ? [] : ['The sun: nobody has said where the site lies.']),
       ...(areas.length === 0 ? ['What was promised: no area of interest is drawn.'] : []),
     ],

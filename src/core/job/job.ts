@@ -35,8 +35,21 @@ export { Sight } from '../sight/plan'
 export { Terminate } from '../terminate/plan'
 
 /** How high a floor lies above the ground floor, m; null where nobody said. */
-const FloorHeight = between(-30, 300, 'm').nullable()
-export const FloorHeights = z.strictObject({ upper: FloorHeight, loft: FloorHeight, roof: FloorHeight })
+const FloorHeight = between(0.1, 300, 'm').nullable()
+export const FloorHeights = z
+  .strictObject({ upper: FloorHeight, loft: FloorHeight, roof: FloorHeight })
+  .superRefine((heights, context) => {
+    const known = (['upper', 'loft', 'roof'] as const).filter((floor) => heights[floor] !== null)
+    for (const [i, floor] of known.entries()) {
+      const below = known[i - 1]
+      if (below && heights[floor]! <= heights[below]!)
+        context.addIssue({
+          code: 'custom',
+          path: [floor],
+          message: 'It lies higher than the floor below it.',
+        })
+    }
+  })
 export type FloorHeights = z.infer<typeof FloorHeights>
 
 /** The whole record of one site. These schemas are its definition, its validation and its file format. */

@@ -48,6 +48,7 @@ export interface DeviceContext extends RunContext {
 export interface PlaceContext extends DeviceContext {
   readonly site: Site | null
   readonly things: readonly PlanThing[]
+  readonly floorHeightsM: Job['floorHeightsM']
 }
 
 export const NOT_MEASURED: Measured = { installedM: null, cableMm: null, volts: null, pinScheme: null }
@@ -62,6 +63,7 @@ export type JobSettings = Pick<
   | 'equipment'
   | 'site'
   | 'things'
+  | 'floorHeightsM'
   | 'windMS'
   | 'terrain'
   | 'mainsV'
@@ -188,7 +190,7 @@ export function resolve(
   for (const { conduitId } of route?.segments ?? []) if (conduitId) find(catalogue.conduits, conduitId)
   if (!camera || !surface || !cable || missing.length > 0) return { missing }
 
-  const { units, policies, allowances, equipment, site, things, windMS, terrain, mainsV } = job
+  const { units, policies, allowances, equipment, site, things, floorHeightsM, windMS, terrain, mainsV } = job
   const exposure = EXPOSURES[device.exposure]
   const { deviceSlackM, headEndSlackM } = allowances
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
@@ -219,6 +221,7 @@ export function resolve(
     ownParts: usedBy(device, job),
     site,
     things,
+    floorHeightsM,
     windMS,
     terrain,
     mainsV,

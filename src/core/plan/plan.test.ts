@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { dice } from '@/testing/dice'
+import { onGround } from '@/testing/plans'
 import { openJobFile } from '../job'
-import { firstBetween, occludersOf } from '../sight'
+import { firstBetween } from '../sight'
 import { cornersOf, occluderOf, PlanThing, turnedRound, wallOutline, withCorner, type ThingOf } from '.'
 
 const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
@@ -120,7 +121,7 @@ describe('a wall', () => {
         if ([from!, to!].some((end) => blocks.some((block) => within(end, block)))) continue
         const meets = blocks.some((block) => pierces(from!, to!, block))
         const [a, b] = [from!, to!].map(([x, y, z]) => ({ x, y, z }))
-        const hit = firstBetween(occludersOf([one], 'ground'), a!, b!) !== null
+        const hit = firstBetween(onGround([one]), a!, b!) !== null
         expect(hit, JSON.stringify([from, to, doors, thicknessM])).toBe(meets)
         if (meets) through++
         else past++

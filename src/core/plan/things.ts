@@ -3,9 +3,11 @@ import type { PlanPoint } from '../geometry'
 import { area } from './area'
 import { headEnd } from './headEnd'
 import type { BoardPiece, Solid, StandingPieces, ThingKind, UprightPiece } from './kind'
+import { level } from './level'
 import { obstacle } from './obstacle'
 import { premises } from './premises'
 import { privacy } from './privacy'
+import { slab } from './slab'
 import { soffit } from './soffit'
 import { target } from './target'
 import { walk } from './walk'
@@ -22,6 +24,8 @@ export const THINGS = {
   target,
   walk,
   'head end': headEnd,
+  slab,
+  level,
 } as const
 
 export type ThingName = keyof typeof THINGS

@@ -3,12 +3,13 @@ import { LEVELS, type Floor } from '../job/choices'
 import type { Sight } from '../job/job'
 import type { Place, PlanThing, ThingOf } from '../job/plan'
 import type { PlaceContext } from '../parts'
-import { eyeOf, targetOf } from './eye'
+import { eyeOf, onLand, targetOf } from './eye'
 import type { Eye } from './footprint'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
 import { boxAbout, occludersWithin } from './narrowed'
-import { firstBetween, occludersOf } from './occluders'
+import { apartBy, ORDER, riseM, type World } from './floors'
+import { hiddenBy, settingOf } from './occluders'
 import { sunInPicture, type SunInPicture } from './sun'
 import { lookingInto } from './watched'
 import { alongAxis, nearSurfaces, setBackM, type AxisProfile, type NearSurface } from './surroundings'
@@ -20,7 +21,7 @@ import { nameOf, soffitBoard } from '../plan'
  */
 export interface Around {
   readonly profile: () => AxisProfile
-  readonly hidden: () => ReturnType<typeof firstBetween>
+  readonly hidden: () => ReturnType<typeof hiddenBy>
   readonly near: () => readonly NearSurface[]
   readonly sun: () => SunInPicture | null
   readonly private: () => readonly {
@@ -33,7 +34,7 @@ export interface Around {
 }
 
 /** What a look round depends on, beside the sight itself. */
-type Surroundings = Pick<PlaceContext, 'camera' | 'site' | 'things' | 'exposure'> & {
+type Surroundings = Pick<PlaceContext, 'camera' | 'site' | 'things' | 'floorHeightsM' | 'exposure'> & {
   readonly edition: PlaceContext['policies']['edition']
 }
 
@@ -44,8 +45,8 @@ type Surroundings = Pick<PlaceContext, 'camera' | 'site' | 'things' | 'exposure'
 const LOOKED = new WeakMap<Sight, { readonly from: Surroundings; readonly found: Around }>()
 
 export function lookAround(context: PlaceContext, sight: Sight, place: Place): Around {
-  const { camera, site, things, exposure, policies } = context
-  const from: Surroundings = { camera, site, things, exposure, edition: policies.edition }
+  const { camera, site, things, floorHeightsM, exposure, policies } = context
+  const from: Surroundings = { camera, site, things, floorHeightsM, exposure, edition: policies.edition }
   const known = LOOKED.get(sight)
   if (known && (Object.keys(from) as (keyof Surroundings)[]).every((key) => known.from[key] === from[key]))
     return known.found
@@ -60,22 +61,23 @@ function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value
 }
 
-function look({ camera, site, things, exposure, edition }: Surroundings, sight: Sight, place: Place): Around {
+function look(from: Surroundings, sight: Sight, place: Place): Around {
+  const { camera, site, things, exposure, edition } = from
   const eye = eyeOf(camera, sight, place)
   const allRound = eye.imager.horizontalFovDeg >= SIGHT_LIMITS.allRoundDeg.value
   const profileM = Math.max(sight.targetDistanceM * 1.6, 6)
   const ahead = once(() => {
     const axis = [along(place, place.panDeg, -profileM / 4), along(place, place.panDeg, profileM)]
     const box = boxAbout([place, ...axis], SIGHT_LIMITS.nearSurfaceM.value + 0.1)
-    return occludersWithin(occludersOf(things, place.floor), box)
+    return occludersWithin(settingOf(from, place.floor), box)
   })
   const sunny = site !== null && exposure.outdoors && !allRound
   return {
     profile: once(() => alongAxis(ahead(), place, profileM)),
-    hidden: once(() => firstBetween(ahead(), eye.pose, targetOf(sight, place))),
+    hidden: once(() => hiddenBy(ahead(), eye.pose, targetOf(onLand(from, sight), place))),
     near: once(() => (allRound ? [] : nearSurfaces(eye.imager, eye.pose, ahead()))),
-    sun: once(() => (sunny ? sunInPicture(eye, occludersOf(things, place.floor), site) : null)),
-    private: once(() => lookedInto(eye, things, place, LEVELS[levelsOf(edition)[0]!].densityPxM)),
+    sun: once(() => (sunny ? sunInPicture(eye, settingOf(from, place.floor), site) : null)),
+    private: once(() => lookedInto(eye, from, place, LEVELS[levelsOf(edition)[0]!].densityPxM)),
     lip: once(() => {
       const lip = lipAhead(ofKind(things, 'soffit', place.floor), place)
       return {
@@ -86,16 +88,18 @@ function look({ camera, site, things, exposure, edition }: Surroundings, sight: 
   }
 }
 
-/** Private ground of which it makes out somebody: at the lowest level or better. */
-function lookedInto(eye: Eye, things: readonly PlanThing[], place: Place, leastPxM: number) {
-  return ofKind(things, 'privacy', place.floor).flatMap((thing) => {
-    if (!mayReach(eye.pose, thing.outline)) return []
-    const between = occludersWithin(
-      occludersOf(things, place.floor),
-      boxAbout([place, ...thing.outline], 0.5),
-    )
-    const { share, bestPxM } = lookingInto(thing, eye, between)
-    return share > 0 && bestPxM >= leastPxM ? [{ name: nameOf(thing), share, bestPxM }] : []
+/** Private ground, on any floor, where it makes out somebody: at the lowest level or better. */
+function lookedInto(eye: Eye, world: World, place: Place, leastPxM: number) {
+  return ORDER.flatMap((floor) => {
+    const byM = apartBy(world, floor, place.floor) === null ? riseM(world, floor, place.floor) : null
+    if (byM === null) return []
+    const seenFrom = { ...eye, pose: { ...eye.pose, z: eye.pose.z + byM } }
+    return ofKind(world.things, 'privacy', floor).flatMap((thing) => {
+      if (!mayReach(eye.pose, thing.outline)) return []
+      const between = occludersWithin(settingOf(world, floor), boxAbout([place, ...thing.outline], 0.5))
+      const { share, bestPxM } = lookingInto(thing, seenFrom, between)
+      return share > 0 && bestPxM >= leastPxM ? [{ name: nameOf(thing), share, bestPxM }] : []
+    })
   })
 }
 

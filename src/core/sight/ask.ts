@@ -3,10 +3,10 @@ import { LEVELS, type Edition, type LevelId } from '../job/choices'
 import { depressionDeg } from './elevation'
 import { levelReached } from './levels'
 import { SIGHT_LIMITS } from './limits'
-import { firstBetween } from './occluders'
+import { groundM } from './land'
+import { hiddenBy, type Setting } from './occluders'
 import { densityAt, inFrame, project } from './projection'
 import type { SurveyCamera } from './footprint'
-import { nameOf, type Occluders } from '../plan'
 
 /** What one camera makes of one point. */
 export interface Seen {
@@ -23,15 +23,15 @@ export interface Asked {
   readonly hidden: readonly { readonly mark: string; readonly by: string }[]
 }
 
-/** Who sees a point, how well: exact, not from the cells of a survey. */
+/** Who sees a point so high above its ground, how well: exact, not from the cells of a survey. */
 export function whoSees(
   point: PlanPoint,
   heightM: number,
   cameras: readonly SurveyCamera[],
-  occluders: Occluders,
+  setting: Setting,
   edition: Edition,
 ): Asked {
-  const at = { ...point, z: heightM }
+  const at = { ...point, z: heightM + groundM(setting.land, point) }
   const seen: Seen[] = []
   const hidden: { mark: string; by: string }[] = []
   for (const {
@@ -41,8 +41,8 @@ export function whoSees(
   } of cameras) {
     const pictured = project(imager, pose, at)
     if (!pictured || !inFrame(imager, pictured)) continue
-    const hit = firstBetween(occluders, pose, at)
-    if (hit) hidden.push({ mark, by: nameOf(hit.thing) })
+    const hit = hiddenBy(setting, pose, at)
+    if (hit) hidden.push({ mark, by: hit.name })
     else {
       const densityPxM = densityAt(imager, pose, at)
       seen.push({ deviceId, mark, densityPxM, level: levelReached(densityPxM, edition) })
@@ -93,7 +93,7 @@ const MOST_MOMENTS = 1200
 export function walk(
   path: readonly PlanPoint[],
   cameras: readonly WalkCamera[],
-  occluders: Occluders,
+  setting: Setting,
   edition: Edition,
 ): Walked {
   const speed = SIGHT_LIMITS.walkingMS.value
@@ -118,14 +118,17 @@ export function walk(
   const stepS = stepM / speed
   const watched = new Uint8Array(count)
   const results: (WalkSeen & { first: number })[] = []
-  const faceM = SIGHT_LIMITS.faceHeightM.value
+  const faces = at.map((point) => ({
+    ...point,
+    z: SIGHT_LIMITS.faceHeightM.value + groundM(setting.land, point),
+  }))
   for (const camera of cameras) {
     const { imager, pose } = camera.eye
     let [views, facing, best, first] = [0, 0, -1, -1]
     const densities = at.map((point, i) => {
-      const face = { ...point, z: faceM }
+      const face = faces[i]!
       const pictured = project(imager, pose, face)
-      if (!pictured || !inFrame(imager, pictured) || firstBetween(occluders, pose, face)) return 0
+      if (!pictured || !inFrame(imager, pictured) || hiddenBy(setting, pose, face)) return 0
       watched[i] = 1
       views++
       if (first < 0) first = i
@@ -150,7 +153,7 @@ export function walk(
       bestPxM,
       bestAtS: timesS[best]!,
       bestLevel: levelReached(bestPxM, edition),
-      faceAngleDeg: depressionDeg(pose.z, faceM, distanceM(at[best]!, pose)),
+      faceAngleDeg: depressionDeg(pose.z, faces[best]!.z, distanceM(at[best]!, pose)),
       blurPx: speed * camera.shutterS * bestPxM,
       densities,
       first,

@@ -12,7 +12,19 @@ import { compute as visibilityPolygon, inPolygon } from 'visibility-polygon'
 import { describe, expect, it } from 'vitest'
 import type { PlanThing } from '../job'
 import { dice } from '@/testing/dice'
-import { ALL_ROUND, area, block, looking, rectangle, soffit, thing, wall, xy } from '@/testing/plans'
+import {
+  ALL_ROUND,
+  area,
+  block,
+  flat,
+  looking,
+  onGround,
+  rectangle,
+  soffit,
+  thing,
+  wall,
+  xy,
+} from '@/testing/plans'
 import {
   cellAt,
   cellMiddle,
@@ -24,7 +36,6 @@ import {
   inFrame,
   judgeSurvey,
   nearEdge,
-  occludersOf,
   project,
   scratchFor,
   survey,
@@ -69,7 +80,7 @@ function randomThings(roll: ReturnType<typeof dice>, walls: number): PlanThing[]
 
 /** The same things as triangles for the general library: one quad an upright, a fan a board. */
 function meshOf(things: readonly PlanThing[]): Mesh {
-  const { uprights, boards } = occludersOf(things, 'ground')
+  const { uprights, boards } = onGround(things)
   const at: number[] = []
   const put = (...corners: (readonly [number, number, number])[]) => {
     for (let i = 1; i + 1 < corners.length; i++)
@@ -115,7 +126,7 @@ describe('what a camera sees, against ray casting and projection by a general 3D
       const grid = gridOver({ left: 0, right: 40, bottom: 0, top: 30 }, 0.5)
       const state = new Int8Array(grid.columns * grid.rows) // 0 not in the picture, 1 seen, 2 hidden
       const density = new Float32Array(state.length)
-      const occluders = occludersOf(things, 'ground')
+      const occluders = onGround(things)
       eachSeen(eye, occluders, grid, planeM, scratchFor(grid), (cell, pxM, hidden) => {
         state[cell] = hidden ? 2 : 1
         density[cell] = pxM
@@ -172,7 +183,7 @@ describe('what a camera sees, against ray casting and projection by a general 3D
       const seen = new Uint8Array(grid.columns * grid.rows)
       eachSeen(
         { imager: ALL_ROUND, pose: looking(at.x, at.y, 3, 0, 90) },
-        occludersOf(things, 'ground'),
+        onGround(things),
         grid,
         0,
         scratchFor(grid),
@@ -206,7 +217,7 @@ describe('what a camera sees, against ray casting and projection by a general 3D
 describe('heights', () => {
   const eye = (z: number): Eye => ({ imager: imagerOf(FOUR_MP, 2.8, false), pose: looking(0, 0, z, 0, 10) })
   const free = (things: readonly PlanThing[], z: number, y: number, at: number) =>
-    firstBetween(occludersOf(things, 'ground'), eye(z).pose, { x: 0, y, z: at }) === null
+    firstBetween(onGround(things), eye(z).pose, { x: 0, y, z: at }) === null
 
   it('a low wall hides the ground behind it by similar triangles, and no more', () => {
     // Lens 4 m, wall 2 m high at 6 m: its shade ends at 6·4/(4−2) = 12 m.
@@ -228,7 +239,7 @@ describe('heights', () => {
     ]
     expect([
       free(door, 1.6, 9, 1.6),
-      firstBetween(occludersOf(door, 'ground'), eye(1.6).pose, { x: 6, y: 9, z: 1.6 }) === null,
+      firstBetween(onGround(door), eye(1.6).pose, { x: 6, y: 9, z: 1.6 }) === null,
     ]).toEqual([true, false])
     expect(free(door, 4, 9, 0)).toBe(true) // crosses the wall at 1.33 m, under the head
     expect(free(door, 4, 9, 1.6)).toBe(false) // crosses it at 2.4 m, above the head
@@ -237,8 +248,8 @@ describe('heights', () => {
   it('a soffit hides from above what lies under it', () => {
     // the wall lies beyond, at 4 to 6 m or 6 to 8 m
     const eaves = [soffit(5, 6, -5, 6, { depthM: 2, undersideM: 3, lipM: 0 })]
-    const under = firstBetween(occludersOf(eaves, 'ground'), looking(0, 0, 9), { x: 0, y: 5, z: 0 })
-    const beyond = firstBetween(occludersOf(eaves, 'ground'), looking(0, 5, 9), { x: 0, y: 5, z: 0 })
+    const under = firstBetween(onGround(eaves), looking(0, 0, 9), { x: 0, y: 5, z: 0 })
+    const beyond = firstBetween(onGround(eaves), looking(0, 5, 9), { x: 0, y: 5, z: 0 })
     expect([under === null, beyond?.thing.id]).toEqual([true, 'soffit'])
   })
 })
@@ -269,7 +280,7 @@ describe('the survey of a floor', () => {
     eye: { imager: imagerOf(FOUR_MP, focalMm, false), pose },
   })
   const ask = (things: readonly PlanThing[], cameras: ReturnType<typeof camera>[], planeM = 0) =>
-    survey({ floor: 'ground', things, backgrounds: [], cameras, planeM, edition: '2014' })
+    survey({ floor: 'ground', ...flat(things), backgrounds: [], cameras, planeM, edition: '2014' })
 
   it('counts cameras and keeps the best density in every cell', () => {
     const [near, far] = [camera('01', looking(10, 0, 3, 0, 20)), camera('02', looking(10, 20, 3, 180, 20))]

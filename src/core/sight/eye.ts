@@ -2,7 +2,9 @@ import { along } from '../geometry'
 import type { Sight } from '../job/job'
 import type { Place } from '../job/plan'
 import type { Camera } from '../parts'
+import type { World } from './floors'
 import type { Eye } from './footprint'
+import { groundM, landOf } from './land'
 import { imagerOf, type Point } from './projection'
 
 /** A camera as it stands and looks on the plan. */
@@ -12,6 +14,20 @@ export function eyeOf(
   { x, y, panDeg, rollDeg }: Place,
 ): Eye {
   return { imager: imagerOf(camera, focalMm, portrait), pose: { x, y, z: heightM, panDeg, tiltDeg, rollDeg } }
+}
+
+/**
+ * A sight with its target as high as the ground lies there: heights then all count from the floor's own
+ * level.
+ */
+export function onLand({ things }: Pick<World, 'things'>, sight: Sight): Sight {
+  const { place, targetDistanceM, targetHeightM } = sight
+  const land = place && landOf(things, place.floor)
+  if (!place || !land) return sight
+  return {
+    ...sight,
+    targetHeightM: targetHeightM + groundM(land, along(place, place.panDeg, targetDistanceM)),
+  }
 }
 
 /** Where a placed device's target stands: straight ahead on plan. */

@@ -1,6 +1,18 @@
 import type { Outline, PlanPoint } from '../geometry'
 import { cellCount, fillOutline, type Grid } from './grid'
-import { axesOf, densityAlong, pinholeDensity, rayThrough, type Imager, type Pose } from './projection'
+import { landOver, shadesOfBrow, type Land, type Step } from './land'
+import type { Setting } from './occluders'
+import {
+  axesOf,
+  densityAlong,
+  densityWith,
+  inFrame,
+  pinholeDensity,
+  projectWith,
+  rayThrough,
+  type Imager,
+  type Pose,
+} from './projection'
 import type { Board, Occluders, Upright } from '../plan'
 
 /** A camera on the plan: its imager and where it stands and looks. */
@@ -37,20 +49,28 @@ export function scratchFor(grid: Grid): Scratch {
 }
 
 /**
- * What one camera sees of a level plane `planeM` high: calls `visit` with every cell in its picture, the
- * pixels per metre there, and whether something stands in between.
+ * What one camera sees of a plane `planeM` above the ground: calls `visit` with every cell in its picture,
+ * the pixels per metre there, and whether something stands in between.
  */
 export function eachSeen(
   eye: Eye,
-  occluders: Occluders,
+  setting: Setting,
   grid: Grid,
   planeM: number,
   scratch: Scratch,
   visit: (cell: number, densityPxM: number, hidden: boolean) => void,
 ): void {
   const { cells, densityPxM, hidden } = scratch
-  const found = lookOver(eye, occluders, grid, planeM, scratch)
+  const found = lookOver(eye, setting, grid, planeM, scratch)
   for (let i = 0; i < found; i++) visit(cells[i]!, densityPxM[i]!, hidden[cells[i]!] === HIDDEN)
+}
+
+/** Writes into `scratch` what a camera sees of a plane above the ground, and says of how many cells. */
+export function lookOver(eye: Eye, setting: Setting, grid: Grid, planeM: number, scratch: Scratch): number {
+  const { land } = setting
+  return land
+    ? lookOverLand(eye, setting, land, grid, planeM, scratch)
+    : lookOverLevel(eye, setting, grid, planeM, scratch)
 }
 
 /**
@@ -58,7 +78,7 @@ export function eachSeen(
  * middle of each cell: the picture is cut out of each row by its four edges, and each obstacle hides the
  * patch of the plane that it shades as seen from the lens.
  */
-export function lookOver(
+function lookOverLevel(
   eye: Eye,
   occluders: Occluders,
   grid: Grid,
@@ -117,6 +137,66 @@ export function lookOver(
 }
 
 /**
+ * The same of ground that slopes or steps. Pixels per metre are exact at each cell's own height; what things
+ * and brows hide is worked out step by step of the ground's height.
+ */
+function lookOverLand(
+  eye: Eye,
+  occluders: Occluders,
+  land: Land,
+  grid: Grid,
+  planeM: number,
+  { hidden, cells, densityPxM }: Scratch,
+): number {
+  const { imager, pose } = eye
+  const axes = axesOf(pose)
+  const { heights, steps, stepOf } = landOver(land, grid)
+  const [low, high] = [land.leastM, land.mostM].map((height) => height + planeM - pose.z) as [number, number]
+  const looked = new Uint8Array(steps.length)
+  const at = { x: 0, y: 0, z: 0 }
+  let found = 0
+  for (let row = 0; row < grid.rows; row++) {
+    at.y = grid.bottom + (row + 0.5) * grid.cellM
+    const span = columnRange(imager, axes, grid, pose.x, at.y - pose.y, low, high)
+    if (span === null) continue
+    for (let cell = row * grid.columns + span[0]; cell <= row * grid.columns + span[1]; cell++) {
+      at.x = grid.left + (cell - row * grid.columns + 0.5) * grid.cellM
+      at.z = heights[cell]! + planeM
+      const pictured = projectWith(imager, axes, pose, at)
+      if (!pictured || !inFrame(imager, pictured)) continue
+      densityPxM[found] = densityWith(imager, axes, pose, at)
+      cells[found++] = cell
+      looked[stepOf[cell]!] = 1
+    }
+  }
+  const inPicture = steps.filter((_, step) => looked[step] === 1)
+  hideBySteps(inFrontOf(eye, axes, occluders), land, pose, planeM, hidden, inPicture)
+  return found
+}
+
+/** Marks what things and brows hide of each step of the ground, taken for a plane as high as it. */
+function hideBySteps(
+  inFront: Occluders,
+  { brows }: Land,
+  pose: Pose,
+  planeM: number,
+  hidden: Uint8Array,
+  steps: readonly Step[],
+): void {
+  hidden.fill(0)
+  for (const { heightM, window, cells, inWindow } of steps) {
+    const mask = new Uint8Array(cellCount(window))
+    const columns = [0, window.columns - 1] as const
+    hide(inFront, pose, planeM + heightM, window, mask, columns)
+    const reach = farthestCorner(window, pose)
+    for (const [a, b] of brows)
+      for (const shade of shadesOfBrow(a, b, pose, planeM + heightM, reach))
+        fillOutline(window, mask, shade, HIDDEN, columns)
+    for (let i = 0; i < cells.length; i++) if (mask[inWindow[i]!] === HIDDEN) hidden[cells[i]!] = HIDDEN
+  }
+}
+
+/**
  * Where the lower edge of a picture meets a plane, from left to right: what lies nearer is not seen. Empty
  * where it looks straight down or past the plane.
  */
@@ -137,6 +217,7 @@ type Axes = ReturnType<typeof axesOf>
 
 /**
  * The columns of a row that a pinhole's four edges leave, as first and last; every column for other lenses.
+ * Of ground that lies between two depths `dz` and `orDz` below the lens, all that may be in the picture.
  */
 function columnRange(
   imager: Imager,
@@ -145,6 +226,7 @@ function columnRange(
   poseX: number,
   dy: number,
   dz: number,
+  orDz = dz,
 ): readonly [number, number] | null {
   let [low, high] = [grid.left - poseX, grid.left + grid.columns * grid.cellM - poseX]
   if (imager.kind === 'rectilinear') {
@@ -158,7 +240,9 @@ function columnRange(
       [ky, up, -1],
     ] as const) {
       const slope = k * forward.x + sign * axis.x
-      const start = k * (forward.y * dy + forward.z * dz) + sign * (axis.y * dy + axis.z * dz)
+      const along = dy * (k * forward.y + sign * axis.y)
+      const down = k * forward.z + sign * axis.z
+      const start = along + Math.max(down * dz, down * orDz)
       if (Math.abs(slope) < 1e-12) {
         if (start < 0) return null
       } else if (slope > 0) low = Math.max(low, -start / slope)

@@ -2,7 +2,9 @@ import { boundsOf, type Bounds, type Outline, type PlanPoint } from '../geometry
 import type { FloorBackground, PlanThing } from '../job/plan'
 import { type SurveyCamera } from './footprint'
 import { cellCount, fillOutline, type Grid } from './grid'
-import { pointsOf, type Occluders } from '../plan'
+import { landOver } from './land'
+import type { Setting } from './occluders'
+import { pointsOf } from '../plan'
 
 /** What a cell is: outside what matters, ground that matters, or taken up by something solid. */
 export const OUTSIDE = 0
@@ -58,7 +60,7 @@ export function extent(
 /** What each cell is: the premises and the areas of interest matter; without any, everything drawn does. */
 export function groundOf(
   things: readonly PlanThing[],
-  { solids }: Occluders,
+  { solids, land }: Setting,
   grid: Grid,
   planeM: number,
 ): Uint8Array {
@@ -67,7 +69,32 @@ export function groundOf(
   // on an empty sheet there is nothing to be blind to
   if (matter.length === 0 && things.length > 0) ground.fill(WATCHED)
   for (const { outline } of matter) fillOutline(grid, ground, outline, WATCHED)
-  for (const { outline, fromM, toM } of solids)
-    if (planeM >= fromM && planeM < toM) fillOutline(grid, ground, outline, SOLID)
+  takeOut(solids, land, grid, planeM, ground, SOLID)
   return ground
+}
+
+/** Marks the cells where something solid stands at a height above their ground. */
+export function takeOut(
+  solids: Setting['solids'],
+  land: Setting['land'],
+  grid: Grid,
+  planeM: number,
+  mask: Uint8Array,
+  as: number,
+): void {
+  if (!land) {
+    for (const { outline, fromM, toM } of solids)
+      if (planeM >= fromM && planeM < toM) fillOutline(grid, mask, outline, as)
+    return
+  }
+  const { heights } = landOver(land, grid)
+  const inside = new Uint8Array(mask.length)
+  for (const { outline, fromM, toM } of solids) {
+    inside.fill(0)
+    fillOutline(grid, inside, outline, 1)
+    for (let cell = 0; cell < mask.length; cell++) {
+      const atM = planeM + heights[cell]!
+      if (inside[cell] === 1 && atM >= fromM && atM < toM) mask[cell] = as
+    }
+  }
 }

@@ -2,6 +2,7 @@ import { boundsOf, type PlanPoint } from '../geometry'
 import type { Sight } from '../job/job'
 import type { Place, PlanThing, Site, ThingOf } from '../job/plan'
 import { mayReach } from './around'
+import { riseM, type World } from './floors'
 import { boxAbout, type Box } from './narrowed'
 import { sunYear } from './sun'
 import { occluderOf, type Occluders } from '../plan'
@@ -20,18 +21,25 @@ export interface Standing {
 /** Advice lowers a lens no further than this, m. */
 const LOWEST_LENS_M = 0.3
 
-/** Whether any of the changed things of a plan can matter to a device; `things` are all of them now. */
+/**
+ * Whether any of the changed things of a plan can matter to a device; `world` holds all of them as they are
+ * now.
+ */
 export function touchedBy(
   changed: readonly PlanThing[],
   { sight, outdoors }: Standing,
   site: Site | null,
-  things: readonly PlanThing[],
+  world: World,
 ): boolean {
   const place = sight?.place
   if (!place) return false
+  // Across floors, and of how the ground lies, too careful is cheap: such things seldom change.
+  if (changed.some(({ kind }) => kind === 'slab' || kind === 'level')) return true
+  if (changed.some(({ floor }) => floor !== place.floor && riseM(world, place.floor, floor) !== null))
+    return true
   const here = changed.filter(({ floor }) => floor === place.floor)
   if (here.length === 0) return false
-  const privacies = things.filter(
+  const privacies = world.things.filter(
     (thing): thing is ThingOf<'privacy'> =>
       thing.kind === 'privacy' && thing.floor === place.floor && mayReach(place, thing.outline),
   )

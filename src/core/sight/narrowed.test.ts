@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { soffit, wall } from '@/testing/plans'
+import { onGround, soffit, wall } from '@/testing/plans'
 import { boxAbout, occludersWithin } from './narrowed'
-import { firstBetween, occludersOf } from './occluders'
+import { firstBetween } from './occluders'
 import { blocked } from './shade'
 
 const metres = fc.integer({ min: -200, max: 200 }).map((n) => n / 10)
@@ -22,7 +22,7 @@ it('a ray meets the same thing among the few of its box as among all', () => {
   fc.assert(
     fc.property(things, at, at, fc.double({ min: 0, max: 0.8, noNaN: true }), (all, from, to, rise) => {
       fc.pre(apart(from, to))
-      const occluders = occludersOf(all, 'ground')
+      const occluders = onGround(all)
       const [a, b] = [
         { ...from, z: 2 },
         { ...to, z: 2 + rise },
@@ -46,7 +46,7 @@ it('a way up into the sky is blocked where a ray cast far out at everything is',
     .map(([angles, width]) => angles.map(([t, u]) => [t * width, u] as const))
   fc.assert(
     fc.property(things, at, ways, fc.constantFrom(0.3, 2, 2.95), (all, place, angles, z) => {
-      const occluders = occludersOf(all, 'ground')
+      const occluders = onGround(all)
       const from = { ...place, z }
       const vectors = angles.map(([t, u]) => [
         Math.sin(t) * Math.cos(u),

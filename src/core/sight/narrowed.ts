@@ -1,4 +1,5 @@
 import { boundsOf, type PlanPoint } from '../geometry'
+import type { Setting } from './occluders'
 import type { Board, Occluders, Upright } from '../plan'
 
 /** The few occluders that can matter to a question, out of all of a floor: the answer is the same. */
@@ -53,12 +54,13 @@ function meeting<T>(all: readonly T[], extents: Float64Array, { left, right, bot
 }
 
 /** The occluders that meet a box on plan; what stands between two points of it is among them. */
-export function occludersWithin(occluders: Occluders, box: Box): Occluders {
+export function occludersWithin(occluders: Setting, box: Box): Setting {
   const { uprights, boards } = extentsOf(occluders)
   return {
     uprights: meeting(occluders.uprights, uprights, box),
     boards: meeting(occluders.boards, boards, box),
     solids: [],
+    land: occluders.land ?? null,
   }
 }
 

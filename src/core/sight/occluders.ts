@@ -1,28 +1,83 @@
 import { between, contains } from '../geometry'
 import type { Floor } from '../job/choices'
-import { occluderOf, type Occluders, type PlanThing } from '../plan'
+import { nameOf, occluderOf, type Occluders, type PlanThing } from '../plan'
+import { ORDER, riseM, type World } from './floors'
+import { landBetween, landOf, type Land } from './land'
 import type { Point } from './projection'
 
-const REMEMBERED = new WeakMap<readonly PlanThing[], Map<Floor, Occluders>>()
-
-/** What blocks the view on a floor; computed once for one and the same list of things. */
-export function occludersOf(things: readonly PlanThing[], floor: Floor): Occluders {
-  const floors = REMEMBERED.get(things) ?? new Map<Floor, Occluders>()
-  REMEMBERED.set(things, floors)
-  const known = floors.get(floor)
-  if (known) return known
-  const made = make(things.filter((thing) => thing.floor === floor))
-  floors.set(floor, made)
-  return made
+/** What a floor is looked at in: what stands in the way, and how its ground lies (flat where left out). */
+export interface Setting extends Occluders {
+  readonly land?: Land | null
 }
 
-function make(things: readonly PlanThing[]): Occluders {
-  const each = things.map(occluderOf)
-  return {
+const REMEMBERED = new WeakMap<readonly PlanThing[], Map<string, Setting>>()
+
+/**
+ * What a floor is looked at in, in heights above it: everything that stands on it, and on every other floor
+ * of which the height is known. Made once for one and the same list of things.
+ */
+export function settingOf(world: World, floor: Floor): Setting {
+  const { things, floorHeightsM } = world
+  const floors = REMEMBERED.get(things) ?? new Map<string, Setting>()
+  REMEMBERED.set(things, floors)
+  const key = JSON.stringify([floor, floorHeightsM])
+  const known = floors.get(key)
+  if (known) return known
+  const each = ORDER.flatMap((other) => {
+    const byM = riseM(world, floor, other)
+    return byM === null ? [] : [raised(standingOn(things, other), byM)]
+  })
+  const made = {
     uprights: each.flatMap(({ uprights }) => uprights),
     boards: each.flatMap(({ boards }) => boards),
     solids: each.flatMap(({ solids }) => solids),
+    land: landOf(things, floor),
   }
+  floors.set(key, made)
+  return made
+}
+
+/** What stands on a floor, in its own heights. What has its foot on it reaches down to the lowest ground. */
+function standingOn(things: readonly PlanThing[], floor: Floor): Occluders {
+  const each = things.filter((thing) => thing.floor === floor).map(occluderOf)
+  const footM = Math.min(0, landOf(things, floor)?.leastM ?? 0)
+  const footed = <T extends { readonly fromM: number }>(all: readonly T[]): readonly T[] =>
+    footM === 0 ? all : all.map((one) => (one.fromM === 0 ? { ...one, fromM: footM } : one))
+  return {
+    uprights: footed(each.flatMap(({ uprights }) => uprights)),
+    boards: each.flatMap(({ boards }) => boards),
+    solids: footed(each.flatMap(({ solids }) => solids)),
+  }
+}
+
+function raised({ uprights, boards, solids }: Occluders, byM: number): Occluders {
+  if (byM === 0) return { uprights, boards, solids }
+  const lifted = <T extends { readonly fromM: number; readonly toM: number }>(one: T): T => ({
+    ...one,
+    fromM: one.fromM + byM,
+    toM: one.toM + byM,
+  })
+  return {
+    uprights: uprights.map(lifted),
+    boards: boards.map((one) => ({ ...one, heightM: one.heightM + byM })),
+    solids: solids.map(lifted),
+  }
+}
+
+/**
+ * What hides one point from another, by its name, and how far out it does (m along the ray): a thing, or the
+ * ground; null when the way is free.
+ */
+export function hiddenBy(
+  setting: Setting,
+  from: Point,
+  to: Point,
+): { readonly name: string; readonly distanceM: number } | null {
+  const hit = firstBetween(setting, from, to)
+  const groundAtM = landBetween(setting.land, from, to)
+  if (groundAtM !== null && groundAtM < (hit?.distanceM ?? Infinity))
+    return { name: 'the ground', distanceM: groundAtM }
+  return hit && { name: nameOf(hit.thing), distanceM: hit.distanceM }
 }
 
 /** A share of a ray this small at either end belongs to the lens or the target itself. */

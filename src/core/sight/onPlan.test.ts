@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { area, looking, soffit, thing, wall, xy } from '@/testing/plans'
+import { area, flat, looking, onGround, soffit, thing, wall, xy } from '@/testing/plans'
 import { device, job } from '@/testing/jobs'
 import { LEVELS, type Job, type PlanThing, type Place, type Sight } from '../job'
 import { resolve } from '../parts'
@@ -13,7 +13,6 @@ import {
   judgeArea,
   lipClearanceM,
   nearSurfaces,
-  occludersOf,
   positionSteps,
   project,
   proposeSight,
@@ -64,18 +63,14 @@ describe('rays and projection', () => {
 describe('near surfaces', () => {
   const imager = imagerOf(BULLET, 2.8, false)
   it('share of a wall that fills the left half is a half', () => {
-    const [left] = nearSurfaces(
-      imager,
-      looking(0, 0, 3),
-      occludersOf([wall(0, 0.3, -9, 0.3, { heightM: 9 })], 'ground'),
-    )
+    const [left] = nearSurfaces(imager, looking(0, 0, 3), onGround([wall(0, 0.3, -9, 0.3, { heightM: 9 })]))
     expect(left).toMatchObject({ kind: 'wall' })
     expect(left!.ofPicture).toBeCloseTo(0.5, 1)
     expect(left!.nearestM).toBeCloseTo(0.3, 1)
   })
   it('a lip leaves the picture just when the lens hangs as much lower as the formula says', () => {
     // Underside 3 m with a 0.2 m lip, 0.5 m ahead of the lens.
-    const lip = occludersOf([soffit(5, 0.5, -5, 0.5, { depthM: 1 })], 'ground')
+    const lip = onGround([soffit(5, 0.5, -5, 0.5, { depthM: 1 })])
     const drop = lipClearanceM(0.5, 2.8, 2.9, 10, imager.verticalFovDeg)!
     expect(drop).toBeGreaterThan(0.1)
     const share = (z: number) => nearSurfaces(imager, looking(0, 0, z, 0, 10), lip)[0]?.ofPicture ?? 0
@@ -142,25 +137,28 @@ describe('what the plan adds to a device’s sight', () => {
 
 describe('asking and walking', () => {
   const cameras = camerasOn(
-    [
-      device({
-        sight: {
-          ...proposeSight(context({})),
-          heightM: 3,
-          tiltDeg: 12,
-          focalMm: 4,
-          place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false },
-        },
-      }),
-      device({ id: 'd2', mark: '02', sight: proposeSight(context({})) }),
-    ],
+    {
+      ...flat([]),
+      devices: [
+        device({
+          sight: {
+            ...proposeSight(context({})),
+            heightM: 3,
+            tiltDeg: 12,
+            focalMm: 4,
+            place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false },
+          },
+        }),
+        device({ id: 'd2', mark: '02', sight: proposeSight(context({})) }),
+      ],
+    },
     CATALOGUE,
     'ground',
   )
   it('only what stands on the floor takes part', () =>
     expect(cameras.map(({ mark }) => mark)).toEqual(['01']))
   it('says who sees a point, how well, and who does not for what stands between', () => {
-    const free = whoSees(xy(0, 8), 1.6, cameras, occludersOf([], 'ground'), '2014')
+    const free = whoSees(xy(0, 8), 1.6, cameras, onGround([]), '2014')
     const { imager, pose } = cameras[0]!.eye
     const densityPxM = densityAt(imager, pose, { x: 0, y: 8, z: 1.6 })
     expect(free).toEqual({
@@ -168,10 +166,10 @@ describe('asking and walking', () => {
       seen: [{ deviceId: 'device-1', mark: '01', densityPxM, level: 'recognise' }],
     })
     expect(densityPxM).toBeGreaterThan(LEVELS.recognise.densityPxM)
-    expect(
-      whoSees(xy(0, 8), 1.6, cameras, occludersOf([wall(-2, 5, 2, 5, { name: 'Fence' })], 'ground'), '2014'),
-    ).toEqual({ seen: [], hidden: [{ mark: '01', by: 'Fence' }] })
-    expect(whoSees(xy(0, -8), 1.6, cameras, occludersOf([], 'ground'), '2014')).toEqual({
+    expect(whoSees(xy(0, 8), 1.6, cameras, onGround([wall(-2, 5, 2, 5, { name: 'Fence' })]), '2014')).toEqual(
+      { seen: [], hidden: [{ mark: '01', by: 'Fence' }] },
+    )
+    expect(whoSees(xy(0, -8), 1.6, cameras, onGround([]), '2014')).toEqual({
       seen: [],
       hidden: [],
     })
@@ -182,7 +180,7 @@ describe('asking and walking', () => {
       timesS,
       cameras: [seen],
       gaps,
-    } = walk([xy(0, 14), xy(0, -7)], cameras, occludersOf([], 'ground'), '2014')
+    } = walk([xy(0, 14), xy(0, -7)], cameras, onGround([]), '2014')
     expect([lengthM, timesS.at(-1)]).toEqual([21, near(15)]) // 1.4 m/s
     expect(seen!.facingS).toBeCloseTo(seen!.inViewS, 6)
     expect(seen!.bestAtS).toBeCloseTo(timesS[seen!.densities.lastIndexOf(Math.max(...seen!.densities))]!, 6)
@@ -200,7 +198,7 @@ describe('asking and walking', () => {
       { ...cameras[0]!, deviceId: 'far', mark: '02', eye: eye(30, 180) },
       { ...cameras[0]!, mark: '01', eye: eye(0, 0) },
     ]
-    const none = occludersOf([], 'ground')
+    const none = onGround([])
     const { seen } = whoSees(xy(0, 9), 1.6, pair, none, '2014')
     expect(seen.map(({ mark }) => mark)).toEqual(['01', '02'])
     expect(seen[0]!.densityPxM).toBeGreaterThan(seen[1]!.densityPxM)
@@ -211,7 +209,7 @@ describe('asking and walking', () => {
     expect(marks(29, 1)).toEqual(['01', '02'])
   })
   it('walks away from a camera: in view, never facing it', () => {
-    expect(walk([xy(0, 5), xy(0, 14)], cameras, occludersOf([], 'ground'), '2014').cameras[0]).toMatchObject({
+    expect(walk([xy(0, 5), xy(0, 14)], cameras, onGround([]), '2014').cameras[0]).toMatchObject({
       facingS: 0,
     })
   })
@@ -223,7 +221,7 @@ describe('positions', () => {
     const steps = positionSteps({
       area: gate,
       edges,
-      things,
+      ...flat(things),
       site: LONDON,
       camera: BULLET,
       heightM: 3,
@@ -248,7 +246,7 @@ describe('positions', () => {
     }
     const checked = survey({
       floor: 'ground',
-      things: [gate, front],
+      ...flat([gate, front]),
       backgrounds: [],
       cameras: [{ deviceId: 'd', mark: '01', eye }],
       planeM: 0,
@@ -300,7 +298,7 @@ describe('the simulated picture', () => {
     const eye = { imager: imagerOf(BULLET, 4, false), pose: looking(0, 0, 3, 0, 12) }
     const { patches, widthPx, heightPx } = simulate(
       eye,
-      [wall(-2, 12, 2, 12, { name: 'Fence' })],
+      flat([wall(-2, 12, 2, 12, { name: 'Fence' })]),
       { floor: 'ground' },
       { x: 0, y: 8, z: 1.6 },
     )

@@ -16,7 +16,9 @@ import { eachSeen, scratchFor, type Eye } from './footprint'
 import { cellCount, fillOutline, gridOver } from './grid'
 import { lensFor } from './lens'
 import { SIGHT_LIMITS } from './limits'
-import { occludersOf } from './occluders'
+import type { World } from './floors'
+import { groundM } from './land'
+import { settingOf } from './occluders'
 import { imagerOf } from './projection'
 import { sunInPicture } from './sun'
 import { nameOf } from '../plan'
@@ -26,6 +28,7 @@ export interface PositionQuestion {
   /** Edges it may be fixed to: walls, soffit edges, obstacles. */
   readonly edges: readonly PlanThing[]
   readonly things: readonly PlanThing[]
+  readonly floorHeightsM: World['floorHeightsM']
   readonly site: Site | null
   readonly camera: Camera
   readonly heightM: number
@@ -89,7 +92,11 @@ function spots({ edges, heightM }: PositionQuestion): Spot[] {
       (at): Spot[] =>
         on.kind === 'soffit'
           ? [{ on, at: along(at, side, on.depthM / 2), heightM: on.undersideM - STAND_OFF_M }]
-          : [1, -1].map((way) => ({ on, at: along(at, side, STAND_OFF_M * way), heightM })),
+          : [-STAND_OFF_M, on.thicknessM + STAND_OFF_M].map((out) => ({
+              on,
+              at: along(at, side, out),
+              heightM,
+            })),
     )
   })
 }
@@ -111,8 +118,8 @@ function outlineSpots(outline: readonly PlanPoint[]): PlanPoint[] {
  * two metres of another.
  */
 export function* positionSteps(question: PositionQuestion): Generator<number, readonly Position[]> {
-  const { area, things, camera, portrait, tiltRangeDeg, site, headEnd } = question
-  const occluders = occludersOf(things, area.floor)
+  const { area, camera, portrait, tiltRangeDeg, site, headEnd } = question
+  const setting = settingOf(question, area.floor)
   const need = LEVELS[area.level].densityPxM
   const grid = gridOver(boundsOf(area.outline)!, Math.max(0.1, Math.sqrt(1 + areaOf(area)) / 24))
   const inside = new Uint8Array(cellCount(grid))
@@ -122,7 +129,10 @@ export function* positionSteps(question: PositionQuestion): Generator<number, re
     inside.reduce((sum, cell) => sum + cell, 0),
   )
   const scratch = scratchFor(grid)
-  const points = area.outline.map((point) => ({ ...point, z: area.targetHeightM }))
+  const points = area.outline.map((point) => ({
+    ...point,
+    z: area.targetHeightM + groundM(setting.land, point),
+  }))
   const middle = middleOf(area.outline)
   const tried: Position[] = []
   const candidates = spots(question)
@@ -142,13 +152,13 @@ export function* positionSteps(question: PositionQuestion): Generator<number, re
       pose: { ...at, z: heightM, panDeg: lens.panDeg, tiltDeg: lens.tiltDeg, rollDeg: 0 },
     }
     let met = 0
-    eachSeen(eye, occluders, grid, area.targetHeightM, scratch, (cell, density, hidden) => {
+    eachSeen(eye, setting, grid, area.targetHeightM, scratch, (cell, density, hidden) => {
       if (!hidden && inside[cell] === 1 && density >= need) met++
     })
     if (met > 0) {
       const covered = met / all
       const faceAngleDeg = depressionDeg(heightM, SIGHT_LIMITS.faceHeightM.value, distanceM(at, middle))
-      const sunHours = site ? sunInPicture(eye, occluders, site).hoursAYear : null
+      const sunHours = site ? sunInPicture(eye, setting, site).hoursAYear : null
       const cableM = headEnd ? distanceM(at, headEnd) : null
       tried.push({
         on: nameOf(on),

@@ -120,7 +120,8 @@ export function project(imager: Imager, pose: Pose, point: Point): Pictured | nu
   return projectWith(imager, axesOf(pose), pose, point)
 }
 
-function projectWith(imager: Imager, axes: Axes, pose: Pose, point: Point): Pictured | null {
+/** The same with axes that are at hand. */
+export function projectWith(imager: Imager, axes: Axes, pose: Pose, point: Point): Pictured | null {
   const ray = { x: point.x - pose.x, y: point.y - pose.y, z: point.z - pose.z }
   const depthM = dot(ray, axes.forward)
   const across = dot(ray, axes.right)
@@ -147,7 +148,11 @@ function projectWith(imager: Imager, axes: Axes, pose: Pose, point: Point): Pict
  * where nothing is pictured.
  */
 export function densityAt(imager: Imager, pose: Pose, point: Point): number {
-  const axes = axesOf(pose)
+  return densityWith(imager, axesOf(pose), pose, point)
+}
+
+/** The same with axes that are at hand. */
+export function densityWith(imager: Imager, axes: Axes, pose: Pose, point: Point): number {
   const ray = { x: point.x - pose.x, y: point.y - pose.y, z: point.z - pose.z }
   return densityAlong(
     imager,

@@ -3,13 +3,13 @@ import type { Floor } from '../job/choices'
 import type { Job } from '../job/job'
 import { withOwn, type Catalogue } from '../parts'
 import { judgeArea, judgePrivacy, judgeTarget } from './judge'
-import { camerasOn } from './onPlan'
+import { camerasOn, notLooking, notLookingWords } from './onPlan'
 import type { BlindSpot } from './rings'
 import { survey, type Survey, type SurveyRequest } from './survey'
 
 /** What a survey of a floor is made from. */
 export function surveyRequest(
-  job: Pick<Job, 'things' | 'backgrounds' | 'devices' | 'policies'>,
+  job: Pick<Job, 'things' | 'floorHeightsM' | 'backgrounds' | 'devices' | 'policies'>,
   catalogue: Catalogue,
   floor: Floor,
   planeM = 0,
@@ -17,8 +17,9 @@ export function surveyRequest(
   return {
     floor,
     things: job.things,
+    floorHeightsM: job.floorHeightsM,
     backgrounds: job.backgrounds,
-    cameras: camerasOn(job.devices, catalogue, floor),
+    cameras: camerasOn(job, catalogue, floor),
     planeM,
     edition: job.policies.edition,
   }
@@ -88,6 +89,8 @@ export function judgeSurvey(
 
 export interface SurveyReport extends SurveyVerdict {
   readonly floor: Floor
+  /** What was not judged of it, and why. */
+  readonly unjudged: readonly string[]
   readonly cellM: number
   readonly areas: Survey['areas']
   readonly targets: Survey['targets']
@@ -104,6 +107,7 @@ export function surveyReport(job: Job, catalogue: Catalogue, floor: Floor): Surv
   return {
     ...judgeSurvey(made, job.units),
     floor,
+    unjudged: notLooking(job, floor).map(notLookingWords),
     cellM: grid.cellM,
     areas,
     targets,

@@ -1,7 +1,10 @@
 import { between, distanceM, middleOf, type PlanPoint } from '../geometry'
+import type { Floor } from '../job/choices'
 import type { PlanThing } from '../job/plan'
 import type { Eye } from './footprint'
-import { occludersOf } from './occluders'
+import { ORDER, riseM, type World } from './floors'
+import { groundM, type Land } from './land'
+import { settingOf } from './occluders'
 import { project, rayThrough, type Imager, type Point, type Pose } from './projection'
 import { nameOf } from '../plan'
 
@@ -29,11 +32,12 @@ const HORIZON_M = 4000
  */
 export function simulate(
   { imager, pose }: Eye,
-  things: readonly PlanThing[],
+  world: World,
   place: { readonly floor: PlanThing['floor'] },
   target: Point,
 ): SimulatedPicture {
-  const { uprights, boards } = occludersOf(things, place.floor)
+  const { things } = world
+  const { uprights, boards, land } = settingOf(world, place.floor)
   const upright: (Patch & { away: number })[] = []
   const add = (kind: Patch['kind'], corners: readonly Point[], name: string) => {
     const spots = pictured(imager, pose, corners)
@@ -80,12 +84,13 @@ export function simulate(
     things.filter(({ floor }) => floor === place.floor),
     target,
   ))
-    for (const part of person(at, pose)) add('person', part, 'a person')
+    for (const part of person({ ...at, z: groundM(land, at) }, pose)) add('person', part, 'a person')
   return {
     widthPx: imager.widthPx,
     heightPx: imager.heightPx,
     patches: [
-      ...ground(imager, pose),
+      ...ground(imager, pose, lowestM(world, place.floor, land)),
+      ...landPatches(imager, pose, land),
       ...upright.sort((a, b) => b.away - a.away).map(({ away: _, ...patch }) => patch),
     ],
   }
@@ -105,11 +110,11 @@ function people(things: readonly PlanThing[], target: Point): PlanPoint[] {
  * A person 1.75 m tall as boards that face the camera: head, body, legs. Head height from common body
  * proportions.
  */
-function person(at: PlanPoint, pose: Pose): Point[][] {
+function person(at: Point, pose: Pose): Point[][] {
   const away = Math.max(distanceM(at, pose), 1e-6)
   const [sx, sy] = [(at.y - pose.y) / away, -(at.x - pose.x) / away]
   const board = (shape: readonly (readonly [side: number, z: number])[]) =>
-    shape.map(([side, z]) => ({ x: at.x + sx * side, y: at.y + sy * side, z }))
+    shape.map(([side, z]) => ({ x: at.x + sx * side, y: at.y + sy * side, z: at.z + z }))
   const head = Array.from(
     { length: 10 },
     (_, i) => [0.085 * Math.cos((i * Math.PI) / 5), 1.62 + 0.12 * Math.sin((i * Math.PI) / 5)] as const,
@@ -136,9 +141,26 @@ function person(at: PlanPoint, pose: Pose): Point[][] {
   ]
 }
 
+/** The lowest of what a floor is looked at in: ground is drawn there as far as one sees, m. */
+const lowestM = (world: World, floor: Floor, land: Land | null | undefined): number =>
+  Math.min(
+    0,
+    land?.leastM ?? 0,
+    ...ORDER.map(
+      (other) => (world.things.some((one) => one.floor === other) && riseM(world, floor, other)) || 0,
+    ),
+  )
+
+/** Land that slopes or steps, facet by facet. */
+const landPatches = (imager: Imager, pose: Pose, land: Land | null | undefined): Patch[] =>
+  (land?.facets ?? []).flatMap((facet): Patch[] => {
+    const spots = pictured(imager, pose, facet)
+    return spots.length < 3 ? [] : [{ kind: 'ground', spots, name: 'the ground' }]
+  })
+
 /** The ground up to the horizon, and lines on it every five metres ahead and aside. */
-function ground(imager: Imager, pose: Pose): Patch[] {
-  const below = frameBelowHorizon(imager, pose)
+function ground(imager: Imager, pose: Pose, atM: number): Patch[] {
+  const below = frameBelowHorizon(imager, { ...pose, z: pose.z - atM })
   if (below.length < 3) return []
   const patches: Patch[] = [{ kind: 'ground', spots: below, name: 'the ground' }]
   const line = (a: Point, b: Point) => {
@@ -147,8 +169,8 @@ function ground(imager: Imager, pose: Pose): Patch[] {
   }
   const [cx, cy] = [Math.round(pose.x / 5) * 5, Math.round(pose.y / 5) * 5]
   for (let i = -60; i <= 60; i += 5) {
-    line({ x: cx + i, y: cy - 60, z: 0 }, { x: cx + i, y: cy + 60, z: 0 })
-    line({ x: cx - 60, y: cy + i, z: 0 }, { x: cx + 60, y: cy + i, z: 0 })
+    line({ x: cx + i, y: cy - 60, z: atM }, { x: cx + i, y: cy + 60, z: atM })
+    line({ x: cx - 60, y: cy + i, z: atM }, { x: cx + 60, y: cy + i, z: atM })
   }
   return patches
 }

@@ -6,6 +6,7 @@ import type { Camera, DeviceContext, PlaceContext } from '../parts'
 import { quantity, text, type Reading } from '../units'
 import { depressionDeg, farthestGroundM, nearestFaceM, nearestGroundM, type Reach } from './elevation'
 import { aheadOf } from './ahead'
+import { onLand } from './eye'
 import { lookAround, type Around } from './around'
 import { smearPx } from './blur'
 import { findingsOf } from './findings'
@@ -13,7 +14,6 @@ import { tiltRangeDeg } from './joint'
 import { SIGHT_LIMITS } from './limits'
 import type { SunInPicture } from './sun'
 import type { AxisProfile } from './surroundings'
-import { nameOf } from '../plan'
 
 /** What the side elevation draws; metres and degrees, nothing rounded. */
 export interface Elevation {
@@ -60,7 +60,8 @@ export function proposeSight({ camera, facing, policies }: DeviceContext): Sight
 }
 
 /** Everything `sight` has to say of one device from its record. Total for every valid input. */
-export function assessSight(context: PlaceContext, sight: Sight): StageAssessment<Elevation> {
+export function assessSight(context: PlaceContext, planned: Sight): StageAssessment<Elevation> {
+  const sight = onLand(context, planned)
   const { camera, facing, policies, printed } = context
   const ahead = aheadOf(camera, sight)
   const { imager, halfDeg, densityPxM, inPicture, downDeg } = ahead
@@ -99,7 +100,7 @@ export function assessSight(context: PlaceContext, sight: Sight): StageAssessmen
       reading: quantity(smearPx(sight), 'pixels'),
     },
   ]
-  const around = sight.place ? lookAround(context, sight, sight.place) : null
+  const around = planned.place ? lookAround(context, planned, planned.place) : null
   const sun = around?.sun() ?? null
   if (sun)
     figures.push({
@@ -110,7 +111,7 @@ export function assessSight(context: PlaceContext, sight: Sight): StageAssessmen
   return {
     headline: inPicture ? quantity(densityPxM, 'density') : text('target out of picture'),
     figures,
-    findings: findingsOf(context, sight),
+    findings: findingsOf(context, planned),
     drawing: {
       heightM,
       targetDistanceM,
@@ -140,5 +141,5 @@ function reachReading(reach: Reach): Reading {
 
 function surroundingsOf(around: Around): Elevation['surroundings'] {
   const hidden = around.hidden()
-  return { ...around.profile(), hiddenBy: hidden && nameOf(hidden.thing) }
+  return { ...around.profile(), hiddenBy: hidden && hidden.name }
 }

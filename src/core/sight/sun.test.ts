@@ -2,8 +2,8 @@ import { Body, Equator, Horizon, Observer } from 'astronomy-engine'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { block, looking } from '@/testing/plans'
-import { imagerOf, occludersOf, sunAt, sunInPicture } from '.'
+import { block, looking, onGround } from '@/testing/plans'
+import { imagerOf, sunAt, sunInPicture } from '.'
 
 const BULLET = CATALOGUE.cameras.get('bullet-4mp-vf')!
 const LONDON = { latitudeDeg: 51.5, longitudeDeg: -0.12, upBearingDeg: 0, timeZone: 'Europe/London' }
@@ -47,7 +47,7 @@ describe('sun', () => {
     imager: imagerOf(BULLET, 2.8, false),
     pose: looking(0, 0, 3, panDeg, tiltDeg),
   })
-  const none = occludersOf([], 'ground')
+  const none = onGround([])
   it('never stands in a picture that looks north in London, and often in one to the south-west', () => {
     expect(sunInPicture(eye(0, 10), none, LONDON).hoursAYear).toBe(0)
     const west = sunInPicture(eye(240, 5), none, LONDON)
@@ -63,7 +63,7 @@ describe('sun', () => {
     )
   })
   it('is kept out by a tall building in its way, and by tilting down', () => {
-    const tower = occludersOf([block(-120, -60, 118, 55, { heightM: 90 })], 'ground')
+    const tower = onGround([block(-120, -60, 118, 55, { heightM: 90 })])
     expect(sunInPicture(eye(240, 5), tower, LONDON).hoursAYear).toBeLessThan(
       sunInPicture(eye(240, 5), none, LONDON).hoursAYear / 4,
     )

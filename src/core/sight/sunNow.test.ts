@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { bearingDeg, contains, distanceM } from '../geometry'
-import { area, block, looking, wall, xy } from '@/testing/plans'
-import { imagerOf, occludersOf, sunAt, sunOnPlan, type WalkCamera } from '.'
+import { area, block, looking, onGround, wall, xy } from '@/testing/plans'
+import { imagerOf, sunAt, sunOnPlan, type WalkCamera } from '.'
 
 const SITE = { latitudeDeg: 51.5, longitudeDeg: -0.12, upBearingDeg: 0, timeZone: 'Europe/London' }
 const NOON = Date.UTC(2026, 2, 20, 12, 0)
@@ -15,7 +15,7 @@ describe('the sun on a plan', () => {
   // A gnomon: where the sun stands α high, a stick of height h throws h / tan α, away from the sun. At an
   // equinox noon the sun stands 90° less the latitude high (facts of astronomy, no source).
   it('at an equinox noon a stick’s shade is its height times the tangent of the latitude, to the north', () => {
-    const { shades, altitudeDeg } = sunOnPlan([], occludersOf([pole], 'ground'), SITE, NOON)
+    const { shades, altitudeDeg } = sunOnPlan([], onGround([pole]), SITE, NOON)
     expect(Math.abs(altitudeDeg - 38.5)).toBeLessThan(0.5)
     const tip = shades[0]![3]!
     expect(Math.abs(distanceM(xy(0, 0), tip) - 2 * Math.tan((51.5 * Math.PI) / 180))).toBeLessThan(0.05)
@@ -23,14 +23,14 @@ describe('the sun on a plan', () => {
   })
   it('turns with the sheet', () => {
     const sheet = { ...SITE, upBearingDeg: 90 } // east is up
-    const tip = sunOnPlan([], occludersOf([pole], 'ground'), sheet, NOON).shades[0]![3]!
+    const tip = sunOnPlan([], onGround([pole]), sheet, NOON).shades[0]![3]!
     expect(Math.abs(bearingDeg(xy(0, 0), tip) - 270)).toBeLessThan(4)
   })
   it('a point is in the shade where a block stands between it and the sun, and nowhere else', () => {
     const shed = block(0, 0, 4, 3, { heightM: 3 })
     const moment = Date.UTC(2026, 5, 1, 15, 30)
     const { azimuthDeg, altitudeDeg } = sunAt(SITE, moment)
-    const { shades } = sunOnPlan([], occludersOf([shed], 'ground'), SITE, moment)
+    const { shades } = sunOnPlan([], onGround([shed]), SITE, moment)
     const [turn, up] = [(azimuthDeg * Math.PI) / 180, (altitudeDeg * Math.PI) / 180]
     let [dark, bright] = [0, 0]
     for (let x = -6; x < 10; x += 0.37)
@@ -54,18 +54,13 @@ describe('the sun on a plan', () => {
   it('dazzles who looks into it, unless something stands in between', () => {
     const { azimuthDeg, altitudeDeg } = sunAt(SITE, NOON)
     const cameras = [camera('into', azimuthDeg, 5 - altitudeDeg), camera('away', azimuthDeg + 180, 10)]
-    expect(sunOnPlan(cameras, occludersOf([], 'ground'), SITE, NOON).inPictureOf).toEqual(['into'])
+    expect(sunOnPlan(cameras, onGround([]), SITE, NOON).inPictureOf).toEqual(['into'])
     const high = wall(-20, -2, 20, -2, { heightM: 9 })
-    expect(sunOnPlan(cameras, occludersOf([high], 'ground'), SITE, NOON).inPictureOf).toEqual([])
+    expect(sunOnPlan(cameras, onGround([high]), SITE, NOON).inPictureOf).toEqual([])
   })
   it('by night there is neither shade nor dazzle, and what lies flat throws none', () => {
-    const night = sunOnPlan(
-      [camera('into', 0, 0)],
-      occludersOf([pole], 'ground'),
-      SITE,
-      NOON + 12 * 3_600_000,
-    )
+    const night = sunOnPlan([camera('into', 0, 0)], onGround([pole]), SITE, NOON + 12 * 3_600_000)
     expect([night.shades, night.inPictureOf, night.altitudeDeg < 0]).toEqual([[], [], true])
-    expect(sunOnPlan([], occludersOf([area(0, 0, 2, 2)], 'ground'), SITE, NOON).shades).toEqual([])
+    expect(sunOnPlan([], onGround([area(0, 0, 2, 2)]), SITE, NOON).shades).toEqual([])
   })
 })

@@ -45,8 +45,14 @@ function shadesOf({ uprights, boards }: Occluders, turn: number, up: number): Ou
     const long = Math.min(LONGEST_M, heightM / Math.tan(up))
     return { x: x - Math.sin(turn) * long, y: y - Math.cos(turn) * long }
   }
+  // What lies below this floor shades nothing of it.
   return [
-    ...uprights.map(({ a, b, fromM, toM }) => [cast(a, fromM), cast(b, fromM), cast(b, toM), cast(a, toM)]),
-    ...boards.map(({ outline, heightM }) => outline.map((point) => cast(point, heightM))),
+    ...uprights.flatMap(({ a, b, fromM, toM }) => {
+      const footM = Math.max(0, fromM)
+      return toM <= 0 ? [] : [[cast(a, footM), cast(b, footM), cast(b, toM), cast(a, toM)]]
+    }),
+    ...boards.flatMap(({ outline, heightM }) =>
+      heightM <= 0 ? [] : [outline.map((point) => cast(point, heightM))],
+    ),
   ]
 }

@@ -3,7 +3,8 @@ import type { FloorBackground, PlanThing } from '../job/plan'
 import { whoSees, type Asked } from './ask'
 import { lookOver, scratchFor, type SurveyCamera } from './footprint'
 import { gridOver, type Grid } from './grid'
-import { occludersOf } from './occluders'
+import type { World } from './floors'
+import { settingOf } from './occluders'
 import { nameOf } from '../plan'
 import { extent, groundOf, SOLID } from './ground'
 import { blindSpots, contourLines, type BlindSpot, type ContourLine } from './rings'
@@ -21,6 +22,7 @@ import {
 export interface SurveyRequest {
   readonly floor: Floor
   readonly things: readonly PlanThing[]
+  readonly floorHeightsM: World['floorHeightsM']
   readonly backgrounds: readonly FloorBackground[]
   readonly cameras: readonly SurveyCamera[]
   /** Height of the surveyed plane: 0 for the ground, a face's for faces. */
@@ -85,7 +87,7 @@ export function survey(request: SurveyRequest, memory = new SurveyMemory()): Sur
 export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()): Generator<number, Survey> {
   const { floor, cameras, planeM, edition } = request
   const things = request.things.filter((thing) => thing.floor === floor)
-  const occluders = occludersOf(request.things, floor)
+  const setting = settingOf(request, floor)
   const grid = gridOver(
     extent(
       things,
@@ -93,22 +95,26 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
       cameras,
     ),
   )
-  const place = JSON.stringify([floor, planeM, edition, grid, things])
+  // Nothing of other floors has a say while nobody said how high this one lies.
+  const apart = floor !== 'ground' && request.floorHeightsM[floor] === null
+  const others = apart ? [] : request.things.filter((thing) => thing.floor !== floor)
+  const place = JSON.stringify([floor, planeM, edition, grid, things, others, request.floorHeightsM])
   const before = memory.kept?.place === place ? memory.kept : null
   const pieces = cameras.length + things.length + 1
   let done = 0
-  const looking = togetherSteps(before?.together ?? null, { grid, occluders, planeM, cameras })
+  const looking = togetherSteps(before?.together ?? null, { grid, setting, planeM, cameras })
   let looked = looking.next()
   for (; !looked.done; looked = looking.next()) yield ++done / pieces
   const together = looked.value
   done = cameras.length
-  const ground = groundOf(things, occluders, grid, planeM)
+  const ground = groundOf(things, setting, grid, planeM)
   const { best, count } = seenOn(ground, together)
   const changed = changedCameras(before?.cameras ?? [], cameras)
   const sameMarks = before !== null && whoWords(before.cameras) === whoWords(cameras)
   /** Whether nothing of an earlier outcome can be another now: nobody who changed looks or looked there. */
   const stands = (over: Grid, atM: number) =>
-    sameMarks && !changed.some(({ eye }) => lookOver(eye, NOTHING, over, atM, scratchFor(over)) > 0)
+    sameMarks && !changed.some(({ eye }) => lookOver(eye, nothing, over, atM, scratchFor(over)) > 0)
+  const nothing = { uprights: [], boards: [], solids: [], land: setting.land ?? null }
   const areas: AreaResult[] = []
   const targets: TargetResult[] = []
   const privacy: PrivacyResult[] = []
@@ -116,19 +122,19 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
     if (thing.kind === 'area') {
       const known = before?.areas.get(thing.id)
       const holds = known && stands(areaGrid(thing), thing.targetHeightM)
-      areas.push(holds ? known : surveyArea(thing, cameras, occluders))
+      areas.push(holds ? known : surveyArea(thing, cameras, setting))
     }
     if (thing.kind === 'target')
       targets.push({
         thingId: thing.id,
         name: nameOf(thing),
         level: thing.level,
-        asked: whoSees(thing.at, thing.targetHeightM, cameras, occluders, edition),
+        asked: whoSees(thing.at, thing.targetHeightM, cameras, setting, edition),
       })
     if (thing.kind === 'privacy') {
       const known = before?.privacy.get(thing.id)
       const holds = known && stands(privacyGrid(thing), SIGHT_LIMITS.faceHeightM.value)
-      privacy.push(holds ? known : surveyPrivacy(thing, cameras, occluders, edition))
+      privacy.push(holds ? known : surveyPrivacy(thing, cameras, setting, edition))
     }
     yield ++done / pieces
   }
@@ -154,7 +160,6 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
   }
 }
 
-const NOTHING = { uprights: [], boards: [], solids: [] }
 const MOST_COUNTED = 255
 
 /** What is seen of the ground: nothing of where something solid stands. */

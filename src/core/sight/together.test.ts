@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { real } from '@/testing/anyValue'
-import { area, block, rectangle, soffit, wall, xy } from '@/testing/plans'
+import { area, block, flat, rectangle, soffit, wall, xy } from '@/testing/plans'
 import type { PlanThing } from '../job'
 import { imagerOf, survey, SurveyMemory, type Survey, type SurveyCamera, type SurveyRequest } from '.'
 
@@ -75,7 +75,7 @@ const change = fc.oneof(
 
 const START: SurveyRequest = {
   floor: 'ground',
-  things: THINGS,
+  ...flat(THINGS),
   backgrounds: [],
   cameras: [],
   planeM: 0,

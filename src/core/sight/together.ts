@@ -1,6 +1,6 @@
-import type { Occluders } from '../plan'
 import { lookOver, scratchFor, type SurveyCamera } from './footprint'
 import { cellCount, type Grid } from './grid'
+import type { Setting } from './occluders'
 
 /** What one camera sees: the cells that nothing hides from it, and its pixels per metre there. */
 interface Layer {
@@ -24,7 +24,7 @@ export const MOST_REMEMBERED = 24_000_000
 
 interface Over {
   readonly grid: Grid
-  readonly occluders: Occluders
+  readonly setting: Setting
   readonly planeM: number
   readonly cameras: readonly SurveyCamera[]
 }
@@ -37,7 +37,7 @@ export const eyeWords = ({ eye }: Pick<SurveyCamera, 'eye'>): string => JSON.str
  */
 export function* togetherSteps(
   before: Together | null,
-  { grid, occluders, planeM, cameras }: Over,
+  { grid, setting, planeM, cameras }: Over,
 ): Generator<void, Together> {
   const eyes = new Map(cameras.map((camera) => [camera.deviceId, eyeWords(camera)]))
   const stays = new Map([...(before?.layers ?? [])].filter(([id, { eye }]) => eyes.get(id) === eye))
@@ -51,7 +51,7 @@ export function* togetherSteps(
   for (const camera of cameras) {
     const { deviceId, eye } = camera
     if (layers.has(deviceId)) continue
-    const found = lookOver(eye, occluders, grid, planeM, scratch)
+    const found = lookOver(eye, setting, grid, planeM, scratch)
     const layer = seenOf(eyes.get(deviceId)!, scratch, found)
     add(layer, best, count)
     layers.set(deviceId, layer)

@@ -5,9 +5,10 @@ import { eachSeen, scratchFor, type Eye, type SurveyCamera } from './footprint'
 import { cellCount, cellMiddle, fillOutline, FINEST_CELL_M, gridOver, type Grid } from './grid'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
-import { firstBetween } from './occluders'
-import { nameOf, type Occluders } from '../plan'
-import { OUTSIDE, WATCHED } from './ground'
+import { groundM } from './land'
+import { hiddenBy, type Setting } from './occluders'
+import { nameOf } from '../plan'
+import { OUTSIDE, takeOut, WATCHED } from './ground'
 
 export interface AreaResult {
   readonly thingId: string
@@ -53,7 +54,7 @@ export const privacyGrid = ({ outline }: { readonly outline: Outline }): Grid =>
 export function surveyArea(
   area: ThingOf<'area'>,
   cameras: readonly SurveyCamera[],
-  occluders: Occluders,
+  setting: Setting,
 ): AreaResult {
   const { outline, targetHeightM, level } = area
   const need = LEVELS[level].densityPxM
@@ -61,9 +62,7 @@ export function surveyArea(
   const cells = cellCount(grid)
   const inside = new Uint8Array(cells)
   fillOutline(grid, inside, outline, WATCHED)
-  for (const solid of occluders.solids)
-    if (targetHeightM >= solid.fromM && targetHeightM < solid.toM)
-      fillOutline(grid, inside, solid.outline, OUTSIDE)
+  takeOut(setting.solids, setting.land, grid, targetHeightM, inside, OUTSIDE)
   const best = new Float32Array(cells)
   const at = new Uint8Array(cells)
   const hiddenFrom = new Int16Array(cells).fill(-1) // the camera that would see it best, were it not hidden
@@ -71,7 +70,7 @@ export function surveyArea(
   const metBy = new Array<number>(cameras.length).fill(0)
   const scratch = scratchFor(grid)
   for (const [index, { eye }] of cameras.entries()) {
-    eachSeen(eye, occluders, grid, targetHeightM, scratch, (cell, density, hidden) => {
+    eachSeen(eye, setting, grid, targetHeightM, scratch, (cell, density, hidden) => {
       if (inside[cell] !== WATCHED) return
       if (hidden) {
         if (density > hiddenPxM[cell]!) {
@@ -101,11 +100,10 @@ export function surveyArea(
     } else if (hiddenFrom[cell]! >= 0) {
       tally.hidden++
       if (tally.hidden % 8 === 1) {
-        const hit = firstBetween(occluders, cameras[hiddenFrom[cell]!]!.eye.pose, {
-          ...cellMiddle(grid, cell),
-          z: targetHeightM,
-        })
-        if (hit) hiders.set(nameOf(hit.thing), (hiders.get(nameOf(hit.thing)) ?? 0) + 1)
+        const at = cellMiddle(grid, cell)
+        const z = targetHeightM + groundM(setting.land, at)
+        const hit = hiddenBy(setting, cameras[hiddenFrom[cell]!]!.eye.pose, { ...at, z })
+        if (hit) hiders.set(hit.name, (hiders.get(hit.name) ?? 0) + 1)
       }
     } else tally.out++
   }
@@ -133,11 +131,11 @@ export function surveyArea(
 export function surveyPrivacy(
   thing: ThingOf<'privacy'>,
   cameras: readonly SurveyCamera[],
-  occluders: Occluders,
+  setting: Setting,
   edition: Edition,
 ): PrivacyResult {
   const seenBy = cameras.flatMap(({ mark, deviceId, eye }) => {
-    const { share, bestPxM } = lookingInto(thing, eye, occluders)
+    const { share, bestPxM } = lookingInto(thing, eye, setting)
     return share > 0 && bestPxM >= LEVELS[levelsOf(edition)[0]!].densityPxM
       ? [{ mark, deviceId, share, bestPxM }]
       : []
@@ -152,24 +150,17 @@ export function surveyPrivacy(
 export function lookingInto(
   { outline }: Pick<ThingOf<'privacy'>, 'outline'>,
   eye: Eye,
-  occluders: Occluders,
+  setting: Setting,
 ): { readonly share: number; readonly bestPxM: number } {
   const grid = privacyGrid({ outline })
   const inside = new Uint8Array(cellCount(grid))
   fillOutline(grid, inside, outline, WATCHED)
   const all = inside.reduce((sum, cell) => sum + cell, 0)
   let [seen, bestPxM] = [0, 0]
-  eachSeen(
-    eye,
-    occluders,
-    grid,
-    SIGHT_LIMITS.faceHeightM.value,
-    scratchFor(grid),
-    (cell, density, hidden) => {
-      if (hidden || inside[cell] !== WATCHED) return
-      seen++
-      bestPxM = Math.max(bestPxM, density)
-    },
-  )
+  eachSeen(eye, setting, grid, SIGHT_LIMITS.faceHeightM.value, scratchFor(grid), (cell, density, hidden) => {
+    if (hidden || inside[cell] !== WATCHED) return
+    seen++
+    bestPxM = Math.max(bestPxM, density)
+  })
   return { share: all === 0 ? 0 : seen / all, bestPxM }
 }

@@ -69,7 +69,7 @@ export function writtenOn(shown: Shown): Written {
   const named = layers.names && view.perMetre >= NAMED_FROM
   const names = things.flatMap((thing) => {
     const own = picked.has(thing.id)
-    return named || own ? (namingOf(thing, view, own) ?? []) : []
+    return named || own ? (namingOf(thing, view, units, own) ?? []) : []
   })
   const alone = selected.length === 1 ? things.find(({ id }) => picked.has(id)) : undefined
   const corners = alone ? cornersOf(alone) : null

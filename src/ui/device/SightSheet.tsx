@@ -53,9 +53,7 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
         <Box>
           {camera ? (
             <Sized>
-              {(width) => (
-                <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job.things), width)} />
-              )}
+              {(width) => <DrawingView drawing={pictureDrawing(pictureOf(camera, input, job), width)} />}
             </Sized>
           ) : null}
           <Text fontSize="sm" color="soft" mt={1}>

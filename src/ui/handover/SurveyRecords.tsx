@@ -15,10 +15,10 @@ const NONE: readonly Survey[] = []
 export function SurveyRecords() {
   const { job } = useJob()
   const catalogue = useCatalogue()
-  const { things, backgrounds, devices, policies } = job
+  const { things, floorHeightsM, backgrounds, devices, policies } = job
   const of = useMemo(
-    () => ({ things, backgrounds, devices, policies }),
-    [things, backgrounds, devices, policies],
+    () => ({ things, floorHeightsM, backgrounds, devices, policies }),
+    [things, floorHeightsM, backgrounds, devices, policies],
   )
   const [made, setMade] = useState({ of, surveys: NONE })
   const surveys = made.of === of ? made.surveys : NONE

@@ -4,14 +4,16 @@ import { Box, Button, Heading, Stack } from '@chakra-ui/react'
 import { memo, useEffect, useRef } from 'react'
 import type { Assessment } from '@/core/assess'
 import type { PlanPoint } from '@/core/geometry'
-import type { judgeSurvey, Survey, WalkCamera } from '@/core/sight'
+import { notLooking, type judgeSurvey, type Survey, type WalkCamera } from '@/core/sight'
 import { print } from '@/core/units'
 import { FindingList } from '../kit/Findings'
 import { BackgroundPanel } from './BackgroundPanel'
 import { ComparePlaces } from './ComparePlaces'
 import { DeviceForm } from './DeviceForm'
 import type { Editor } from './editor'
+import { FloorsPanel } from './FloorsPanel'
 import { Fold } from './Fold'
+import { NotLooking } from './NotLooking'
 import { OnIt } from './OnIt'
 import type { Layers } from './layers'
 import { PositionHelper } from './PositionHelper'
@@ -84,6 +86,7 @@ export const Panel = memo(function Panel(props: PanelProps) {
             What was promised
           </Heading>
           <FindingList findings={promised} units={job.units} />
+          {thing ? null : <NotLooking apart={notLooking(job, editor.floor)} />}
         </Box>
       ) : null}
       <Box>
@@ -116,6 +119,9 @@ export const Panel = memo(function Panel(props: PanelProps) {
         </Fold>
         <Fold title="Drawing under it">
           <BackgroundPanel editor={editor} scaling={scaling} onScaled={props.onScaled} />
+        </Fold>
+        <Fold title="How high the floors lie">
+          <FloorsPanel editor={editor} />
         </Fold>
         <Fold title="Where it lies">
           <SitePanel editor={editor} />

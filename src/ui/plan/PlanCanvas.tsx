@@ -12,7 +12,7 @@ import {
   farthestGroundM,
   focalFor,
   nearEdge,
-  occludersOf,
+  type Setting,
   whoSees,
   type SunOnPlan,
   type Survey,
@@ -55,6 +55,7 @@ interface PlanCanvasProps {
   readonly layers: Layers
   readonly sun: SunOnPlan | null
   readonly planeM: number
+  readonly setting: Setting
   readonly cameras: readonly WalkCamera[]
   readonly sightOf: (device: Device) => Sight | null
   readonly halfFov: (device: Device) => number
@@ -83,8 +84,21 @@ export function PlanCanvas(props: PlanCanvasProps) {
 
 /** Remembered, so that what goes on beside it does not draw it again. */
 const Drawn = memo(function Drawn(props: PlanCanvasProps) {
-  const { editor, width, height, room, survey, layers, planeM, cameras, sightOf, halfFov, asked, onEye } =
-    props
+  const {
+    editor,
+    width,
+    height,
+    room,
+    survey,
+    layers,
+    planeM,
+    setting,
+    cameras,
+    sightOf,
+    halfFov,
+    asked,
+    onEye,
+  } = props
   const { job, floor, tool, selected, selection, draft, snapping } = editor
   const { ink, shades } = useInk()
   const catalogue = useCatalogue()
@@ -140,8 +154,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
     ? (cameras.find(({ deviceId }) => deviceId === selectedDevice.id) ?? null)
     : null
   const footprint = useFootprint(lone, view, width, height, {
-    things: job.things,
-    floor,
+    setting,
     planeM,
     bands: useMemo(() => densityBands(job.policies.edition, shades), [job.policies.edition, shades]),
     coarse: hand.carrying !== null,
@@ -227,7 +240,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
   else if (hand.carrying && place && lone) {
     const sight = selectedDevice!.sight!
     const target = along(place, place.panDeg, sight.targetDistanceM)
-    const [seen] = whoSees(target, planeM, [lone], occludersOf(job.things, floor), job.policies.edition).seen
+    const [seen] = whoSees(target, planeM, [lone], setting, job.policies.edition).seen
     tag = sightWords(place, target, sight, seen?.densityPxM ?? null, job.units)
   }
   const tagAt = hand.carrying ?? hover?.at ?? null

@@ -10,7 +10,7 @@ import {
   camerasOn,
   imagerOf,
   judgeSurvey,
-  occludersOf,
+  settingOf,
   SIGHT_LIMITS,
   surveyRequest,
   whoSees,
@@ -100,26 +100,29 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     eye.current = next
   }, [])
 
-  const { things, backgrounds, devices, policies } = job
+  const { things, floorHeightsM, backgrounds, devices, policies } = job
   const request = useMemo(
-    () => surveyRequest({ things, backgrounds, devices, policies }, catalogue, floor, planeM),
-    [things, backgrounds, devices, policies, catalogue, floor, planeM],
+    () => surveyRequest({ things, floorHeightsM, backgrounds, devices, policies }, catalogue, floor, planeM),
+    [things, floorHeightsM, backgrounds, devices, policies, catalogue, floor, planeM],
   )
   const { result: surveyed, of: surveyedOf, progress, failed } = useSurvey(request)
   const survey = surveyed?.floor === floor ? surveyed : null
   const verdict = useMemo(() => survey && judgeSurvey(survey, job.units), [survey, job.units])
-  const cameras = useMemo(() => camerasOn(devices, catalogue, floor), [devices, catalogue, floor])
+  const cameras = useMemo(
+    () => camerasOn({ things, floorHeightsM, devices }, catalogue, floor),
+    [things, floorHeightsM, devices, catalogue, floor],
+  )
   // Fields and lists follow a hand when it lets them; what is said there is never said of what was.
   const later = useDeferredValue(editor)
   const beside = editor.trying ? later : editor
-  const occluders = useMemo(() => occludersOf(things, floor), [things, floor])
-  const sun = useSun(layers.sun, job.site, cameras, occluders)
+  const setting = useMemo(() => settingOf({ things, floorHeightsM }, floor), [things, floorHeightsM, floor])
+  const sun = useSun(layers.sun, job.site, cameras, setting)
   // A hand that only passes over is not held up by the answer.
   const passed = useDeferredValue(pointed)
   const at = pointed === pinned ? pinned : (passed ?? pinned)
   const asked = useMemo(
-    () => at && whoSees(at, planeM, cameras, occluders, policies.edition),
-    [at, planeM, cameras, occluders, policies.edition],
+    () => at && whoSees(at, planeM, cameras, setting, policies.edition),
+    [at, planeM, cameras, setting, policies.edition],
   )
 
   const assessedOf = useCallback(
@@ -220,6 +223,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
                 layers={layers}
                 sun={sun}
                 planeM={planeM}
+                setting={setting}
                 cameras={cameras}
                 sightOf={sightOf}
                 halfFov={halfFov}

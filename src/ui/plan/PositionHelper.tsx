@@ -62,6 +62,7 @@ export function PositionHelper({
       area,
       edges: edges.filter(({ id }) => !barred.has(id)),
       things: job.things,
+      floorHeightsM: job.floorHeightsM,
       site: job.site,
       camera,
       heightM: state.input.heightM,

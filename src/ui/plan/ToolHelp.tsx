@@ -6,7 +6,7 @@ import { along, bearingDeg, distanceM } from '@/core/geometry'
 import { parse, print } from '@/core/units'
 import { Wrong } from '../kit/Wrong'
 import type { Editor } from './editor'
-import { DRAWN, handlingOf } from './tools'
+import { DRAWN, leastOf, handlingOf } from './tools'
 
 /** What to do next with the tool in hand, and the exact length and bearing of the side that is drawn. */
 export function ToolHelp({
@@ -38,7 +38,7 @@ export function ToolHelp({
         </Text>
       ) : null}
       {sided ? <NextSide editor={editor} lengthField={lengthField} /> : null}
-      {clicks === 'until ended' && draft.length > 1 ? (
+      {tool.does === 'draw' && clicks === 'until ended' && draft.length >= leastOf(tool.kind) ? (
         <Button size="sm" minH="44px" colorPalette="copper" onClick={() => finish()}>
           Done
         </Button>

@@ -6,7 +6,7 @@ import { LEVELS, type Job, type ThingOf } from '@/core/job'
 import {
   levelName,
   levelsOf,
-  occludersOf,
+  settingOf,
   SIGHT_LIMITS,
   walk,
   type WalkCamera,
@@ -32,8 +32,8 @@ export function WalkPanel({
 }) {
   const { ink } = useInk()
   const walked = useMemo(
-    () => walk(thing.path, cameras, occludersOf(job.things, thing.floor), job.policies.edition),
-    [thing, cameras, job.things, job.policies.edition],
+    () => walk(thing.path, cameras, settingOf(job, thing.floor), job.policies.edition),
+    [thing, cameras, job],
   )
   const option = useMemo(
     () => ({

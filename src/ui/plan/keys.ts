@@ -5,7 +5,7 @@ import { planChange } from '../device/plan'
 import { ACTIONS } from './actions'
 import { boundsOfPicked, pickedOn, shifted, turnedBy } from './changes'
 import type { Editor } from './editor'
-import { DRAWN, type DrawnKind } from './tools'
+import { DRAWN, leastOf, type DrawnKind } from './tools'
 import type { Eye } from './usePlanView'
 
 /** What a key has to work with. */
@@ -123,7 +123,7 @@ const SHEET_KEYS: Readonly<Record<string, Key>> = {
   '}': turn(FURTHER),
   'enter': ({ editor: { tool, draft, finish, setTool } }) => {
     if (tool.does !== 'draw') return false
-    if (draft.length > 1) void finish()
+    if (draft.length >= leastOf(tool.kind)) void finish()
     else setTool({ does: 'select' })
     return true
   },

@@ -11,7 +11,7 @@ const [front] = on.things as [ReturnType<typeof wall>]
 const sightTo = (change: object | null): Change => ({
   type: 'setPlan',
   deviceId: 'device-1',
-  plan: { sight: { place: change && { ...place, ...change } } as never },
+  plan: { sight: { place: change && { ...place, ...change } } },
 })
 
 it.each<readonly [string, Change, RegExp | null]>([

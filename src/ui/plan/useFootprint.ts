@@ -1,7 +1,5 @@
 import { useMemo } from 'react'
-import type { Floor } from '@/core/job'
-import type { PlanThing } from '@/core/plan'
-import { eachSeen, gridOver, occludersOf, scratchFor, type Grid, type WalkCamera } from '@/core/sight'
+import { eachSeen, gridOver, scratchFor, type Grid, type Setting, type WalkCamera } from '@/core/sight'
 import { toPlan, type ViewBox, type Band } from '@/drawings/plan'
 import { paint } from './paint'
 
@@ -20,8 +18,7 @@ function roomFor(grid: Grid): ReturnType<typeof scratchFor> {
 }
 
 interface Of {
-  readonly things: readonly PlanThing[]
-  readonly floor: Floor
+  readonly setting: Setting
   readonly planeM: number
   readonly bands: readonly Band[]
   readonly coarse: boolean
@@ -33,7 +30,7 @@ export function useFootprint(
   view: ViewBox,
   width: number,
   height: number,
-  { things, floor, planeM, bands, coarse }: Of,
+  { setting, planeM, bands, coarse }: Of,
 ): { readonly grid: Grid; readonly canvas: HTMLCanvasElement } | null {
   return useMemo(() => {
     if (!camera) return null
@@ -43,10 +40,9 @@ export function useFootprint(
       Math.max(LEAST_M, (coarse ? COARSE_PX : FINE_PX) / view.perMetre),
     )
     const density = new Float32Array(grid.columns * grid.rows)
-    const occluders = occludersOf(things, floor)
-    eachSeen(camera.eye, occluders, grid, planeM, roomFor(grid), (cell, pxM, hidden) => {
+    eachSeen(camera.eye, setting, grid, planeM, roomFor(grid), (cell, pxM, hidden) => {
       if (!hidden) density[cell] = pxM
     })
     return { grid, canvas: paint(grid, density, bands, 0.82) }
-  }, [camera, view, width, height, things, floor, planeM, bands, coarse])
+  }, [camera, view, width, height, setting, planeM, bands, coarse])
 }

@@ -2,7 +2,6 @@ import { finding, type Finding } from '../../findings'
 import { quantity } from '../../units'
 import type { Asked } from './asked'
 import { capital } from './words'
-import { nameOf } from '../../plan'
 
 /** Whether something on the plan stands between the lens and its target. */
 export function hiddenFindings({ context, sight, around }: Asked): Finding[] {
@@ -17,7 +16,7 @@ export function hiddenFindings({ context, sight, around }: Asked): Finding[] {
       figure: quantity(hidden.distanceM, 'length'),
       limit: quantity(sight.targetDistanceM, 'length'),
       reason:
-        `${capital(nameOf(hidden.thing))} stands in between, ` +
+        `${capital(hidden.name)} stands in between, ` +
         `${printed(hidden.distanceM, 'length')} from the lens.`,
       source: 'physics',
       advice:

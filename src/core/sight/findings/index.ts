@@ -3,6 +3,7 @@ import type { Sight } from '../../job/job'
 import type { PlaceContext } from '../../parts'
 import { aheadOf } from '../ahead'
 import { lookAround } from '../around'
+import { onLand } from '../eye'
 import { tiltRangeDeg } from '../joint'
 import { aimFindings } from './aim'
 import type { Asked, Cured } from './asked'
@@ -41,11 +42,12 @@ export function findingsOf(context: PlaceContext, sight: Sight): Finding[] {
 }
 
 function askedOf(context: PlaceContext, sight: Sight, cured: Cured | null): Asked {
+  const standing = onLand(context, sight)
   return {
     context,
-    sight,
+    sight: standing,
     cured,
-    ahead: aheadOf(context.camera, sight),
+    ahead: aheadOf(context.camera, standing),
     range: tiltRangeDeg(context.camera, context.facing),
     around: sight.place ? lookAround(context, sight, sight.place) : null,
   }

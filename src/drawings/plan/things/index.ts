@@ -1,12 +1,15 @@
 import type { PlanThing, ThingName } from '@/core/job'
+import type { UnitSystem } from '@/core/units'
 import type { Drawn, PlanMark } from '../marks'
 import { RANK, type Naming } from '../naming'
 import type { ViewBox } from '../view'
 import { area } from './area'
 import { headEnd } from './headEnd'
+import { level } from './level'
 import { obstacle } from './obstacle'
 import { premises } from './premises'
 import { privacy } from './privacy'
+import { slab } from './slab'
 import { soffit } from './soffit'
 import { target } from './target'
 import type { DrawnThing } from './thing'
@@ -15,6 +18,8 @@ import { wall } from './wall'
 
 /** How every kind is drawn, from the undermost to the uppermost. */
 const DRAWN_THINGS: { readonly [K in ThingName]: DrawnThing<K> } = {
+  slab,
+  level,
   premises,
   area,
   privacy,
@@ -47,8 +52,13 @@ export const weightAt = ({ perMetre }: Pick<ViewBox, 'perMetre'>): number =>
   Math.min(1.5, Math.max(0.6, (perMetre / PLAIN_PER_METRE) ** 0.3))
 
 /** What is written at a thing; null where nothing is. */
-export function namingOf(thing: PlanThing, view: ViewBox, selected: boolean): Naming | null {
-  const naming = drawnAs(thing).naming?.(thing, view)
+export function namingOf(
+  thing: PlanThing,
+  view: ViewBox,
+  units: UnitSystem,
+  selected: boolean,
+): Naming | null {
+  const naming = drawnAs(thing).naming?.(thing, view, units)
   if (!naming || naming.words === '') return null
   return { ...naming, id: thing.id, rank: selected ? RANK.selected : naming.rank }
 }

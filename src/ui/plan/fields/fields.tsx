@@ -143,6 +143,17 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
   'target': { measures: targetHeight, more: mustShow },
   'walk': {},
   'head end': {},
+  'slab': { more: groundOf },
+  'level': {
+    measures: ({ groundM }, { metres, put }) =>
+      metres('Ground lies at', groundM, -50, 50, (to) => put({ groundM: to })),
+    more: () => (
+      <Text fontSize="sm" color="soft">
+        Above the level that heights on this floor count from, below it where negative. People, faces, areas
+        and targets stand on the ground between such levels; what has its foot at 0 reaches down to it.
+      </Text>
+    ),
+  },
 }
 
 /** The fields of a thing's kind. */

@@ -6,10 +6,12 @@ import {
   Focus,
   Footprints,
   LandPlot,
+  Layers2,
   PanelTop,
   Pentagon,
   RectangleHorizontal,
   Server,
+  Spline,
   type LucideIcon,
 } from 'lucide-react'
 import { usualOf } from '@/core/exchange'
@@ -26,6 +28,8 @@ interface Drawn {
   readonly how: string
   /** Exactly so many clicks, or as many as one likes until it is ended. */
   readonly clicks: 1 | 2 | 'until ended'
+  /** So few points are something already, where they are ended; two where left out. */
+  readonly least?: 1
   /** Goes on from its last corner once it is drawn. */
   readonly goesOn?: true
   /** What is drawn as it starts, beside ids and floor; its fields are checked after. */
@@ -157,4 +161,24 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     clicks: 1,
     start: ([at]) => [{ kind: 'head end', at }],
   },
+  'slab': {
+    name: 'Floor slab',
+    icon: Layers2,
+    key: 'b',
+    how: 'Click round what this floor stands on: nobody looks through it to the floor below.',
+    clicks: 'until ended',
+    start: (outline) => [{ kind: 'slab', outline }],
+  },
+  'level': {
+    name: 'Ground level',
+    icon: Spline,
+    key: 'g',
+    how: 'Click along ground of one height; Enter ends it. One click is a single point.',
+    clicks: 'until ended',
+    least: 1,
+    start: (path, on) => [{ kind: 'level', path, groundM: last(on, 'level')?.groundM ?? 0 }],
+  },
 }
+
+/** How many points a drawing has at least, where it is ended by hand. */
+export const leastOf = (kind: DrawnKind): number => DRAWN[kind].least ?? 2

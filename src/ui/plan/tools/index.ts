@@ -22,5 +22,5 @@ export const handlingOf = (tool: Tool): Handling<Tool> => TOOLS[tool.does] as un
 /** What tells a tool from others: a tool that draws by what it draws. */
 export const keyOf = (tool: Tool): string => (tool.does === 'draw' ? tool.kind : tool.does)
 
-export { DRAWN, type DrawnKind } from './drawn'
+export { DRAWN, leastOf, type DrawnKind } from './drawn'
 export type { Sheet, Tool } from './tool'

@@ -1,0 +1,354 @@
+import Delaunator from 'delaunator'
+import { between, boundsOf, distanceM, type Outline, type PlanPoint } from '../geometry'
+import type { Floor } from '../job/choices'
+import type { PlanThing } from '../plan'
+import { cellCount, cellMiddle, type Grid } from './grid'
+import type { Point } from './projection'
+
+/**
+ * How the ground of a floor lies, from the levels drawn on it: flat triangles between them (Delaunay), and
+ * beyond them as high as their nearest edge.
+ */
+export interface Land {
+  readonly leastM: number
+  readonly mostM: number
+  readonly facets: readonly Facet[]
+  /** The edges behind which something may be hidden. */
+  readonly brows: readonly (readonly [Point, Point])[]
+  /** The edges round the facets; where there is none, the lines and points themselves. */
+  readonly rim: readonly (readonly [Point, Point])[]
+  /** The facets that meet a square of the plan, by its column and row. */
+  readonly squares: ReadonlyMap<string, readonly Facet[]>
+}
+
+type Facet = readonly [Point, Point, Point]
+
+/** A drawn line is taken up so often, m: triangles keep to it. */
+const ALONG_M = 2
+const SQUARE_M = 8
+/** Bends no deeper than this are none, m. */
+const FLAT_M = 1e-6
+
+const KNOWN = new WeakMap<readonly PlanThing[], Map<Floor, Land | null>>()
+
+/** The land of a floor; null where no level is drawn: it is flat. Made once for one list of things. */
+export function landOf(things: readonly PlanThing[], floor: Floor): Land | null {
+  const floors = KNOWN.get(things) ?? new Map<Floor, Land | null>()
+  KNOWN.set(things, floors)
+  const known = floors.get(floor)
+  if (known !== undefined) return known
+  const made = make(things.filter((thing) => thing.floor === floor))
+  floors.set(floor, made)
+  return made
+}
+
+function make(things: readonly PlanThing[]): Land | null {
+  const lines = things.flatMap((thing) =>
+    thing.kind === 'level' ? [thing.path.map((at): Point => ({ ...at, z: thing.groundM }))] : [],
+  )
+  if (lines.length === 0) return null
+  const points = lines.flatMap(takenUp)
+  const { triangles, halfedges, hull } = Delaunator.from(
+    points,
+    ({ x }) => x,
+    ({ y }) => y,
+  )
+  const facets = Array.from({ length: triangles.length / 3 }, (_, i): Facet => {
+    const [a, b, c] = [triangles[3 * i]!, triangles[3 * i + 1]!, triangles[3 * i + 2]!]
+    return [points[a]!, points[b]!, points[c]!]
+  })
+  const corners = bends([...hull].map((at) => points[at]!))
+  const round = corners.map((a, i) => [a, corners[(i + 1) % corners.length]!] as const)
+  const alone = lines.flatMap((line) => line.map((a, i) => [a, line[i + 1] ?? a] as const))
+  const heights = points.map(({ z }) => z)
+  return {
+    leastM: Math.min(...heights),
+    mostM: Math.max(...heights),
+    facets,
+    brows: browsOf(points, triangles, halfedges),
+    rim: facets.length === 0 ? alone : round,
+    squares: squaresOf(facets),
+  }
+}
+
+/** The points of a line, and more between them where they lie far apart. */
+function takenUp(line: readonly Point[]): Point[] {
+  return line.flatMap((a, i) => {
+    const b = line[i + 1]
+    if (!b) return [a]
+    const pieces = Math.max(1, Math.ceil(distanceM(a, b) / ALONG_M))
+    return Array.from({ length: pieces }, (_, k) => ({ ...between(a, b, k / pieces), z: a.z }))
+  })
+}
+
+/** A ring without the points at which it neither turns nor bends. */
+function bends(ring: readonly Point[]): readonly Point[] {
+  return ring.filter((b, i) => {
+    const [a, c] = [ring[(i + ring.length - 1) % ring.length]!, ring[(i + 1) % ring.length]!]
+    const whole = distanceM(a, c)
+    const share = whole === 0 ? 0 : distanceM(a, b) / whole
+    const straight = whole > 0 && distanceM(b, between(a, c, share)) < FLAT_M
+    return !straight || Math.abs(b.z - (a.z + share * (c.z - a.z))) > FLAT_M
+  })
+}
+
+const squareOf = (x: number, y: number) => `${Math.floor(x / SQUARE_M)} ${Math.floor(y / SQUARE_M)}`
+
+function squaresOf(facets: readonly Facet[]): Map<string, Facet[]> {
+  const squares = new Map<string, Facet[]>()
+  for (const facet of facets) {
+    const { left, right, bottom, top } = boundsOf(facet)!
+    for (let x = Math.floor(left / SQUARE_M); x <= Math.floor(right / SQUARE_M); x++) {
+      for (let y = Math.floor(bottom / SQUARE_M); y <= Math.floor(top / SQUARE_M); y++) {
+        const key = `${x} ${y}`
+        squares.set(key, [...(squares.get(key) ?? []), facet])
+      }
+    }
+  }
+  return squares
+}
+
+/** Height of a facet over a point, m; null where the point lies outside it. */
+function heightOn([a, b, c]: Facet, x: number, y: number): number | null {
+  const area = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)
+  if (area === 0) return null
+  const ofB = ((x - a.x) * (c.y - a.y) - (c.x - a.x) * (y - a.y)) / area
+  const ofC = ((b.x - a.x) * (y - a.y) - (x - a.x) * (b.y - a.y)) / area
+  const least = -1e-9
+  if (ofB < least || ofC < least || ofB + ofC > 1 - least) return null
+  return a.z + ofB * (b.z - a.z) + ofC * (c.z - a.z)
+}
+
+/** How high the ground lies at a point, m above what the floor's heights count from. */
+export function groundM(land: Land | null | undefined, at: PlanPoint): number {
+  if (!land) return 0
+  for (const facet of land.squares.get(squareOf(at.x, at.y)) ?? []) {
+    const height = heightOn(facet, at.x, at.y)
+    if (height !== null) return height
+  }
+  return rimM(land, at)
+}
+
+/** The height of the nearest point of the rim. Written out: cells ask for it by the ten thousand. */
+function rimM({ rim }: Land, { x, y }: PlanPoint): number {
+  let [nearest, height] = [Infinity, 0]
+  for (const [a, b] of rim) {
+    const [dx, dy] = [b.x - a.x, b.y - a.y]
+    const long = dx * dx + dy * dy
+    const along = long === 0 ? 0 : Math.min(1, Math.max(0, ((x - a.x) * dx + (y - a.y) * dy) / long))
+    const [offX, offY] = [x - a.x - along * dx, y - a.y - along * dy]
+    const off = offX * offX + offY * offY
+    if (off >= nearest) continue
+    nearest = off
+    height = a.z + along * (b.z - a.z)
+  }
+  return height
+}
+
+/** Cells of about the same height: a part of a grid, and where its cells lie in it and in the whole. */
+export interface Step {
+  /** At most half a step from the height of each of its cells, m. */
+  readonly heightM: number
+  readonly window: Grid
+  readonly cells: Uint32Array
+  readonly inWindow: Uint32Array
+}
+
+/** The ground under the middle of every cell of a grid, m, and the steps it goes in. */
+export interface LandOver {
+  readonly heights: Float32Array
+  readonly steps: readonly Step[]
+  /** Which step each cell is of. */
+  readonly stepOf: Uint16Array
+}
+
+const GRIDS = new WeakMap<Land, Map<string, LandOver>>()
+/** A floor, its areas and its window: more grids of one land are not remembered. */
+const MOST_GRIDS = 40
+
+/** The ground over a grid; made once. */
+export function landOver(land: Land, grid: Grid): LandOver {
+  const grids = GRIDS.get(land) ?? new Map<string, LandOver>()
+  GRIDS.set(land, grids)
+  const key = Object.values(grid).join(' ')
+  const known = grids.get(key)
+  if (known) return known
+  if (grids.size >= MOST_GRIDS) grids.clear()
+  const heights = heightsOver(land, grid)
+  const steps = stepsOf(land, grid, heights)
+  const stepOf = new Uint16Array(heights.length)
+  for (const [index, { cells }] of steps.entries()) for (const cell of cells) stepOf[cell] = index
+  const over = { heights, steps, stepOf }
+  grids.set(key, over)
+  return over
+}
+
+/** The ground under the middle of every cell, facet by facet; beyond them from their rim. */
+function heightsOver(land: Land, grid: Grid): Float32Array {
+  const heights = new Float32Array(cellCount(grid)).fill(NaN)
+  const { left, bottom, cellM, columns, rows } = grid
+  for (const facet of land.facets) {
+    const box = boundsOf(facet)!
+    const start = planeAt(facet, { x: 0, y: 0 })
+    if (start === null) continue
+    const east = planeAt(facet, { x: 1, y: 0 })! - start
+    const north = planeAt(facet, { x: 0, y: 1 })! - start
+    const low = Math.max(0, Math.ceil((box.bottom - bottom) / cellM - 0.5))
+    const high = Math.min(rows - 1, Math.floor((box.top - bottom) / cellM - 0.5))
+    for (let row = low; row <= high; row++) {
+      const y = bottom + (row + 0.5) * cellM
+      const [from, to] = spanAt(facet, y)
+      const first = Math.max(0, Math.ceil((from - left) / cellM - 0.5 - 1e-9))
+      const last = Math.min(columns - 1, Math.floor((to - left) / cellM - 0.5 + 1e-9))
+      for (let column = first; column <= last; column++)
+        heights[row * columns + column] = start + east * (left + (column + 0.5) * cellM) + north * y
+    }
+  }
+  for (let cell = 0; cell < heights.length; cell++)
+    if (Number.isNaN(heights[cell])) heights[cell] = rimM(land, cellMiddle(grid, cell))
+  return heights
+}
+
+/** From where to where a facet is cut by a line across the sheet. */
+function spanAt(facet: Facet, y: number): readonly [number, number] {
+  let [from, to] = [Infinity, -Infinity]
+  for (let i = 0; i < 3; i++) {
+    const [a, b] = [facet[i]!, facet[(i + 1) % 3]!]
+    if ((a.y < y && b.y < y) || (a.y > y && b.y > y)) continue
+    const x = a.y === b.y ? a.x : a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y)
+    const other = a.y === b.y ? b.x : x
+    from = Math.min(from, x, other)
+    to = Math.max(to, x, other)
+  }
+  return [from, to]
+}
+
+/** What things hide is worked out for so many steps of the ground's height, none finer than this, m. */
+const LAND_STEPS = 24
+const FINEST_STEP_M = 0.05
+
+/** How high a step is by which land is taken, m; 0 where it is level. */
+export const landStepM = ({ leastM, mostM }: Land): number =>
+  mostM === leastM ? 0 : Math.max(FINEST_STEP_M, (mostM - leastM) / LAND_STEPS)
+
+function stepsOf(land: Land, grid: Grid, heights: Float32Array): Step[] {
+  const stepM = landStepM(land)
+  const groups = new Map<number, number[]>()
+  for (const [cell, height] of heights.entries()) {
+    const step = stepM === 0 ? 0 : Math.round((height - land.leastM) / stepM)
+    const group = groups.get(step)
+    if (group) group.push(cell)
+    else groups.set(step, [cell])
+  }
+  return [...groups.values()].map((cells): Step => {
+    let [left, right, low, high] = [Infinity, 0, Infinity, 0]
+    let [least, most] = [Infinity, -Infinity]
+    for (const cell of cells) {
+      const row = Math.floor(cell / grid.columns)
+      const column = cell - row * grid.columns
+      ;[left, right] = [Math.min(left, column), Math.max(right, column)]
+      ;[low, high] = [Math.min(low, row), Math.max(high, row)]
+      ;[least, most] = [Math.min(least, heights[cell]!), Math.max(most, heights[cell]!)]
+    }
+    const columns = right - left + 1
+    return {
+      heightM: (least + most) / 2,
+      window: {
+        left: grid.left + left * grid.cellM,
+        bottom: grid.bottom + low * grid.cellM,
+        cellM: grid.cellM,
+        columns,
+        rows: high - low + 1,
+      },
+      cells: Uint32Array.from(cells),
+      inWindow: Uint32Array.from(cells, (cell) => {
+        const row = Math.floor(cell / grid.columns)
+        return (row - low) * columns + (cell - row * grid.columns - left)
+      }),
+    }
+  })
+}
+
+/**
+ * The patches of a plane that a brow hides from a lens: whatever lies beyond it, so far out that a ray over
+ * the brow has come down to the plane. Part by part where the lens is as high as only some of it.
+ */
+export function shadesOfBrow(a: Point, b: Point, lens: Point, planeM: number, reachM: number): Outline[] {
+  if ((a.z - lens.z) * (b.z - lens.z) < 0) {
+    const level = between(a, b, (lens.z - a.z) / (b.z - a.z))
+    const middle = { ...level, z: lens.z }
+    return [
+      ...shadesOfBrow(a, middle, lens, planeM, reachM),
+      ...shadesOfBrow(middle, b, lens, planeM, reachM),
+    ]
+  }
+  const [ax, ay, bx, by] = [a.x - lens.x, a.y - lens.y, b.x - lens.x, b.y - lens.y]
+  const off = Math.abs(ax * by - ay * bx) / Math.hypot(bx - ax, by - ay)
+  if (!(off > 1e-9)) return [] // edge on
+  const most = Math.max(1, (reachM / off) * 1.01)
+  const [ofA, ofB] = [a, b].map(({ z }) => hiddenFrom(z - lens.z, planeM - lens.z, most))
+  if (!ofA || !ofB || (ofA[0] >= ofA[1] && ofB[0] >= ofB[1])) return []
+  const at = (x: number, y: number, k: number): PlanPoint => ({ x: lens.x + x * k, y: lens.y + y * k })
+  return [[at(ax, ay, ofA[0]), at(bx, by, ofB[0]), at(bx, by, ofB[1]), at(ax, ay, ofA[1])]]
+}
+
+/**
+ * From where to where, in lengths of the way to a brow, ground at a height is hidden behind it; heights from
+ * the lens, m. Null where it never is.
+ */
+function hiddenFrom(browM: number, planeM: number, most: number): readonly [number, number] | null {
+  // A ray to the plane, k times as far out as the brow, passes the brow at 1/k of the plane's height.
+  if (planeM >= 0) return browM <= 0 ? null : [Math.min(most, Math.max(1, planeM / browM)), most]
+  return [1, browM >= 0 ? most : Math.min(most, Math.max(1, planeM / browM))]
+}
+
+/** Ground that rises so little above a ray does not hide what is behind it, m. */
+const CLEAR_M = 0.01
+
+/**
+ * How far out (m along it) the ground rises above a ray between two points; null where it never does. Between
+ * the edges of facets both are straight: at a brow the ground stands highest above a ray, if anywhere.
+ */
+export function landBetween(land: Land | null | undefined, from: Point, to: Point): number | null {
+  if (!land) return null
+  const [rx, ry, rz] = [to.x - from.x, to.y - from.y, to.z - from.z]
+  let nearest = 1
+  for (const [a, b] of land.brows) {
+    const [sx, sy, qx, qy] = [b.x - a.x, b.y - a.y, a.x - from.x, a.y - from.y]
+    const cross = rx * sy - ry * sx
+    if (cross === 0) continue
+    const share = (qx * sy - qy * sx) / cross
+    if (share <= 0 || share >= nearest) continue
+    const across = (qx * ry - qy * rx) / cross
+    if (across < 0 || across > 1) continue
+    if (from.z + rz * share < a.z + across * (b.z - a.z) - CLEAR_M) nearest = share
+  }
+  return nearest === 1 ? null : nearest * Math.hypot(rx, ry, rz)
+}
+
+/**
+ * Every edge at which the ground bends down on both sides: over a valley or a plain a ray that clears its
+ * ends clears it too.
+ */
+function browsOf(points: readonly Point[], triangles: Uint32Array, halfedges: Int32Array): Land['brows'] {
+  const brows: (readonly [Point, Point])[] = []
+  const next = (edge: number) => (edge % 3 === 2 ? edge - 2 : edge + 1)
+  for (const [edge, other] of halfedges.entries()) {
+    if (other < edge) continue // each once; those round the whole have no other side
+    const [a, b] = [points[triangles[edge]!]!, points[triangles[next(edge)]!]!]
+    const far = points[triangles[next(next(other))]!]!
+    const facet: Facet = [a, b, points[triangles[next(next(edge))]!]!]
+    const straight = planeAt(facet, far)
+    if (straight === null || far.z < straight - FLAT_M) brows.push([a, b])
+  }
+  return brows
+}
+
+/** The height that the plane of a facet has at a point; null where the facet has no area. */
+function planeAt([a, b, c]: Facet, { x, y }: PlanPoint): number | null {
+  const area = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)
+  if (area === 0) return null
+  const ofB = ((x - a.x) * (c.y - a.y) - (c.x - a.x) * (y - a.y)) / area
+  const ofC = ((b.x - a.x) * (y - a.y) - (x - a.x) * (b.y - a.y)) / area
+  return a.z + ofB * (b.z - a.z) + ofC * (c.z - a.z)
+}
