@@ -61,15 +61,13 @@ const wall = (
 /** A brick's length and its plaster. */
 const BRICK_M = 0.22
 
-/** Ground of one height from one side of the slip to the other. */
-const acrossSlip = (y: number, groundM: number): PlanThing => ({
-  ...own(`slip-${y}`, ''),
+/** A side of the slip, which falls evenly into the water. */
+const slipSide = (id: string, x: number): PlanThing => ({
+  ...own(id, ''),
   kind: 'level',
-  path: [
-    [27.2, y],
-    [37.8, y],
-  ].map(([x, at]) => point([x!, at!])),
-  groundM,
+  path: [24, 1].map((y) => point([x, y])),
+  groundM: 0,
+  endM: -1.7,
 })
 
 const soffit = (
@@ -232,10 +230,10 @@ export const KESTREL_THINGS: PlanThing[] = [
     path: (
       [
         [4, 2],
-        [27, 2],
+        [27, 1],
         [27, 24],
         [38, 24],
-        [38, 2],
+        [38, 1],
         [80, 2],
         [80, 58],
         [4, 58],
@@ -243,11 +241,10 @@ export const KESTREL_THINGS: PlanThing[] = [
       ] as Corner[]
     ).map(point),
     groundM: 0,
+    endM: 0,
   },
-  acrossSlip(18, -0.4),
-  acrossSlip(13, -0.8),
-  acrossSlip(8, -1.2),
-  acrossSlip(1, -1.7),
+  slipSide('slip-west', 27.1),
+  slipSide('slip-east', 37.9),
   {
     ...own('office-floor', 'Chart room'),
     floor: 'upper',

@@ -93,6 +93,7 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     kind: fc.constant('level' as const),
     path: fc.array(planPoint, { minLength: 1, maxLength: 5 }),
     groundM: real(-10, 10),
+    endM: real(-10, 10),
   }),
 )
 

@@ -113,7 +113,8 @@ export const level = (
   path: readonly (readonly [x: number, y: number])[],
   groundM: number,
   id = 'level',
-): ThingOf<'level'> => ({ ...common, id, kind: 'level', path: path.map(([x, y]) => xy(x, y)), groundM })
+  endM = groundM,
+): ThingOf<'level'> => ({ ...common, id, kind: 'level', path: path.map(([x, y]) => xy(x, y)), groundM, endM })
 
 export const slab = (x: number, y: number, w: number, h: number): ThingOf<'slab'> => ({
   ...common,

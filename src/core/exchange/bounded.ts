@@ -73,7 +73,7 @@ const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
   'level': {
     form: ({ path }) => (path.length === 1 ? { is: 'point', at: path[0]! } : { is: 'path', points: path }),
     placed: (path) => ({ path }),
-    usual: () => ({ groundM: 0 }),
+    usual: () => ({ groundM: 0, endM: 0 }),
   },
 }
 const boundedAs = (kind: ThingName) => BOUNDED[kind] as unknown as Bounded<ThingName>

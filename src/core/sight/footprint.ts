@@ -142,7 +142,7 @@ function lookOverLevel(
  */
 function lookOverLand(
   eye: Eye,
-  occluders: Occluders,
+  setting: Setting,
   land: Land,
   grid: Grid,
   planeM: number,
@@ -170,14 +170,24 @@ function lookOverLand(
     }
   }
   const inPicture = steps.filter((_, step) => looked[step] === 1)
-  hideBySteps(inFrontOf(eye, axes, occluders), land, pose, planeM, hidden, inPicture)
+  const before = inFrontOf(eye, axes, setting)
+  // A ray that a brow hides passes under it, no deeper than to the lowest ground.
+  const curtains = (setting.brows ?? land.brows).map((brow) => ({
+    brow,
+    a: brow[0],
+    b: brow[1],
+    fromM: land.leastM + Math.min(0, planeM),
+    toM: Math.max(brow[0].z, brow[1].z),
+  }))
+  const brows = standing(eye, axes, curtains).map(({ brow }) => brow)
+  hideBySteps(before, brows, pose, planeM, hidden, inPicture)
   return found
 }
 
 /** Marks what things and brows hide of each step of the ground, taken for a plane as high as it. */
 function hideBySteps(
   inFront: Occluders,
-  { brows }: Land,
+  brows: Land['brows'],
   pose: Pose,
   planeM: number,
   hidden: Uint8Array,
@@ -278,32 +288,45 @@ function rangeSeen(imager: Imager, axes: Axes, pose: Pose, grid: Grid, dz: numbe
  * What can hide anything of a picture: a pinhole's picture is bounded by four planes through the lens, and
  * what lies wholly beyond one of them stands before nothing that is in it. For other lenses everything.
  */
-function inFrontOf({ imager, pose }: Eye, { forward, right, up }: Axes, occluders: Occluders): Occluders {
+function inFrontOf(eye: Eye, axes: Axes, occluders: Occluders): Occluders {
+  const { imager } = eye
   if (imager.kind !== 'rectilinear') return occluders
+  const beyond = beyondPicture(eye, axes)
+  return {
+    uprights: standing(eye, axes, occluders.uprights),
+    boards: occluders.boards.filter(
+      ({ outline, heightM }) => outline.reduce((all, { x, y }) => all & beyond(x, y, heightM), 15) === 0,
+    ),
+    solids: occluders.solids,
+  }
+}
+
+/** The uprights of which some may be in a picture. */
+function standing<T extends Pick<Upright, 'a' | 'b' | 'fromM' | 'toM'>>(
+  eye: Eye,
+  axes: Axes,
+  uprights: readonly T[],
+): readonly T[] {
+  if (eye.imager.kind !== 'rectilinear') return uprights
+  const beyond = beyondPicture(eye, axes)
+  return uprights.filter(
+    ({ a, b, fromM, toM }) =>
+      (beyond(a.x, a.y, fromM) & beyond(a.x, a.y, toM) & beyond(b.x, b.y, fromM) & beyond(b.x, b.y, toM)) ===
+      0,
+  )
+}
+
+/** Bit by bit, beyond which of the four planes that bound a pinhole's picture a point lies. */
+function beyondPicture({ imager, pose }: Eye, { forward, right, up }: Axes) {
   const kx = imager.widthPx / (2 * imager.focalPxX)
   const ky = imager.heightPx / (2 * imager.focalPxY)
-  /** Bit by bit, beyond which planes a point lies. */
-  const beyond = (x: number, y: number, z: number): number => {
+  return (x: number, y: number, z: number): number => {
     const [dx, dy, dz] = [x - pose.x, y - pose.y, z - pose.z]
     const depth = dx * forward.x + dy * forward.y + dz * forward.z
     const across = dx * right.x + dy * right.y + dz * right.z
     const above = dx * up.x + dy * up.y + dz * up.z
     const sides = (kx * depth + across < 0 ? 1 : 0) | (kx * depth - across < 0 ? 2 : 0)
     return sides | (ky * depth + above < 0 ? 4 : 0) | (ky * depth - above < 0 ? 8 : 0)
-  }
-  return {
-    uprights: occluders.uprights.filter(
-      ({ a, b, fromM, toM }) =>
-        (beyond(a.x, a.y, fromM) &
-          beyond(a.x, a.y, toM) &
-          beyond(b.x, b.y, fromM) &
-          beyond(b.x, b.y, toM)) ===
-        0,
-    ),
-    boards: occluders.boards.filter(
-      ({ outline, heightM }) => outline.reduce((all, { x, y }) => all & beyond(x, y, heightM), 15) === 0,
-    ),
-    solids: occluders.solids,
   }
 }
 

@@ -12,9 +12,8 @@ export {
   type Pose,
 } from './projection'
 export { nearestGroundM, farthestGroundM, nearestFaceM } from './elevation'
-export { firstBetween, hiddenBy, settingOf, type Setting } from './occluders'
+export { firstBetween, settingOf, type Setting } from './occluders'
 export { ORDER, type World } from './floors'
-export { groundM } from './land'
 export { cellAt, cellMiddle, gridOver, type Grid } from './grid'
 export { eachSeen, nearEdge, scratchFor, type Eye, type SurveyCamera } from './footprint'
 export { backgroundCorners, SOLID } from './ground'

@@ -106,6 +106,28 @@ describe('the height of the ground', () => {
       expect.closeTo(2, 9),
       expect.closeTo(0.5, 9),
     ])
+    // A ramp's edge with a corner in it falls evenly along its 10 m.
+    const ramp = landOf(
+      [
+        level(
+          [
+            [0, 0],
+            [6, 0],
+            [6, 4],
+          ],
+          1,
+          'r',
+          -1,
+        ),
+      ],
+      'ground',
+    )
+    expect([xy(0, 0), xy(3, 0), xy(6, 0), xy(6, 4)].map((at) => groundM(ramp, at))).toEqual([
+      1,
+      expect.closeTo(0.4, 9),
+      expect.closeTo(-0.2, 9),
+      -1,
+    ])
     expect(groundM(landOf([wall(0, 0, 4, 0)], 'ground'), xy(1, 1))).toBe(0)
     expect(landOf([level([[0, 0]], 2)], 'upper')).toBeNull()
   })
@@ -145,7 +167,7 @@ describe('what the ground hides', () => {
         const ray = new Raycaster(a, way.normalize(), 0.35, long - 0.35)
         const [met, meetsLow] = [high, low].map((mesh) => ray.intersectObject(mesh).length > 0)
         if (met !== meetsLow) continue
-        expect(landBetween(land, from, to) !== null, JSON.stringify([turn, from, to])).toBe(met)
+        expect(landBetween(land.brows, from, to) !== null, JSON.stringify([turn, from, to])).toBe(met)
         if (met) hidden++
         else free++
       }

@@ -1,7 +1,7 @@
 import Delaunator from 'delaunator'
 import { between, boundsOf, distanceM, type Outline, type PlanPoint } from '../geometry'
 import type { Floor } from '../job/choices'
-import type { PlanThing } from '../plan'
+import type { PlanThing, ThingOf } from '../plan'
 import { cellCount, cellMiddle, type Grid } from './grid'
 import type { Point } from './projection'
 
@@ -43,9 +43,7 @@ export function landOf(things: readonly PlanThing[], floor: Floor): Land | null 
 }
 
 function make(things: readonly PlanThing[]): Land | null {
-  const lines = things.flatMap((thing) =>
-    thing.kind === 'level' ? [thing.path.map((at): Point => ({ ...at, z: thing.groundM }))] : [],
-  )
+  const lines = things.flatMap((thing) => (thing.kind === 'level' ? [withHeights(thing)] : []))
   if (lines.length === 0) return null
   const points = lines.flatMap(takenUp)
   const { triangles, halfedges, hull } = Delaunator.from(
@@ -71,13 +69,27 @@ function make(things: readonly PlanThing[]): Land | null {
   }
 }
 
+/** The points of a level with their heights: from that of its start evenly to that of its end. */
+function withHeights({ path, groundM: startM, endM }: ThingOf<'level'>): Point[] {
+  const lengths = path.map((at, i) => (i === 0 ? 0 : distanceM(path[i - 1]!, at)))
+  const whole = lengths.reduce((sum, length) => sum + length, 0)
+  let along = 0
+  return path.map((at, i) => {
+    along += lengths[i]!
+    return { ...at, z: whole === 0 ? startM : startM + (along / whole) * (endM - startM) }
+  })
+}
+
 /** The points of a line, and more between them where they lie far apart. */
 function takenUp(line: readonly Point[]): Point[] {
   return line.flatMap((a, i) => {
     const b = line[i + 1]
     if (!b) return [a]
     const pieces = Math.max(1, Math.ceil(distanceM(a, b) / ALONG_M))
-    return Array.from({ length: pieces }, (_, k) => ({ ...between(a, b, k / pieces), z: a.z }))
+    return Array.from({ length: pieces }, (_, k) => ({
+      ...between(a, b, k / pieces),
+      z: a.z + (k / pieces) * (b.z - a.z),
+    }))
   })
 }
 
@@ -187,7 +199,7 @@ export function landOver(land: Land, grid: Grid): LandOver {
 function heightsOver(land: Land, grid: Grid): Float32Array {
   const heights = new Float32Array(cellCount(grid)).fill(NaN)
   const { left, bottom, cellM, columns, rows } = grid
-  for (const facet of land.facets) {
+  for (const facet of facetsOver(land, grid)) {
     const box = boundsOf(facet)!
     const start = planeAt(facet, { x: 0, y: 0 })
     if (start === null) continue
@@ -207,6 +219,21 @@ function heightsOver(land: Land, grid: Grid): Float32Array {
   for (let cell = 0; cell < heights.length; cell++)
     if (Number.isNaN(heights[cell])) heights[cell] = rimM(land, cellMiddle(grid, cell))
   return heights
+}
+
+/** The facets that may lie under a grid. */
+function facetsOver(
+  { facets, squares }: Land,
+  { left, bottom, cellM, columns, rows }: Grid,
+): Iterable<Facet> {
+  const [x0, y0] = [Math.floor(left / SQUARE_M), Math.floor(bottom / SQUARE_M)]
+  const x1 = Math.floor((left + columns * cellM) / SQUARE_M)
+  const y1 = Math.floor((bottom + rows * cellM) / SQUARE_M)
+  if ((x1 - x0 + 1) * (y1 - y0 + 1) > squares.size) return facets
+  const found = new Set<Facet>()
+  for (let x = x0; x <= x1; x++)
+    for (let y = y0; y <= y1; y++) for (const facet of squares.get(`${x} ${y}`) ?? []) found.add(facet)
+  return found
 }
 
 /** From where to where a facet is cut by a line across the sheet. */
@@ -309,11 +336,10 @@ const CLEAR_M = 0.01
  * How far out (m along it) the ground rises above a ray between two points; null where it never does. Between
  * the edges of facets both are straight: at a brow the ground stands highest above a ray, if anywhere.
  */
-export function landBetween(land: Land | null | undefined, from: Point, to: Point): number | null {
-  if (!land) return null
+export function landBetween(brows: Land['brows'], from: Point, to: Point): number | null {
   const [rx, ry, rz] = [to.x - from.x, to.y - from.y, to.z - from.z]
   let nearest = 1
-  for (const [a, b] of land.brows) {
+  for (const [a, b] of brows) {
     const [sx, sy, qx, qy] = [b.x - a.x, b.y - a.y, a.x - from.x, a.y - from.y]
     const cross = rx * sy - ry * sx
     if (cross === 0) continue

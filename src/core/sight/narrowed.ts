@@ -1,4 +1,5 @@
 import { boundsOf, type PlanPoint } from '../geometry'
+import type { Land } from './land'
 import type { Setting } from './occluders'
 import type { Board, Occluders, Upright } from '../plan'
 
@@ -56,13 +57,20 @@ function meeting<T>(all: readonly T[], extents: Float64Array, { left, right, bot
 /** The occluders that meet a box on plan; what stands between two points of it is among them. */
 export function occludersWithin(occluders: Setting, box: Box): Setting {
   const { uprights, boards } = extentsOf(occluders)
+  const { land } = occluders
   return {
     uprights: meeting(occluders.uprights, uprights, box),
     boards: meeting(occluders.boards, boards, box),
     solids: [],
-    land: occluders.land ?? null,
+    ...(land ? { land, brows: land.brows.filter((brow) => meets(brow, box)) } : {}),
   }
 }
+
+const meets = ([a, b]: Land['brows'][number], { left, right, bottom, top }: Box): boolean =>
+  Math.min(a.x, b.x) <= right &&
+  Math.max(a.x, b.x) >= left &&
+  Math.min(a.y, b.y) <= top &&
+  Math.max(a.y, b.y) >= bottom
 
 /** The box about some points, `marginM` wider on every side. */
 export function boxAbout(points: readonly PlanPoint[], marginM: number): Box {

@@ -8,6 +8,8 @@ import type { Point } from './projection'
 /** What a floor is looked at in: what stands in the way, and how its ground lies (flat where left out). */
 export interface Setting extends Occluders {
   readonly land?: Land | null
+  /** The brows of that land that can matter; all where left out. */
+  readonly brows?: Land['brows']
 }
 
 const REMEMBERED = new WeakMap<readonly PlanThing[], Map<string, Setting>>()
@@ -74,7 +76,7 @@ export function hiddenBy(
   to: Point,
 ): { readonly name: string; readonly distanceM: number } | null {
   const hit = firstBetween(setting, from, to)
-  const groundAtM = landBetween(setting.land, from, to)
+  const groundAtM = landBetween(setting.brows ?? setting.land?.brows ?? [], from, to)
   if (groundAtM !== null && groundAtM < (hit?.distanceM ?? Infinity))
     return { name: 'the ground', distanceM: groundAtM }
   return hit && { name: nameOf(hit.thing), distanceM: hit.distanceM }

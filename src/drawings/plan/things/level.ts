@@ -1,14 +1,19 @@
-import { print } from '@/core/units'
+import { print, type UnitSystem } from '@/core/units'
 import { spotsOf, tintOf, type PlanMark } from '../marks'
 import { beside, RANK } from '../naming'
 import { toScreen } from '../view'
 import type { DrawnThing } from './thing'
 
+function heightWords(startM: number, endM: number, units: UnitSystem): string {
+  const height = (value: number) => print({ value, kind: 'length' }, units)
+  return startM === endM ? height(startM) : `${height(startM)} to ${height(endM)}`
+}
+
 /** A thin line with small crosses at its points, and its height. */
 export const level: DrawnThing<'level'> = {
-  naming: ({ path, name, groundM }, view, units) => ({
+  naming: ({ path, name, groundM, endM }, view, units) => ({
     ...beside(toScreen(view, path[Math.floor(path.length / 2)]!), 7),
-    words: `${name === '' ? '' : `${name}: `}${print({ value: groundM, kind: 'length' }, units)}`,
+    words: (name === '' ? [] : [`${name}:`]).concat(heightWords(groundM, endM, units)).join(' '),
     colour: 'soft',
     rank: RANK.contours,
   }),

@@ -145,8 +145,14 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
   'head end': {},
   'slab': { more: groundOf },
   'level': {
-    measures: ({ groundM }, { metres, put }) =>
-      metres('Ground lies at', groundM, -50, 50, (to) => put({ groundM: to })),
+    measures: ({ path, groundM, endM }, { metres, put }) => (
+      <>
+        {metres(path.length > 1 ? 'Ground at its start' : 'Ground lies at', groundM, -50, 50, (to) =>
+          put(endM === groundM ? { groundM: to, endM: to } : { groundM: to }),
+        )}
+        {path.length > 1 ? metres('Ground at its end', endM, -50, 50, (to) => put({ endM: to })) : null}
+      </>
+    ),
     more: () => (
       <Text fontSize="sm" color="soft">
         Above the level that heights on this floor count from, below it where negative. People, faces, areas

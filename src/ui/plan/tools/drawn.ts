@@ -176,7 +176,10 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     how: 'Click along ground of one height; Enter ends it. One click is a single point.',
     clicks: 'until ended',
     least: 1,
-    start: (path, on) => [{ kind: 'level', path, groundM: last(on, 'level')?.groundM ?? 0 }],
+    start: (path, on) => {
+      const groundM = last(on, 'level')?.groundM ?? 0
+      return [{ kind: 'level', path, groundM, endM: groundM }]
+    },
   },
 }
 
