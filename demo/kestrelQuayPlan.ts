@@ -61,15 +61,6 @@ const wall = (
 /** A brick's length and its plaster. */
 const BRICK_M = 0.22
 
-/** A side of the slip, which falls evenly into the water. */
-const slipSide = (id: string, x: number): PlanThing => ({
-  ...own(id, ''),
-  kind: 'level',
-  path: [24, 1].map((y) => point([x, y])),
-  groundM: 0,
-  endM: -1.7,
-})
-
 const soffit = (
   id: string,
   name: string,
@@ -224,27 +215,6 @@ export const KESTREL_THINGS: PlanThing[] = [
       ] as Corner[]
     ).map(point),
   },
-  {
-    ...own('quay', 'Quay'),
-    kind: 'level',
-    path: (
-      [
-        [4, 2],
-        [27, 1],
-        [27, 24],
-        [38, 24],
-        [38, 1],
-        [80, 2],
-        [80, 58],
-        [4, 58],
-        [4, 2],
-      ] as Corner[]
-    ).map(point),
-    groundM: 0,
-    endM: 0,
-  },
-  slipSide('slip-west', 27.1),
-  slipSide('slip-east', 37.9),
   {
     ...own('office-floor', 'Chart room'),
     floor: 'upper',
