@@ -1,6 +1,6 @@
 import type { Outline, PlanPoint } from '../geometry'
 import { cellCount, fillOutline, type Grid } from './grid'
-import { landOver, shadesOfBrow, type Land, type Step } from './land'
+import { landBetween, landOver, type Land, type Step } from './land'
 import type { Setting } from './occluders'
 import {
   axesOf,
@@ -137,8 +137,8 @@ function lookOverLevel(
 }
 
 /**
- * The same of ground that slopes or steps. Pixels per metre are exact at each cell's own height; what things
- * and brows hide is worked out step by step of the ground's height.
+ * The same of ground that slopes or steps. Pixels per metre, and what brows hide, are exact at each cell's
+ * own height; what things hide is worked out step by step of it.
  */
 function lookOverLand(
   eye: Eye,
@@ -170,24 +170,33 @@ function lookOverLand(
     }
   }
   const inPicture = steps.filter((_, step) => looked[step] === 1)
-  const before = inFrontOf(eye, axes, setting)
-  // A ray that a brow hides passes under it, no deeper than to the lowest ground.
-  const curtains = (setting.brows ?? land.brows).map((brow) => ({
-    brow,
-    a: brow[0],
-    b: brow[1],
-    fromM: land.leastM + Math.min(0, planeM),
-    toM: Math.max(brow[0].z, brow[1].z),
-  }))
-  const brows = standing(eye, axes, curtains).map(({ brow }) => brow)
-  hideBySteps(before, brows, pose, planeM, hidden, inPicture)
+  hideBySteps(inFrontOf(eye, axes, setting), pose, planeM, hidden, inPicture)
+  const brows = browsInFrontOf(eye, axes, setting.brows ?? land.brows, land.leastM + Math.min(0, planeM))
+  if (brows.length === 0) return found
+  for (let i = 0; i < found; i++) {
+    const cell = cells[i]!
+    if (hidden[cell] === HIDDEN) continue
+    const row = Math.floor(cell / grid.columns)
+    at.x = grid.left + (cell - row * grid.columns + 0.5) * grid.cellM
+    at.y = grid.bottom + (row + 0.5) * grid.cellM
+    at.z = heights[cell]! + planeM
+    if (landBetween(brows, pose, at) !== null) hidden[cell] = HIDDEN
+  }
   return found
 }
 
-/** Marks what things and brows hide of each step of the ground, taken for a plane as high as it. */
+/** The brows that can hide anything of a picture: a ray that one hides passes under it, above `leastM`. */
+function browsInFrontOf(eye: Eye, axes: Axes, brows: Land['brows'], leastM: number): Land['brows'] {
+  const curtains = brows.map((brow) => {
+    const [a, b] = brow
+    return { brow, a, b, fromM: leastM, toM: Math.max(a.z, b.z) }
+  })
+  return standing(eye, axes, curtains).map(({ brow }) => brow)
+}
+
+/** Marks what things hide of each step of the ground, taken for a plane as high as it. */
 function hideBySteps(
   inFront: Occluders,
-  brows: Land['brows'],
   pose: Pose,
   planeM: number,
   hidden: Uint8Array,
@@ -198,10 +207,6 @@ function hideBySteps(
     const mask = new Uint8Array(cellCount(window))
     const columns = [0, window.columns - 1] as const
     hide(inFront, pose, planeM + heightM, window, mask, columns)
-    const reach = farthestCorner(window, pose)
-    for (const [a, b] of brows)
-      for (const shade of shadesOfBrow(a, b, pose, planeM + heightM, reach))
-        fillOutline(window, mask, shade, HIDDEN, columns)
     for (let i = 0; i < cells.length; i++) if (mask[inWindow[i]!] === HIDDEN) hidden[cells[i]!] = HIDDEN
   }
 }

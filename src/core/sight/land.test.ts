@@ -13,7 +13,7 @@ import { CATALOGUE } from '@/catalogue'
 import { dice } from '@/testing/dice'
 import { device, job } from '@/testing/jobs'
 import { area, block, flat, level, looking, onGround, wall, xy } from '@/testing/plans'
-import type { PlanThing, Sight } from '../job'
+import type { PlanThing, Sight, ThingOf } from '../job'
 import { resolve } from '../parts'
 import { groundM, landBetween, landOf, type Land } from './land'
 import {
@@ -22,6 +22,7 @@ import {
   eachSeen,
   gridOver,
   imagerOf,
+  lensQuestion,
   proposeSight,
   scratchFor,
   sightStage,
@@ -232,37 +233,80 @@ describe('a survey of ground that slopes', () => {
     const plain = looked(onGround(taller), 0, eye(4.1))
     expect([...lower].filter((one, i) => Math.abs(one - plain[i]!) > 1e-3)).toHaveLength(0)
   })
-  it('says of every cell what asking at its middle says, but for the edges of shades', () => {
-    const setting = onGround([
-      ...fence,
-      level(
-        [
-          [-20, 0],
-          [20, 0],
-        ],
-        0.5,
-      ),
-      level(
-        [
-          [-20, 16],
-          [20, 16],
-        ],
-        -1.5,
-        'b',
-      ),
-    ])
-    const found = looked(setting, 1)
-    let differ = 0
-    for (let cell = 0; cell < found.length; cell++) {
-      const at = cellMiddle(GRID, cell)
-      const { seen, hidden } = whoSees(at, 1, [camera], setting, '2014')
-      const pxM = seen[0]?.densityPxM ?? 0
-      if (Math.sign(found[cell]!) !== (pxM > 0 ? 1 : -Math.sign(hidden.length))) differ++
-      else if (pxM > 0) expect(found[cell]).toBeCloseTo(pxM, 3)
-    }
-    expect(found.filter((one) => one < 0).length).toBeGreaterThan(20)
-    expect(differ / found.length).toBeLessThan(0.01)
-  })
+  it.each([
+    [
+      'a slope behind a fence',
+      [
+        [0, 0.5],
+        [16, -1.5],
+      ],
+      fence,
+      1,
+    ],
+    [
+      'a brow',
+      [
+        [0, 0],
+        [6, 0],
+        [7, -2],
+        [16, -2],
+      ],
+      [],
+      0,
+    ],
+    [
+      'a ridge as high as the lens in part',
+      [
+        [0, 0],
+        [5, 1.8],
+        [9, 0.4],
+        [12, 2.6],
+        [16, 0],
+      ],
+      [],
+      0.5,
+    ],
+    [
+      'a bank above the lens',
+      [
+        [0, 0],
+        [6, 3.6],
+        [9, 3.6],
+        [12, 5],
+        [16, 6],
+      ],
+      [],
+      0,
+    ],
+  ] as const)(
+    'says of every cell what asking at its middle says, but for edges: %s',
+    (_, rows, things, planeM) => {
+      const levels = rows.map(([y, z], i) =>
+        level(
+          [
+            [-20, y],
+            [20, y],
+          ],
+          z,
+          `l${i}`,
+          z + (i % 2) * 0.6,
+        ),
+      )
+      const setting = onGround([...things, ...levels])
+      const found = looked(setting, planeM)
+      let differ = 0
+      for (let cell = 0; cell < found.length; cell++) {
+        const { seen, hidden } = whoSees(cellMiddle(GRID, cell), planeM, [camera], setting, '2014')
+        const pxM = seen[0]?.densityPxM ?? 0
+        if (Math.sign(found[cell]!) !== (pxM > 0 ? 1 : -Math.sign(hidden.length))) differ++
+        else if (pxM > 0) expect(found[cell]).toBeCloseTo(pxM, 3)
+      }
+      const pictured = found.filter((one) => one !== 0).length
+      const behind = found.filter((one) => one < 0).length
+      expect([behind > 10, pictured - behind > 50]).toEqual([true, true])
+      expect(differ / pictured).toBeLessThan(things.length > 0 ? 0.03 : 1e-9)
+    },
+  )
   it('areas are judged on their own ground', () => {
     const of = (...levels: PlanThing[]) =>
       survey({
@@ -317,6 +361,14 @@ describe('one device on ground that slopes', () => {
     const unjudged = (things: PlanThing[]) => sightStage.unjudged(on(things), sight({})).join(' ')
     expect(unjudged(slope)).toMatch(/Ground that slopes/)
     expect(unjudged([])).not.toMatch(/slopes/)
+  })
+  it('is asked for a lens that shows its target, an area or a spot where they lie', () => {
+    const things = [level([[0, 0]], -2)]
+    const [only, gate] = [sight({}), area(-1, 8, 2, 2)]
+    const heights = (what: ThingOf<'area'> | null, on: PlanThing[]) =>
+      lensQuestion(only, [0, 90], 'metric', what, flat(on)).points.map(({ z }) => z)
+    expect([heights(null, things), heights(gate, things)]).toEqual([[1.6 - 2], Array(4).fill(1.6 - 2)])
+    expect([heights(null, []), heights(gate, [])]).toEqual([[1.6], Array(4).fill(1.6)])
   })
   it('has its target hidden by a rise, and the advice is about that', () => {
     const ridge = [

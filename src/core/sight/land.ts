@@ -1,5 +1,5 @@
 import Delaunator from 'delaunator'
-import { between, boundsOf, distanceM, type Outline, type PlanPoint } from '../geometry'
+import { between, boundsOf, distanceM, type PlanPoint } from '../geometry'
 import type { Floor } from '../job/choices'
 import type { PlanThing, ThingOf } from '../plan'
 import { cellCount, cellMiddle, type Grid } from './grid'
@@ -120,23 +120,35 @@ function squaresOf(facets: readonly Facet[]): Map<string, Facet[]> {
   return squares
 }
 
-/** Height of a facet over a point, m; null where the point lies outside it. */
-function heightOn([a, b, c]: Facet, x: number, y: number): number | null {
+/** How much of its height a point of a facet's plane has from the second corner and from the third. */
+function sharesAt([a, b, c]: Facet, x: number, y: number): readonly [ofB: number, ofC: number] | null {
   const area = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)
   if (area === 0) return null
   const ofB = ((x - a.x) * (c.y - a.y) - (c.x - a.x) * (y - a.y)) / area
   const ofC = ((b.x - a.x) * (y - a.y) - (x - a.x) * (b.y - a.y)) / area
-  const least = -1e-9
-  if (ofB < least || ofC < least || ofB + ofC > 1 - least) return null
-  return a.z + ofB * (b.z - a.z) + ofC * (c.z - a.z)
+  return [ofB, ofC]
+}
+
+/** The height that the plane of a facet has at a point, m; null where the facet has no area. */
+function planeAt(facet: Facet, { x, y }: PlanPoint): number | null {
+  const [a, b, c] = facet
+  const shares = sharesAt(facet, x, y)
+  return shares && a.z + shares[0] * (b.z - a.z) + shares[1] * (c.z - a.z)
+}
+
+/** Points that lie so little beside a facet lie on it: a share of its height. */
+const BESIDE = 1e-9
+
+function covers(facet: Facet, { x, y }: PlanPoint): boolean {
+  const [ofB, ofC] = sharesAt(facet, x, y) ?? [-1, -1]
+  return ofB >= -BESIDE && ofC >= -BESIDE && ofB + ofC <= 1 + BESIDE
 }
 
 /** How high the ground lies at a point, m above what the floor's heights count from. */
 export function groundM(land: Land | null | undefined, at: PlanPoint): number {
   if (!land) return 0
   for (const facet of land.squares.get(squareOf(at.x, at.y)) ?? []) {
-    const height = heightOn(facet, at.x, at.y)
-    if (height !== null) return height
+    if (covers(facet, at)) return planeAt(facet, at)!
   }
   return rimM(land, at)
 }
@@ -187,10 +199,7 @@ export function landOver(land: Land, grid: Grid): LandOver {
   if (known) return known
   if (grids.size >= MOST_GRIDS) grids.clear()
   const heights = heightsOver(land, grid)
-  const steps = stepsOf(land, grid, heights)
-  const stepOf = new Uint16Array(heights.length)
-  for (const [index, { cells }] of steps.entries()) for (const cell of cells) stepOf[cell] = index
-  const over = { heights, steps, stepOf }
+  const over = { heights, ...stepsOf(land, grid, heights) }
   grids.set(key, over)
   return over
 }
@@ -258,75 +267,76 @@ const FINEST_STEP_M = 0.05
 export const landStepM = ({ leastM, mostM }: Land): number =>
   mostM === leastM ? 0 : Math.max(FINEST_STEP_M, (mostM - leastM) / LAND_STEPS)
 
-function stepsOf(land: Land, grid: Grid, heights: Float32Array): Step[] {
+/** What a step is made from: how many cells, where they lie, how high. */
+interface Gathered {
+  cells: number
+  left: number
+  right: number
+  low: number
+  high: number
+  leastM: number
+  mostM: number
+}
+
+/** Every cell's step, and the steps: gathered first and filled after, a floor has many cells. */
+function stepsOf(land: Land, grid: Grid, heights: Float32Array): Pick<LandOver, 'steps' | 'stepOf'> {
   const stepM = landStepM(land)
-  const groups = new Map<number, number[]>()
-  for (const [cell, height] of heights.entries()) {
-    const step = stepM === 0 ? 0 : Math.round((height - land.leastM) / stepM)
-    const group = groups.get(step)
-    if (group) group.push(cell)
-    else groups.set(step, [cell])
-  }
-  return [...groups.values()].map((cells): Step => {
-    let [left, right, low, high] = [Infinity, 0, Infinity, 0]
-    let [least, most] = [Infinity, -Infinity]
-    for (const cell of cells) {
-      const row = Math.floor(cell / grid.columns)
-      const column = cell - row * grid.columns
-      ;[left, right] = [Math.min(left, column), Math.max(right, column)]
-      ;[low, high] = [Math.min(low, row), Math.max(high, row)]
-      ;[least, most] = [Math.min(least, heights[cell]!), Math.max(most, heights[cell]!)]
+  const { columns, rows } = grid
+  const numbers = new Map<number, number>()
+  const gathered: Gathered[] = []
+  const stepOf = new Uint16Array(heights.length)
+  for (let row = 0, cell = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++, cell++) {
+      const height = heights[cell]!
+      const key = stepM === 0 ? 0 : Math.round((height - land.leastM) / stepM)
+      let index = numbers.get(key)
+      if (index === undefined) {
+        index = gathered.length
+        numbers.set(key, index)
+        gathered.push({
+          cells: 0,
+          left: column,
+          right: column,
+          low: row,
+          high: row,
+          leastM: height,
+          mostM: height,
+        })
+      }
+      stepOf[cell] = index
+      const step = gathered[index]!
+      step.cells++
+      if (column < step.left) step.left = column
+      if (column > step.right) step.right = column
+      step.high = row
+      if (height < step.leastM) step.leastM = height
+      if (height > step.mostM) step.mostM = height
     }
-    const columns = right - left + 1
-    return {
-      heightM: (least + most) / 2,
-      window: {
-        left: grid.left + left * grid.cellM,
-        bottom: grid.bottom + low * grid.cellM,
-        cellM: grid.cellM,
-        columns,
-        rows: high - low + 1,
-      },
-      cells: Uint32Array.from(cells),
-      inWindow: Uint32Array.from(cells, (cell) => {
-        const row = Math.floor(cell / grid.columns)
-        return (row - low) * columns + (cell - row * grid.columns - left)
-      }),
-    }
-  })
-}
-
-/**
- * The patches of a plane that a brow hides from a lens: whatever lies beyond it, so far out that a ray over
- * the brow has come down to the plane. Part by part where the lens is as high as only some of it.
- */
-export function shadesOfBrow(a: Point, b: Point, lens: Point, planeM: number, reachM: number): Outline[] {
-  if ((a.z - lens.z) * (b.z - lens.z) < 0) {
-    const level = between(a, b, (lens.z - a.z) / (b.z - a.z))
-    const middle = { ...level, z: lens.z }
-    return [
-      ...shadesOfBrow(a, middle, lens, planeM, reachM),
-      ...shadesOfBrow(middle, b, lens, planeM, reachM),
-    ]
   }
-  const [ax, ay, bx, by] = [a.x - lens.x, a.y - lens.y, b.x - lens.x, b.y - lens.y]
-  const off = Math.abs(ax * by - ay * bx) / Math.hypot(bx - ax, by - ay)
-  if (!(off > 1e-9)) return [] // edge on
-  const most = Math.max(1, (reachM / off) * 1.01)
-  const [ofA, ofB] = [a, b].map(({ z }) => hiddenFrom(z - lens.z, planeM - lens.z, most))
-  if (!ofA || !ofB || (ofA[0] >= ofA[1] && ofB[0] >= ofB[1])) return []
-  const at = (x: number, y: number, k: number): PlanPoint => ({ x: lens.x + x * k, y: lens.y + y * k })
-  return [[at(ax, ay, ofA[0]), at(bx, by, ofB[0]), at(bx, by, ofB[1]), at(ax, ay, ofA[1])]]
-}
-
-/**
- * From where to where, in lengths of the way to a brow, ground at a height is hidden behind it; heights from
- * the lens, m. Null where it never is.
- */
-function hiddenFrom(browM: number, planeM: number, most: number): readonly [number, number] | null {
-  // A ray to the plane, k times as far out as the brow, passes the brow at 1/k of the plane's height.
-  if (planeM >= 0) return browM <= 0 ? null : [Math.min(most, Math.max(1, planeM / browM)), most]
-  return [1, browM >= 0 ? most : Math.min(most, Math.max(1, planeM / browM))]
+  const steps = gathered.map(({ cells, left, right, low, high, leastM, mostM }) => ({
+    heightM: (leastM + mostM) / 2,
+    window: {
+      left: grid.left + left * grid.cellM,
+      bottom: grid.bottom + low * grid.cellM,
+      cellM: grid.cellM,
+      columns: right - left + 1,
+      rows: high - low + 1,
+    },
+    cells: new Uint32Array(cells),
+    inWindow: new Uint32Array(cells),
+  }))
+  const filled = new Uint32Array(steps.length)
+  for (let row = 0, cell = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++, cell++) {
+      const index = stepOf[cell]!
+      const { cells, inWindow, window } = steps[index]!
+      const { left, low } = gathered[index]!
+      const at = filled[index]!++
+      cells[at] = cell
+      inWindow[at] = (row - low) * window.columns + column - left
+    }
+  }
+  return { steps, stepOf }
 }
 
 /** Ground that rises so little above a ray does not hide what is behind it, m. */
@@ -368,13 +378,4 @@ function browsOf(points: readonly Point[], triangles: Uint32Array, halfedges: In
     if (straight === null || far.z < straight - FLAT_M) brows.push([a, b])
   }
   return brows
-}
-
-/** The height that the plane of a facet has at a point; null where the facet has no area. */
-function planeAt([a, b, c]: Facet, { x, y }: PlanPoint): number | null {
-  const area = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)
-  if (area === 0) return null
-  const ofB = ((x - a.x) * (c.y - a.y) - (c.x - a.x) * (y - a.y)) / area
-  const ofC = ((b.x - a.x) * (y - a.y) - (x - a.x) * (b.y - a.y)) / area
-  return a.z + ofB * (b.z - a.z) + ofC * (c.z - a.z)
 }

@@ -1,9 +1,12 @@
-import { along } from '../geometry'
+import { along, type PlanPoint } from '../geometry'
 import { LEVELS, type LevelId } from '../job/choices'
 import type { Sight } from '../job/job'
 import type { ThingOf } from '../job/plan'
 import type { Camera } from '../parts'
 import { print, type UnitSystem } from '../units'
+import { onLand } from './eye'
+import type { World } from './floors'
+import { groundM, landOf } from './land'
 import { densityAt, imagerOf, inFrame, project, type Point, type Pose } from './projection'
 
 const RAD = Math.PI / 180
@@ -161,18 +164,21 @@ export function lensQuestion(
   tiltRangeDeg: readonly [min: number, max: number],
   units: UnitSystem,
   what: ThingOf<'area'> | ThingOf<'target'> | null,
+  world: World,
 ): LensQuestion {
-  const { place, heightM, portrait, targetDistanceM, targetHeightM, level } = sight
+  const { place, heightM, portrait, targetDistanceM, targetHeightM, level } = onLand(world, sight)
+  const land = place && landOf(world.things, place.floor)
+  const standing = (at: PlanPoint, aboveM: number) => ({ ...at, z: groundM(land, at) + aboveM })
   const from = { x: place?.x ?? 0, y: place?.y ?? 0, z: heightM }
   const asked = { from, portrait, tiltRangeDeg, units }
   if (what?.kind === 'area')
     return {
       ...asked,
       level: what.level,
-      points: what.outline.map((point) => ({ ...point, z: what.targetHeightM })),
+      points: what.outline.map((point) => standing(point, what.targetHeightM)),
     }
   if (what?.kind === 'target')
-    return { ...asked, level: what.level, points: [{ ...what.at, z: what.targetHeightM }] }
+    return { ...asked, level: what.level, points: [standing(what.at, what.targetHeightM)] }
   return {
     ...asked,
     level,

@@ -32,7 +32,7 @@ export function LensFinder({
   const answers = lensesFor(
     catalogue.cameras.values(),
     device.cameraId,
-    lensQuestion(sight, tiltRangeDeg, job.units, what),
+    lensQuestion(sight, tiltRangeDeg, job.units, what, job),
   )
   const [first, ...others] = answers
   const shown = others.filter(({ verdict }) => all || verdict === 'good')

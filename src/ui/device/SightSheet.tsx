@@ -18,6 +18,7 @@ import { ElevationEditor } from './ElevationEditor'
 import { LensFinder } from './LensFinder'
 import { usePlan } from './plan'
 import { SunChart } from './SunChart'
+import { WhyMoved } from './WhyMoved'
 
 /** What will it see from here: drawing with handles, and the few inputs that matter. */
 export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; device: Device }) {
@@ -161,22 +162,7 @@ export function SightSheet({ assessed, device }: { assessed: DeviceAssessment; d
             It stands elsewhere
           </Tick>
         </Box>
-        {wish.kept ? null : (
-          <>
-            <LineField
-              label="Why it was moved"
-              value={wish.reason}
-              draftKey={draft('moved')}
-              onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))}
-            />
-            <LineField
-              label="Who agreed"
-              value={wish.agreedBy}
-              draftKey={draft('agreed')}
-              onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))}
-            />
-          </>
-        )}
+        {wish.kept ? null : <WhyMoved wish={wish} draft={draft} keep={keep} />}
       </SimpleGrid>
       <Box mt={6}>
         <Part title="Which lens">

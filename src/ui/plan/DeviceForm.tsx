@@ -4,7 +4,7 @@ import { Box, Button, Fieldset, HStack, Heading, SimpleGrid, Stack, Text } from 
 import { GoLink } from '../kit/go'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device, Place, Sight } from '@/core/job'
-import { LineField, refusalOf } from '../kit/LineField'
+import { WhyMoved } from '../device/WhyMoved'
 import { FigureList, FindingList } from '../kit/Findings'
 import { QuantityField } from '../kit/QuantityField'
 import { Tick } from '../kit/Tick'
@@ -127,22 +127,7 @@ export function DeviceForm({
                 >
                   It stands elsewhere, agreed
                 </Tick>
-                {wish.kept ? null : (
-                  <>
-                    <LineField
-                      label="Why it was moved"
-                      value={wish.reason}
-                      draftKey={draft('reason')}
-                      onKeep={(reason) => refusalOf(keep({ wish: { ...wish, reason } }))}
-                    />
-                    <LineField
-                      label="Who agreed"
-                      value={wish.agreedBy}
-                      draftKey={draft('agreed')}
-                      onKeep={(agreedBy) => refusalOf(keep({ wish: { ...wish, agreedBy } }))}
-                    />
-                  </>
-                )}
+                {wish.kept ? null : <WhyMoved wish={wish} draft={draft} keep={keep} />}
               </Stack>
             ) : null}
           </Stack>
