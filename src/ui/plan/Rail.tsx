@@ -14,7 +14,10 @@ const TOOLS: readonly (readonly [tool: Tool, name: string, icon: LucideIcon, let
   [{ does: 'measure' }, 'Measure', Ruler, 'm'],
 ]
 
-/** The tools, undo and redo, one below the other. Drawing is for a larger screen; a phone views and moves. */
+/**
+ * The tools, one below the other, and undo and redo, which always show. Drawing is for a larger screen; a
+ * phone views and moves.
+ */
 export function Rail({ editor }: { editor: Editor }) {
   const { setTool, undo, redo } = editor
   return (
@@ -26,23 +29,24 @@ export function Rail({ editor }: { editor: Editor }) {
       gap={0}
       w="52px"
       flexShrink={0}
-      overflowY="auto"
       bg="sheet"
       borderRightWidth="1px"
       borderColor="rule"
       p="3px"
     >
-      {TOOLS.map(([tool, name, icon, letter]) => (
-        <Pick
-          key={name}
-          name={name}
-          how={handlingOf(tool).how(tool)}
-          icon={icon}
-          letter={letter}
-          on={keyOf(editor.tool) === keyOf(tool)}
-          onPick={() => setTool(tool)}
-        />
-      ))}
+      <Stack gap={0} flex="1" minH={0} overflowY="auto" scrollbarWidth="none">
+        {TOOLS.map(([tool, name, icon, letter]) => (
+          <Pick
+            key={name}
+            name={name}
+            how={handlingOf(tool).how(tool)}
+            icon={icon}
+            letter={letter}
+            on={keyOf(editor.tool) === keyOf(tool)}
+            onPick={() => setTool(tool)}
+          />
+        ))}
+      </Stack>
       <Box h="1px" bg="rule" my={1} flexShrink={0} />
       <Undoing undo={undo} redo={redo} />
     </Stack>
@@ -81,7 +85,7 @@ function Pick({ name, how, icon: Icon, letter, on, onPick }: PickProps) {
   return (
     <IconButton
       size="sm"
-      minH="44px"
+      minH="42px"
       minW="44px"
       flexShrink={0}
       position="relative"
