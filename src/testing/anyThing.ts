@@ -90,7 +90,7 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
   fc.record({
     ...common,
     id: fc.constant('t'),
-    kind: fc.constant('level' as const),
+    kind: fc.constant('ground level' as const),
     path: fc.array(planPoint, { minLength: 1, maxLength: 5 }),
     groundM: real(-10, 10),
     endM: real(-10, 10),

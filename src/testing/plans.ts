@@ -109,12 +109,19 @@ export const looking = (x: number, y: number, z: number, panDeg = 0, tiltDeg = 0
   rollDeg,
 })
 
-export const level = (
+export const groundLevel = (
   path: readonly (readonly [x: number, y: number])[],
   groundM: number,
-  id = 'level',
+  id = 'ground-level',
   endM = groundM,
-): ThingOf<'level'> => ({ ...common, id, kind: 'level', path: path.map(([x, y]) => xy(x, y)), groundM, endM })
+): ThingOf<'ground level'> => ({
+  ...common,
+  id,
+  kind: 'ground level',
+  path: path.map(([x, y]) => xy(x, y)),
+  groundM,
+  endM,
+})
 
 export const slab = (x: number, y: number, w: number, h: number): ThingOf<'slab'> => ({
   ...common,

@@ -70,7 +70,7 @@ const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
   },
   'head end': { ...point, usual: nothing },
   'slab': { ...ring, usual: nothing },
-  'level': {
+  'ground level': {
     form: ({ path }) => (path.length === 1 ? { is: 'point', at: path[0]! } : { is: 'path', points: path }),
     placed: (path) => ({ path }),
     usual: () => ({ groundM: 0, endM: 0 }),

@@ -1,6 +1,7 @@
 export * from './choices'
 export * from './job'
 export * from './plan'
+export * from './usual'
 export { RECORD_VERSION } from './version'
 export { apply, applyAll, calledOf, Command, type Change, type CommandType } from './command'
 export { reasonsOf, type Applied, type Reason } from './commands/kind'

@@ -1,6 +1,6 @@
 import { DRILLED } from '../mount/plan'
 import { NO_RECORDER } from '../terminate/plan'
-import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './job'
+import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './usual'
 
 /**
  * How records of earlier versions become what they are today. An upgrade names the pieces that it changes;

@@ -115,6 +115,20 @@ export const ended = {
   }),
 }
 
+/** How a thing along a path is. */
+export const pathed = {
+  points: ({ path }: { path: readonly PlanPoint[] }) => path,
+  corners: ({ path }: { path: readonly PlanPoint[] }) => ({ at: path, closed: false }),
+  carried: <T extends { path: PlanPoint[] }>(thing: T, by: (point: PlanPoint) => PlanPoint): T => ({
+    ...thing,
+    path: thing.path.map(by),
+  }),
+  withCorner: <T extends { path: PlanPoint[] }>(thing: T, index: number, at: PlanPoint): T => ({
+    ...thing,
+    path: putPoint(thing.path, index, at),
+  }),
+}
+
 /** How a thing that stands at one point is; it has no corners, it is moved whole. */
 export const pointed = {
   points: ({ at }: { at: PlanPoint }) => [at],

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import type { PlanPoint } from '../geometry'
 import { area } from './area'
+import { groundLevel } from './groundLevel'
 import { headEnd } from './headEnd'
 import type { BoardPiece, Solid, StandingPieces, ThingKind, UprightPiece } from './kind'
-import { level } from './level'
 import { obstacle } from './obstacle'
 import { premises } from './premises'
 import { privacy } from './privacy'
@@ -25,7 +25,7 @@ export const THINGS = {
   walk,
   'head end': headEnd,
   slab,
-  level,
+  'ground level': groundLevel,
 } as const
 
 export type ThingName = keyof typeof THINGS

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { distanceM } from '../geometry'
-import { common, PlanPointSchema, putPoint, SHORTEST_M, thingKind } from './kind'
+import { common, PlanPointSchema, pathed, SHORTEST_M, thingKind } from './kind'
 
 /** A path along which somebody is followed from camera to camera. */
 export const walk = thingKind({
@@ -11,10 +11,7 @@ export const walk = thingKind({
   }),
   word: 'Walk',
   called: 'a walk',
-  points: ({ path }) => path,
-  corners: ({ path }) => ({ at: path, closed: false }),
-  carried: (thing, by) => ({ ...thing, path: thing.path.map(by) }),
-  withCorner: (thing, index, at) => ({ ...thing, path: putPoint(thing.path, index, at) }),
+  ...pathed,
   refused: ({ path }) =>
     path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
       ? [[['path'], 'The walk goes nowhere.']]

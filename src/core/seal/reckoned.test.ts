@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, job } from '@/testing/jobs'
-import { EXPOSURES, USUAL_POLICIES, type Device, type Job } from '../job'
+import { EXPOSURES, type Device, type Job } from '../job'
+import { USUAL_POLICIES } from '../job'
 import { NOT_MEASURED, resolve } from '../parts'
 import { assessSeal, closedOpenings, proposeSeal, testsOf } from '.'
 

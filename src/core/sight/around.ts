@@ -3,12 +3,11 @@ import { LEVELS, type Floor } from '../job/choices'
 import type { Sight } from '../job/job'
 import type { Place, PlanThing, ThingOf } from '../job/plan'
 import type { PlaceContext } from '../parts'
-import { eyeOf, onLand, targetOf } from './eye'
-import type { Eye } from './footprint'
+import { eyeOf, onLand, targetOf, type Eye } from './eye'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
 import { boxAbout, occludersWithin } from './narrowed'
-import { apartBy, ORDER, riseM, type World } from './floors'
+import { apartBy, FLOORS_UP, riseM, type World } from './floors'
 import { hiddenBy, settingOf } from './occluders'
 import { sunInPicture, type SunInPicture } from './sun'
 import { lookingInto } from './watched'
@@ -90,7 +89,7 @@ function look(from: Surroundings, sight: Sight, place: Place): Around {
 
 /** Private ground, on any floor, where it makes out somebody: at the lowest level or better. */
 function lookedInto(eye: Eye, world: World, place: Place, leastPxM: number) {
-  return ORDER.flatMap((floor) => {
+  return FLOORS_UP.flatMap((floor) => {
     const byM = apartBy(world, floor, place.floor) === null ? riseM(world, floor, place.floor) : null
     if (byM === null) return []
     const seenFrom = { ...eye, pose: { ...eye.pose, z: eye.pose.z + byM } }

@@ -6,7 +6,7 @@ import { SIGHT_LIMITS } from './limits'
 import { groundM } from './land'
 import { hiddenBy, type Setting } from './occluders'
 import { densityAt, inFrame, project } from './projection'
-import type { SurveyCamera } from './footprint'
+import type { SurveyCamera } from './eye'
 
 /** What one camera makes of one point. */
 export interface Seen {

@@ -3,9 +3,21 @@ import type { Sight } from '../job/job'
 import type { Place } from '../job/plan'
 import type { Camera } from '../parts'
 import type { World } from './floors'
-import type { Eye } from './footprint'
 import { groundM, landOf } from './land'
-import { imagerOf, type Point } from './projection'
+import { imagerOf, type Imager, type Point, type Pose } from './projection'
+
+/** A camera on the plan: its imager and where it stands and looks. */
+export interface Eye {
+  readonly imager: Imager
+  readonly pose: Pose
+}
+
+/** A camera that takes part in a survey. */
+export interface SurveyCamera {
+  readonly deviceId: string
+  readonly mark: string
+  readonly eye: Eye
+}
 
 /** A camera as it stands and looks on the plan. */
 export function eyeOf(

@@ -4,9 +4,10 @@ import { CATALOGUE } from '@/catalogue'
 import { thing as anyThing } from '@/testing/anyThing'
 import { device, job } from '@/testing/jobs'
 import { looking, rectangle, slab, thing, wall } from '@/testing/plans'
-import { UNKNOWN_HEIGHTS, type Floor, type Job, type PlanThing } from '../job'
+import type { Floor, Job, PlanThing } from '../job'
+import { UNKNOWN_HEIGHTS } from '../job'
 import { resolve } from '../parts'
-import { apartBy, ORDER } from './floors'
+import { apartBy, FLOORS_UP } from './floors'
 import {
   camerasOn,
   firstBetween,
@@ -113,7 +114,7 @@ describe('which floors look at each other', () => {
       { floor: 'roof', why: 'no floor slab is drawn on the roof' },
     ])
     expect(notLooking(yard, 'ground')).toEqual([])
-    for (const floor of ORDER) expect(notLooking(job(), floor)).toEqual([])
+    for (const floor of FLOORS_UP) expect(notLooking(job(), floor)).toEqual([])
   })
   it('private ground below is looked into from the roof, or it is said that nobody judged it', () => {
     const garden = thing('privacy', -3, 10, 6, 6)

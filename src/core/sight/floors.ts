@@ -11,7 +11,7 @@ export interface World {
 }
 
 /** From the lowest up. */
-export const ORDER = Object.keys(FLOORS) as Floor[]
+export const FLOORS_UP = Object.keys(FLOORS) as Floor[]
 
 const heightOf = ({ floorHeightsM }: World, floor: Floor): number | null =>
   floor === 'ground' ? 0 : floorHeightsM[floor]
@@ -29,11 +29,14 @@ export function riseM(world: World, floor: Floor, other: Floor): number | null {
  */
 export function apartBy(world: World, floor: Floor, other: Floor): string | null {
   if (floor === other) return null
-  const [low, high] = [ORDER.indexOf(floor), ORDER.indexOf(other)].sort((a, b) => a - b) as [number, number]
-  const above = ORDER.slice(low + 1, high + 1).filter(
+  const [low, high] = [FLOORS_UP.indexOf(floor), FLOORS_UP.indexOf(other)].sort((a, b) => a - b) as [
+    number,
+    number,
+  ]
+  const above = FLOORS_UP.slice(low + 1, high + 1).filter(
     (one) => one === floor || one === other || world.things.some((thing) => thing.floor === one),
   )
-  const unsaid = [ORDER[low]!, ...above].find((one) => heightOf(world, one) === null)
+  const unsaid = [FLOORS_UP[low]!, ...above].find((one) => heightOf(world, one) === null)
   if (unsaid) return `how high ${called(unsaid)} lies is not said`
   const open = above.find(
     (one) => !world.things.some((thing) => thing.kind === 'slab' && thing.floor === one),

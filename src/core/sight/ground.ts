@@ -1,8 +1,8 @@
 import { boundsOf, type Bounds, type Outline, type PlanPoint } from '../geometry'
 import type { FloorBackground, PlanThing } from '../job/plan'
-import { type SurveyCamera } from './footprint'
+import type { SurveyCamera } from './eye'
 import { cellCount, fillOutline, type Grid } from './grid'
-import { landOver } from './land'
+import { landOver } from './landOver'
 import type { Setting } from './occluders'
 import { pointsOf } from '../plan'
 

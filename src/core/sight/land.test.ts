@@ -11,43 +11,12 @@ import {
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { dice } from '@/testing/dice'
-import { device, job } from '@/testing/jobs'
-import { area, block, flat, level, looking, onGround, wall, xy } from '@/testing/plans'
-import type { PlanThing, Sight, ThingOf } from '../job'
-import { resolve } from '../parts'
-import { groundM, landBetween, landOf, type Land } from './land'
-import {
-  assessSight,
-  cellMiddle,
-  eachSeen,
-  gridOver,
-  imagerOf,
-  lensQuestion,
-  proposeSight,
-  scratchFor,
-  sightStage,
-  survey,
-  whoSees,
-  type Setting,
-} from '.'
+import { groundLevel, looking, onGround, wall, xy } from '@/testing/plans'
+import { landBetween } from './brows'
+import { groundM, landOf, type Land } from './land'
+import { imagerOf, whoSees } from '.'
 
-const BULLET = CATALOGUE.cameras.get('bullet-4mp-vf')!
-const GRID = gridOver({ left: -8, right: 8, bottom: 0, top: 16 }, 0.5)
-const eye = (z = 3, tiltDeg = 15) => ({
-  imager: imagerOf(BULLET, 2.8, false),
-  pose: looking(0, 0, z, 0, tiltDeg),
-})
-const camera = { deviceId: 'd', mark: '01', eye: eye() }
 const real = (min: number, max: number) => fc.double({ min, max, noNaN: true })
-
-/** What a camera makes of every cell: its density, negative where it is hidden; 0 out of the picture. */
-function looked(setting: Setting, planeM = 0, from = eye()): Float64Array {
-  const found = new Float64Array(GRID.columns * GRID.rows)
-  eachSeen(from, setting, GRID, planeM, scratchFor(GRID), (cell, pxM, hidden) => {
-    found[cell] = hidden ? -pxM : pxM
-  })
-  return found
-}
 
 describe('the height of the ground', () => {
   it('is exact on a slope, whatever points it was told by, and flat beyond them along their edge', () => {
@@ -63,7 +32,7 @@ describe('the height of the ground', () => {
         fc.array(real(0, 1), { minLength: 20, maxLength: 20 }),
         (east, north, points, weights) => {
           const plane = (x: number, y: number) => 1 + east * x + north * y
-          const things = points.map(([x, y], i) => level([[x, y]], plane(x, y), `l${i}`))
+          const things = points.map(([x, y], i) => groundLevel([[x, y]], plane(x, y), `l${i}`))
           const land = landOf(things, 'ground')
           // Any mean of the points lies inside them.
           const sum = points.reduce((all, _, i) => all + weights[i]! + 1e-9, 0)
@@ -79,17 +48,17 @@ describe('the height of the ground', () => {
     )
   })
   it('one point is one height everywhere; a line keeps its height; beyond, the nearest edge has it', () => {
-    expect(groundM(landOf([level([[3, 4]], -1.5)], 'ground'), xy(40, 40))).toBe(-1.5)
+    expect(groundM(landOf([groundLevel([[3, 4]], -1.5)], 'ground'), xy(40, 40))).toBe(-1.5)
     const two = landOf(
       [
-        level(
+        groundLevel(
           [
             [0, 0],
             [10, 0],
           ],
           0,
         ),
-        level(
+        groundLevel(
           [
             [0, 10],
             [10, 10],
@@ -110,7 +79,7 @@ describe('the height of the ground', () => {
     // A ramp's edge with a corner in it falls evenly along its 10 m.
     const ramp = landOf(
       [
-        level(
+        groundLevel(
           [
             [0, 0],
             [6, 0],
@@ -130,11 +99,79 @@ describe('the height of the ground', () => {
       -1,
     ])
     expect(groundM(landOf([wall(0, 0, 4, 0)], 'ground'), xy(1, 1))).toBe(0)
-    expect(landOf([level([[0, 0]], 2)], 'upper')).toBeNull()
+    expect(landOf([groundLevel([[0, 0]], 2)], 'upper')).toBeNull()
+  })
+})
+
+describe('ground drawn without measure', () => {
+  it('long lines all over the widest plan are taken up within bounds, and have their heights', () => {
+    const roll = dice(5)
+    const corner = () => [roll(-5000, 5000), roll(-5000, 5000)] as const
+    const lines = Array.from({ length: 300 }, (_, i) =>
+      groundLevel([corner(), corner()], roll(-50, 50), `l${i}`),
+    )
+    const land = landOf(lines, 'ground')!
+    expect(land.facets.length).toBeLessThan(40_000)
+    expect(land.squares.size).toBeLessThanOrEqual(65 * 65)
+    for (const { path, groundM: height } of lines.slice(0, 40))
+      expect(groundM(land, path[0]!)).toBeCloseTo(height, 6)
+  })
+  it('more points than can be told at once', () => {
+    const roll = dice(6)
+    const lines = Array.from({ length: 1000 }, (_, i) =>
+      groundLevel(
+        Array.from({ length: 150 }, () => [roll(-90, 90), roll(-90, 90)] as const),
+        roll(-5, 5),
+        `l${i}`,
+      ),
+    )
+    const { leastM, mostM } = landOf(lines, 'ground')!
+    expect([leastM, mostM]).toEqual([
+      lines.reduce((least, one) => Math.min(least, one.groundM), Infinity),
+      lines.reduce((most, one) => Math.max(most, one.groundM), -Infinity),
+    ])
+  })
+  it.each<readonly [string, readonly (readonly [number, number])[]]>([
+    ['one point', [[1, 1]]],
+    [
+      'a point twice',
+      [
+        [1, 1],
+        [1, 1],
+      ],
+    ],
+    [
+      'a line there and back',
+      [
+        [0, 0],
+        [4, 0],
+        [0, 0],
+      ],
+    ],
+    [
+      'three on one line',
+      [
+        [0, 0],
+        [4, 0],
+        [9, 0],
+      ],
+    ],
+  ])('%s is ground of its height', (_, path) => {
+    const land = landOf([groundLevel(path, 1.5)], 'ground')
+    expect([xy(0, 0), xy(2, 0), xy(-40, 7)].map((at) => groundM(land, at))).toEqual([1.5, 1.5, 1.5])
   })
 })
 
 describe('what the ground hides', () => {
+  const camera = {
+    deviceId: 'd',
+    mark: '01',
+    eye: {
+      imager: imagerOf(CATALOGUE.cameras.get('bullet-4mp-vf')!, 2.8, false),
+      pose: looking(0, 0, 3, 0, 15),
+    },
+  }
+
   it('is what the rays of a general 3D library (three) meet of its triangles', () => {
     const roll = dice(31)
     const meshOf = ({ facets }: Land, byM: number) => {
@@ -152,8 +189,10 @@ describe('what the ground hides', () => {
         [-20, 20],
       ] as const
       const things = [
-        ...rim.map((at, i) => level([at], roll(-1, 1), `r${i}`)),
-        ...Array.from({ length: 8 }, (_, i) => level([[roll(-18, 18), roll(-18, 18)]], roll(-3, 3), `h${i}`)),
+        ...rim.map((at, i) => groundLevel([at], roll(-1, 1), `r${i}`)),
+        ...Array.from({ length: 8 }, (_, i) =>
+          groundLevel([[roll(-18, 18), roll(-18, 18)]], roll(-3, 3), `h${i}`),
+        ),
       ]
       const land = landOf(things, 'ground')!
       // A ray that grazes the ground may fall either way: raised and lowered ground must agree on it.
@@ -178,14 +217,14 @@ describe('what the ground hides', () => {
   it('a camera does not see over the brow of a terrace; standing nearer its edge, it does', () => {
     // Level ground, and a bank down to 2 m lower between 6 and 7 m out.
     const bank = [
-      level(
+      groundLevel(
         [
           [-20, -5],
           [20, -5],
         ],
         0,
       ),
-      level(
+      groundLevel(
         [
           [-20, 6],
           [20, 6],
@@ -193,7 +232,7 @@ describe('what the ground hides', () => {
         0,
         'b',
       ),
-      level(
+      groundLevel(
         [
           [-20, 7],
           [20, 7],
@@ -201,7 +240,7 @@ describe('what the ground hides', () => {
         -2,
         'c',
       ),
-      level(
+      groundLevel(
         [
           [-20, 20],
           [20, 20],
@@ -215,191 +254,5 @@ describe('what the ground hides', () => {
     expect(sees(9.7)).toMatchObject({ seen: [], hidden: [{ mark: '01', by: 'the ground' }] })
     expect(sees(10.3).seen).toHaveLength(1)
     expect(whoSees(xy(0, 8), 1.6, [camera], onGround(bank), '2014').seen).toHaveLength(1)
-  })
-})
-
-describe('a survey of ground that slopes', () => {
-  const fence = [wall(-3, 6, 3, 6, { heightM: 1.2 }), block(-6, 9, 2, 2, { heightM: 1 })]
-  it('of level ground is that of the flat plan, and of raised ground that of a raised plane', () => {
-    for (const at of [0, 0.7]) {
-      const raised = looked(onGround([...fence, level([[0, 0]], at)]))
-      const plain = looked(onGround(fence), at)
-      const off = [...raised].filter((one, i) => Math.abs(one - plain[i]!) > 1e-3)
-      expect(off, `${at} m`).toHaveLength(0)
-    }
-    // Of ground that is 1.1 m lower the fence stands on it, 2.3 m high, and the lens 4.1 m above it.
-    const taller = [wall(-3, 6, 3, 6, { heightM: 2.3 }), block(-6, 9, 2, 2, { heightM: 2.1 })]
-    const lower = looked(onGround([...fence, level([[0, 0]], -1.1)]))
-    const plain = looked(onGround(taller), 0, eye(4.1))
-    expect([...lower].filter((one, i) => Math.abs(one - plain[i]!) > 1e-3)).toHaveLength(0)
-  })
-  it.each([
-    [
-      'a slope behind a fence',
-      [
-        [0, 0.5],
-        [16, -1.5],
-      ],
-      fence,
-      1,
-    ],
-    [
-      'a brow',
-      [
-        [0, 0],
-        [6, 0],
-        [7, -2],
-        [16, -2],
-      ],
-      [],
-      0,
-    ],
-    [
-      'a ridge as high as the lens in part',
-      [
-        [0, 0],
-        [5, 1.8],
-        [9, 0.4],
-        [12, 2.6],
-        [16, 0],
-      ],
-      [],
-      0.5,
-    ],
-    [
-      'a bank above the lens',
-      [
-        [0, 0],
-        [6, 3.6],
-        [9, 3.6],
-        [12, 5],
-        [16, 6],
-      ],
-      [],
-      0,
-    ],
-  ] as const)(
-    'says of every cell what asking at its middle says, but for edges: %s',
-    (_, rows, things, planeM) => {
-      const levels = rows.map(([y, z], i) =>
-        level(
-          [
-            [-20, y],
-            [20, y],
-          ],
-          z,
-          `l${i}`,
-          z + (i % 2) * 0.6,
-        ),
-      )
-      const setting = onGround([...things, ...levels])
-      const found = looked(setting, planeM)
-      let differ = 0
-      for (let cell = 0; cell < found.length; cell++) {
-        const { seen, hidden } = whoSees(cellMiddle(GRID, cell), planeM, [camera], setting, '2014')
-        const pxM = seen[0]?.densityPxM ?? 0
-        if (Math.sign(found[cell]!) !== (pxM > 0 ? 1 : -Math.sign(hidden.length))) differ++
-        else if (pxM > 0) expect(found[cell]).toBeCloseTo(pxM, 3)
-      }
-      const pictured = found.filter((one) => one !== 0).length
-      const behind = found.filter((one) => one < 0).length
-      expect([behind > 10, pictured - behind > 50]).toEqual([true, true])
-      expect(differ / pictured).toBeLessThan(things.length > 0 ? 0.03 : 1e-9)
-    },
-  )
-  it('areas are judged on their own ground', () => {
-    const of = (...levels: PlanThing[]) =>
-      survey({
-        floor: 'ground',
-        ...flat([area(-1, 7, 2, 2, { targetHeightM: 0 }), ...fence, ...levels]),
-        backgrounds: [],
-        cameras: [camera],
-        planeM: 0,
-        edition: '2014',
-      }).areas[0]!
-    // 3 m up, over a fence of 1.2 m 6 m out: ground is seen from 10 m on. Raised by 1 m: from 6.7 m on.
-    expect(of()).toMatchObject({ hidden: 1, hiddenBy: 'a wall' })
-    expect(of(level([[0, 8]], 1)).hidden).toBe(0)
-    expect(of(level([[0, 8]], 0.3)).hidden).toBe(1)
-  })
-})
-
-describe('one device on ground that slopes', () => {
-  const sight = (change: Partial<Sight>) => {
-    const context = resolve(device(), job(), CATALOGUE)
-    if ('missing' in context) throw new Error('missing')
-    const place = { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false }
-    return { ...proposeSight(context), heightM: 3, targetDistanceM: 10, tiltDeg: 10, place, ...change }
-  }
-  const on = (things: PlanThing[]) => {
-    const context = resolve(device(), job({ things }), CATALOGUE)
-    if ('missing' in context) throw new Error('missing')
-    return context
-  }
-  it('looks as steeply down on its target as the ground there makes it', () => {
-    const slope = [
-      level(
-        [
-          [-9, 0],
-          [9, 0],
-        ],
-        0,
-      ),
-      level(
-        [
-          [-9, 20],
-          [9, 20],
-        ],
-        -4,
-        'b',
-      ),
-    ]
-    const faceDeg = (things: PlanThing[]) => assessSight(on(things), sight({})).drawing.faceAngleDeg
-    // A face of 1.6 m, 10 m out: 1.4 m below the lens on the level, 3.4 m on ground that is 2 m lower there.
-    expect(faceDeg([])).toBeCloseTo((Math.atan2(1.4, 10) * 180) / Math.PI, 9)
-    expect(faceDeg(slope)).toBeCloseTo((Math.atan2(3.4, 10) * 180) / Math.PI, 9)
-    const unjudged = (things: PlanThing[]) => sightStage.unjudged(on(things), sight({})).join(' ')
-    expect(unjudged(slope)).toMatch(/Ground that slopes/)
-    expect(unjudged([])).not.toMatch(/slopes/)
-  })
-  it('is asked for a lens that shows its target, an area or a spot where they lie', () => {
-    const things = [level([[0, 0]], -2)]
-    const [only, gate] = [sight({}), area(-1, 8, 2, 2)]
-    const heights = (what: ThingOf<'area'> | null, on: PlanThing[]) =>
-      lensQuestion(only, [0, 90], 'metric', what, flat(on)).points.map(({ z }) => z)
-    expect([heights(null, things), heights(gate, things)]).toEqual([[1.6 - 2], Array(4).fill(1.6 - 2)])
-    expect([heights(null, []), heights(gate, [])]).toEqual([[1.6], Array(4).fill(1.6)])
-  })
-  it('has its target hidden by a rise, and the advice is about that', () => {
-    const ridge = [
-      level(
-        [
-          [-9, 0],
-          [9, 0],
-        ],
-        0,
-      ),
-      level(
-        [
-          [-9, 5],
-          [9, 5],
-        ],
-        2.6,
-        'b',
-      ),
-      level(
-        [
-          [-9, 10],
-          [9, 10],
-        ],
-        0,
-        'c',
-      ),
-    ]
-    const found = assessSight(on(ridge), sight({})).findings.find(({ id }) => id === 'sight/hidden')
-    expect(found).toMatchObject({
-      verdict: 'stop',
-      reason: expect.stringMatching(/^The ground stands in between/) as string,
-    })
   })
 })

@@ -34,7 +34,7 @@ export function touchedBy(
   const place = sight?.place
   if (!place) return false
   // Across floors, and of how the ground lies, too careful is cheap: such things seldom change.
-  if (changed.some(({ kind }) => kind === 'slab' || kind === 'level')) return true
+  if (changed.some(({ kind }) => kind === 'slab' || kind === 'ground level')) return true
   if (changed.some(({ floor }) => floor !== place.floor && riseM(world, place.floor, floor) !== null))
     return true
   const here = changed.filter(({ floor }) => floor === place.floor)

@@ -1,8 +1,9 @@
 import { between, contains } from '../geometry'
 import type { Floor } from '../job/choices'
 import { nameOf, occluderOf, type Occluders, type PlanThing } from '../plan'
-import { ORDER, riseM, type World } from './floors'
-import { landBetween, landOf, type Land } from './land'
+import { FLOORS_UP, riseM, type World } from './floors'
+import { landBetween } from './brows'
+import { landOf, type Land } from './land'
 import type { Point } from './projection'
 
 /** What a floor is looked at in: what stands in the way, and how its ground lies (flat where left out). */
@@ -25,7 +26,7 @@ export function settingOf(world: World, floor: Floor): Setting {
   const key = JSON.stringify([floor, floorHeightsM])
   const known = floors.get(key)
   if (known) return known
-  const each = ORDER.flatMap((other) => {
+  const each = FLOORS_UP.flatMap((other) => {
     const byM = riseM(world, floor, other)
     return byM === null ? [] : [raised(standingOn(things, other), byM)]
   })

@@ -1,9 +1,10 @@
 import type { Floor } from '../job/choices'
-import { UNKNOWN_HEIGHTS, type Job, type Sight } from '../job/job'
+import type { Job, Sight } from '../job/job'
+import { UNKNOWN_HEIGHTS } from '../job/usual'
 import type { Camera, Catalogue } from '../parts'
 import type { WalkCamera } from './ask'
 import { eyeOf, onLand, targetOf } from './eye'
-import { apartBy, called, ORDER, riseM, type World } from './floors'
+import { apartBy, called, FLOORS_UP, riseM, type World } from './floors'
 import { simulate, type SimulatedPicture } from './scene'
 
 /** The picture a sight would give, with what stands on the plan where the device stands on it. */
@@ -32,7 +33,7 @@ type Looking = World & Pick<Job, 'devices'>
  */
 export function camerasOn(job: Looking, catalogue: Catalogue, floor: Floor): WalkCamera[] {
   const lifts = new Map<Floor, number | null>(
-    ORDER.map((other) => [other, apartBy(job, floor, other) === null ? riseM(job, floor, other) : null]),
+    FLOORS_UP.map((other) => [other, apartBy(job, floor, other) === null ? riseM(job, floor, other) : null]),
   )
   return job.devices.flatMap(({ id, mark, state, cameraId, sight }) => {
     const camera = catalogue.cameras.get(cameraId)
@@ -58,7 +59,7 @@ export function notLooking(job: Looking, floor: Floor): readonly Apart[] {
       sight?.place && state !== 'taken away' ? [sight.place.floor] : [],
     ),
   )
-  return ORDER.flatMap((other) => {
+  return FLOORS_UP.flatMap((other) => {
     const why = other !== floor && standing.has(other) ? apartBy(job, floor, other) : null
     return why === null ? [] : [{ floor: other, why }]
   })

@@ -1,8 +1,8 @@
 import { between, distanceM, middleOf, type PlanPoint } from '../geometry'
 import type { Floor } from '../job/choices'
 import type { PlanThing } from '../job/plan'
-import type { Eye } from './footprint'
-import { ORDER, riseM, type World } from './floors'
+import type { Eye } from './eye'
+import { FLOORS_UP, riseM, type World } from './floors'
 import { groundM, type Land } from './land'
 import { settingOf } from './occluders'
 import { project, rayThrough, type Imager, type Point, type Pose } from './projection'
@@ -142,14 +142,10 @@ function person(at: Point, pose: Pose): Point[][] {
 }
 
 /** The lowest of what a floor is looked at in: ground is drawn there as far as one sees, m. */
-const lowestM = (world: World, floor: Floor, land: Land | null | undefined): number =>
-  Math.min(
-    0,
-    land?.leastM ?? 0,
-    ...ORDER.map(
-      (other) => (world.things.some((one) => one.floor === other) && riseM(world, floor, other)) || 0,
-    ),
-  )
+function lowestM(world: World, floor: Floor, land: Land | null | undefined): number {
+  const drawn = FLOORS_UP.filter((other) => world.things.some((one) => one.floor === other))
+  return Math.min(0, land?.leastM ?? 0, ...drawn.map((other) => riseM(world, floor, other) ?? 0))
+}
 
 /** Land that slopes or steps, facet by facet. */
 const landPatches = (imager: Imager, pose: Pose, land: Land | null | undefined): Patch[] =>

@@ -1,6 +1,6 @@
 import { getPosition } from 'suncalc'
 import type { Site } from '../job/plan'
-import type { Eye } from './footprint'
+import type { Eye } from './eye'
 import { axesOf, cornerRad, showsWay } from './projection'
 import { blocked, type Ways } from './shade'
 import type { Occluders } from '../plan'

@@ -4,7 +4,7 @@ import type { Occluders } from '../plan'
 import { axesOf, showsWay } from './projection'
 import { blocked } from './shade'
 import { sunAt } from './sun'
-import type { SurveyCamera } from './footprint'
+import type { SurveyCamera } from './eye'
 
 const RAD = Math.PI / 180
 /** The shade of a low sun is drawn no longer than this, m. */

@@ -1,4 +1,6 @@
-import { lookOver, scratchFor, type SurveyCamera } from './footprint'
+import type { SurveyCamera } from './eye'
+import { lookOver } from './footprint'
+import { scratchFor } from './look'
 import { cellCount, type Grid } from './grid'
 import type { Setting } from './occluders'
 

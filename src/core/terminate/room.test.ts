@@ -3,7 +3,8 @@ import { CATALOGUE } from '@/catalogue'
 import { device, job, plannedThrough } from '@/testing/jobs'
 import { assessDevice } from '../assess'
 import { cures } from '../findings'
-import { USUAL_ALLOWANCES, type Device } from '../job'
+import type { Device } from '../job'
+import { USUAL_ALLOWANCES } from '../job'
 
 /** Whether the joint, its tails and the slack find room in the box in which they end up. */
 

@@ -2,12 +2,12 @@
 
 import { SimpleGrid, Stack, Text } from '@chakra-ui/react'
 import { FLOORS, type FloorHeights } from '@/core/job'
-import { notLooking, ORDER } from '@/core/sight'
+import { notLooking, FLOORS_UP } from '@/core/sight'
 import { QuantityField } from '../kit/QuantityField'
 import type { Editor } from './editor'
 import { NotLooking } from './NotLooking'
 
-const ABOVE = ORDER.filter((floor) => floor !== 'ground')
+const ABOVE = FLOORS_UP.filter((floor) => floor !== 'ground')
 
 /** How high the floors lie: from then on they look at each other, past the slabs drawn on them. */
 export function FloorsPanel({ editor: { job, floor, commit } }: { editor: Editor }) {

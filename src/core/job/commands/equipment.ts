@@ -1,5 +1,6 @@
 import { Id } from '../fields'
-import { Equipment, EquipmentChoice, MOST_EQUIPMENT, NO_DETAILS, USUAL_EQUIPMENT, type Job } from '../job'
+import { Equipment, EquipmentChoice, MOST_EQUIPMENT, type Job } from '../job'
+import { NO_DETAILS, USUAL_EQUIPMENT } from '../usual'
 import { changed, fieldsOf, kind, put, reasonsOf, refuse, unknownPart } from './kind'
 import { isMarked, nextMark, isUsed, wrongMark, wrongReplaced } from './marked'
 

@@ -1,6 +1,7 @@
 import { CARRIES } from '../../run/carries'
 import { Id } from '../fields'
-import { MOST_RUNS, Run, RunChoice, USUAL_RUN, type Job } from '../job'
+import { MOST_RUNS, Run, RunChoice, type Job } from '../job'
+import { USUAL_RUN } from '../usual'
 import { changed, fieldsOf, kind, put, reasonsOf, refuse, type Reason } from './kind'
 import { isMarked, isUsed, nextMark, thingsOf, wrongMark, wrongReplaced } from './marked'
 import { known, wrongWay } from './planned'

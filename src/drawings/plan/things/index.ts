@@ -4,8 +4,8 @@ import type { Drawn, PlanMark } from '../marks'
 import { RANK, type Naming } from '../naming'
 import type { ViewBox } from '../view'
 import { area } from './area'
+import { groundLevel } from './groundLevel'
 import { headEnd } from './headEnd'
-import { level } from './level'
 import { obstacle } from './obstacle'
 import { premises } from './premises'
 import { privacy } from './privacy'
@@ -19,7 +19,7 @@ import { wall } from './wall'
 /** How every kind is drawn, from the undermost to the uppermost. */
 const DRAWN_THINGS: { readonly [K in ThingName]: DrawnThing<K> } = {
   slab,
-  level,
+  'ground level': groundLevel,
   premises,
   area,
   privacy,

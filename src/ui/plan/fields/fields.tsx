@@ -83,7 +83,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
       <>
         {sideOf(thing, form)}
         {heightsOf(thing, form)}
-        {form.metres('Thick', thing.thicknessM, 0, 3, (thicknessM) => form.put({ thicknessM }))}
+        {form.metres('Thickness', thing.thicknessM, 0, 3, (thicknessM) => form.put({ thicknessM }))}
       </>
     ),
     more: (thing, { editor, put }) => (
@@ -144,7 +144,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
   'walk': {},
   'head end': {},
   'slab': { more: groundOf },
-  'level': {
+  'ground level': {
     measures: ({ path, groundM, endM }, { metres, put }) => (
       <>
         {metres(path.length > 1 ? 'Ground at its start' : 'Ground lies at', groundM, -50, 50, (to) =>

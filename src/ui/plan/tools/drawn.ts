@@ -169,7 +169,7 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     clicks: 'until ended',
     start: (outline) => [{ kind: 'slab', outline }],
   },
-  'level': {
+  'ground level': {
     name: 'Ground level',
     icon: Spline,
     key: 'g',
@@ -177,8 +177,8 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     clicks: 'until ended',
     least: 1,
     start: (path, on) => {
-      const groundM = last(on, 'level')?.groundM ?? 0
-      return [{ kind: 'level', path, groundM, endM: groundM }]
+      const groundM = last(on, 'ground level')?.groundM ?? 0
+      return [{ kind: 'ground level', path, groundM, endM: groundM }]
     },
   },
 }

@@ -10,7 +10,7 @@ function heightWords(startM: number, endM: number, units: UnitSystem): string {
 }
 
 /** A thin line with small crosses at its points, and its height. */
-export const level: DrawnThing<'level'> = {
+export const groundLevel: DrawnThing<'ground level'> = {
   naming: ({ path, name, groundM, endM }, view, units) => ({
     ...beside(toScreen(view, path[Math.floor(path.length / 2)]!), 7),
     words: (name === '' ? [] : [`${name}:`]).concat(heightWords(groundM, endM, units)).join(' '),
