@@ -2,7 +2,7 @@ import type { DeviceAssessment } from '../assess'
 import type { Finding } from '../findings'
 import { FLOORS, LEVELS, type Floor } from '../job/choices'
 import type { Job } from '../job/job'
-import { judgeSurvey, notLooking, notLookingWords, type Survey } from '../sight'
+import { floorsStoodOn, judgeSurvey, notLooking, notLookingWords, type Survey } from '../sight'
 import { print } from '../units'
 
 /** What is seen of one floor, in the words of the hand-over, for paper and screen alike. */
@@ -25,11 +25,7 @@ const ASKED_OF: ReadonlySet<string> = new Set(['area', 'target', 'privacy'])
 
 /** The floors on which a device stands, and those of which something is asked while any device stands. */
 export function surveyedFloors({ devices, things }: Pick<Job, 'devices' | 'things'>): Floor[] {
-  const standing = new Set(
-    devices.flatMap(({ sight, state }) =>
-      sight?.place && state !== 'taken away' ? [sight.place.floor] : [],
-    ),
-  )
+  const standing = floorsStoodOn({ devices })
   return (Object.keys(FLOORS) as Floor[]).filter(
     (floor) =>
       standing.has(floor) ||

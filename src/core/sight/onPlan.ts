@@ -46,6 +46,14 @@ export function camerasOn(job: Looking, catalogue: Catalogue, floor: Floor): Wal
   })
 }
 
+/** The floors on which a camera stands that is not taken away. */
+export const floorsStoodOn = ({ devices }: Pick<Job, 'devices'>): ReadonlySet<Floor> =>
+  new Set(
+    devices.flatMap(({ state, sight }) =>
+      sight?.place && state !== 'taken away' ? [sight.place.floor] : [],
+    ),
+  )
+
 /** A floor whose cameras are not known to see another or not, and why. */
 export interface Apart {
   readonly floor: Floor
@@ -54,11 +62,7 @@ export interface Apart {
 
 /** Floors with cameras that are not known to see a floor. */
 export function notLooking(job: Looking, floor: Floor): readonly Apart[] {
-  const standing = new Set(
-    job.devices.flatMap(({ state, sight }) =>
-      sight?.place && state !== 'taken away' ? [sight.place.floor] : [],
-    ),
-  )
+  const standing = floorsStoodOn(job)
   return FLOORS_UP.flatMap((other) => {
     const why = other !== floor && standing.has(other) ? apartBy(job, floor, other) : null
     return why === null ? [] : [{ floor: other, why }]
