@@ -48,7 +48,10 @@ test('the record says what is seen of the yard: promised against reached', async
   const { quiet } = watch(page)
   await page.goto('/jobs/kestrel-quay/handover')
   const seen = page.locator('[data-survey=ground]')
-  await expect(seen.getByText('3 of 4 areas of interest are met. 26 % is blind, in 10 spots.')).toBeVisible()
+  // Worked out once the whole record is there.
+  await expect(seen.getByText('3 of 4 areas of interest are met. 26 % is blind, in 10 spots.')).toBeVisible({
+    timeout: 60_000,
+  })
   await expect(seen.getByText(/^promised recognise on 242\.0 m²; reached on 84 %/)).toBeVisible()
   await expect(seen.getByText(/^01: \d+ h, 02: \d+ h/)).toBeVisible()
   quiet()

@@ -1,6 +1,7 @@
 'use client'
 
 import { Box, Button, Heading, HStack, Table, Text } from '@chakra-ui/react'
+import { Suspense } from 'react'
 import { GoLink } from '../kit/go'
 import { MOST_AT_ONCE } from '@/core/assess'
 import { PLANNED_STAGES } from '@/core/findings'
@@ -120,9 +121,11 @@ export function HandOver() {
         <Text>Each device’s record opens from the table. The PDF has all of them, one after the other.</Text>
       ) : (
         assessment.devices.map(({ deviceId }) => (
-          <Box key={deviceId} css={{ breakBefore: 'page' }}>
-            <DeviceRecord deviceId={deviceId} />
-          </Box>
+          <Suspense key={deviceId}>
+            <Box css={{ breakBefore: 'page' }}>
+              <DeviceRecord deviceId={deviceId} />
+            </Box>
+          </Suspense>
         ))
       )}
       {job.equipment.map(({ id }) => (

@@ -20,7 +20,7 @@ vi.mock('./worker', () => ({
   useSurvey: (request: SurveyRequest | null) => ({
     result: request && survey(request),
     of: request,
-    progress: null,
+    howFar: { subscribe: () => () => undefined, now: () => null },
     failed: false,
   }),
   usePositions: () => ({

@@ -1,9 +1,9 @@
 'use client'
 
-import { Box, Flex, Progress, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { PanelRightClose, PanelRightOpen } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
+import { Suspense, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
 import {
@@ -33,6 +33,7 @@ import { PlanMenu } from './PlanMenu'
 import { Rail } from './Rail'
 import { Sheet } from './Sheet'
 import { ToolHelp } from './ToolHelp'
+import { SurveyBar } from './SurveyBar'
 import { sunWords } from './sunWords'
 import { TopLine } from './TopLine'
 import { useSun } from './useSun'
@@ -105,7 +106,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
     () => surveyRequest({ things, floorHeightsM, backgrounds, devices, policies }, catalogue, floor, planeM),
     [things, floorHeightsM, backgrounds, devices, policies, catalogue, floor, planeM],
   )
-  const { result: surveyed, of: surveyedOf, progress, failed } = useSurvey(request)
+  const { result: surveyed, of: surveyedOf, howFar, failed } = useSurvey(request)
   const survey = surveyed?.floor === floor ? surveyed : null
   const verdict = useMemo(() => survey && judgeSurvey(survey, job.units), [survey, job.units])
   const cameras = useMemo(
@@ -254,13 +255,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
             }
           />
           <ToolHelp editor={editor} lengthField={lengthField} />
-          {progress === null ? null : (
-            <Progress.Root value={Math.round(progress * 100)} size="xs" aria-label="Surveying">
-              <Progress.Track h="3px">
-                <Progress.Range bg="copper.solid" />
-              </Progress.Track>
-            </Progress.Root>
-          )}
+          <SurveyBar howFar={howFar} />
         </Box>
         <Foot
           editor={editor}
@@ -315,7 +310,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
           borderLeftWidth="1px"
           borderColor="rule"
         >
-          {panel}
+          <Suspense>{panel}</Suspense>
         </Box>
       ) : null}
     </Flex>

@@ -2,6 +2,7 @@
 import { cleanup, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import type { SurveyRequest } from '@/core/sight'
+import { useSyncExternalStore } from 'react'
 import { usePositions, useSurvey } from './worker'
 
 /** How far the worker is comes by another way than its answer: here it is told when the test says so. */
@@ -17,7 +18,11 @@ vi.mock('comlink', () => {
 })
 
 const request = {} as SurveyRequest
-const Survey = () => <output>{JSON.stringify(useSurvey(request))}</output>
+function Survey() {
+  const { howFar, result } = useSurvey(request)
+  const progress = useSyncExternalStore(howFar.subscribe, howFar.now)
+  return <output>{JSON.stringify({ result, progress })}</output>
+}
 function Positions() {
   const { ask, progress } = usePositions()
   return (

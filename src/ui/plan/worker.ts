@@ -28,41 +28,71 @@ export interface Working<T> {
   readonly failed: boolean
 }
 
-interface Surveying extends Working<Survey> {
-  /** What the result is the answer to: while a newer one is worked out, an older question. */
-  readonly of: SurveyRequest | null
+/** How far a survey is; heard by who shows it alone, so that the page is not drawn again at every step. */
+export class HowFar {
+  private readonly listeners = new Set<() => void>()
+  private share: number | null = null
+
+  /** Share done of what is being worked out, 0 to 1; null when nothing is. */
+  readonly now = (): number | null => this.share
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
+
+  tell(share: number | null): void {
+    this.share = share
+    this.listeners.forEach((hear) => hear())
+  }
 }
 
-/** How long the plan must rest before it is surveyed: so that dragging is not chased. */
+interface Surveyed {
+  /** The last result; it stays while a newer one is worked out. */
+  readonly result: Survey | null
+  /** What the result is the answer to: while a newer one is worked out, an older question. */
+  readonly of: SurveyRequest | null
+  readonly failed: boolean
+}
+
+/** How long the plan must rest before it is surveyed again: so that dragging is not chased. */
 const REST_MS = 120
 
 /** The survey of what is on the plan, in the worker; a newer plan ends the older survey. */
-export function useSurvey(request: SurveyRequest | null): Surveying {
-  const [working, set] = useState<Surveying>({ result: null, of: null, progress: null, failed: false })
+export function useSurvey(request: SurveyRequest | null): Surveyed & { readonly howFar: HowFar } {
+  const [surveyed, set] = useState<Surveyed>({ result: null, of: null, failed: false })
+  const [howFar] = useState(() => {
+    if (typeof Worker !== 'undefined') warm() // it comes while the page is still being drawn
+    return new HowFar()
+  })
+  const asked = useRef(false)
   useEffect(() => {
     if (!request) return
     let wanted = true
     // How far it is may be heard after the answer: it comes another way.
-    const ended = (end: (now: Surveying) => Surveying) => {
-      if (wanted) set(end)
+    const ended = (end: (now: Surveyed) => Surveyed) => {
+      if (!wanted) return
       wanted = false
+      howFar.tell(null)
+      set(end)
     }
-    const timer = setTimeout(() => {
-      set((now) => ({ ...now, progress: 0 }))
+    const ask = () => {
+      howFar.tell(0)
       worker()
         .survey(
           request,
-          proxy((progress: number) => wanted && set((now) => ({ ...now, progress }))),
+          proxy((share: number) => wanted && howFar.tell(share)),
         )
-        .then((result) => result && ended(() => ({ result, of: request, progress: null, failed: false })))
-        .catch(() => ended((now) => ({ ...now, progress: null, failed: true })))
-    }, REST_MS)
+        .then((result) => result && ended(() => ({ result, of: request, failed: false })))
+        .catch(() => ended((now) => ({ ...now, failed: true })))
+    }
+    const timer = setTimeout(ask, asked.current ? REST_MS : 0)
+    asked.current = true
     return () => {
       wanted = false
       clearTimeout(timer)
     }
-  }, [request])
-  return working
+  }, [request, howFar])
+  return { ...surveyed, howFar }
 }
 
 /** Ranks positions when asked; can be cancelled. */
