@@ -15,6 +15,7 @@ import { photos } from './photos'
 import { plan } from './plan'
 import { post, served } from './server'
 import { surveying } from './survey'
+import { ways } from './ways'
 
 /**
  * Prints how long assessing takes and how it grows, and commands per second through the API beside raw
@@ -228,6 +229,7 @@ await ordering()
 await assessing()
 large()
 surveying()
+ways()
 await commands()
 await house()
 await offline()

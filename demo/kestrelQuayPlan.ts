@@ -1,4 +1,5 @@
-import type { Background, Place, PlanThing, Site } from '@/core/job'
+import type { Background, Place, PlanThing, Site, SpaceId } from '@/core/job'
+import { usualPathway } from '@/core/plan'
 
 /**
  * The boatyard's ground: metres, the quay along the lower edge, up the sheet a little east of north. All of
@@ -23,6 +24,22 @@ export const KESTREL_SKETCH: Omit<Background, 'sha256'> = {
 
 type Corner = readonly [x: number, y: number]
 const point = ([x, y]: Corner) => ({ x, y })
+/** A way for cables: level, or from one height to another. */
+const way = (
+  id: string,
+  name: string,
+  space: SpaceId,
+  path: readonly Corner[],
+  heightM: number,
+  endM = heightM,
+): PlanThing => ({
+  ...own(id, name),
+  kind: 'pathway',
+  path: path.map(point),
+  ...usualPathway(space),
+  heightM,
+  endM,
+})
 const rectangle = (x: number, y: number, w: number, h: number) => [
   point([x, y]),
   point([x + w, y]),
@@ -222,6 +239,99 @@ export const KESTREL_THINGS: PlanThing[] = [
     outline: rectangle(44, 40, 12, 10),
   },
   { ...own('cupboard', 'Head end'), kind: 'head end', at: point([45.2, 49]) },
+  way('office-drop', 'Drop to the cupboard', 'wall cavity', [[45.2, 48.9]], 0.8, 3),
+  way(
+    'office-ceiling',
+    'Over the office ceiling',
+    'loft',
+    [
+      [45.2, 48.9],
+      [45.2, 42],
+      [45.2, 39.6],
+    ],
+    3,
+  ),
+  way(
+    'office-soffit-way',
+    'In the office soffit',
+    'soffit channel',
+    [
+      [44.2, 39.6],
+      [55.8, 39.6],
+    ],
+    3,
+  ),
+  way(
+    'till-trunking',
+    'Trunking to the till',
+    'trunking indoors',
+    [
+      [45.2, 47],
+      [53.3, 47],
+    ],
+    2.6,
+  ),
+  way('yard-wall', 'Down the office wall', 'conduit', [[45.2, 42]], -0.6, 3),
+  way(
+    'yard-duct',
+    'Duct across the yard',
+    'conduit',
+    [
+      [45.2, 42],
+      [33.7, 42],
+    ],
+    -0.6,
+  ),
+  way('workshop-wall', 'Up the workshop wall', 'conduit', [[33.7, 42]], -0.6, 3.6),
+  way(
+    'workshop-east-way',
+    'Workshop loft, east',
+    'loft',
+    [
+      [33.7, 51.4],
+      [33.7, 42],
+      [33.7, 34.3],
+    ],
+    3.6,
+  ),
+  way(
+    'workshop-south-way',
+    'Workshop loft, front',
+    'loft',
+    [
+      [33.7, 34.3],
+      [8.4, 34.3],
+      [8.4, 40],
+    ],
+    3.6,
+  ),
+  way(
+    'jetty-duct',
+    'Duct to the jetty',
+    'conduit',
+    [
+      [45.2, 42],
+      [45.8, 20],
+      [59.7, 17.2],
+      [61.8, 13.4],
+    ],
+    -0.6,
+  ),
+  way('pole-rise', 'Up the slipway pole', 'conduit', [[45.8, 20]], -0.6, 4.3),
+  way('pontoon-rise', 'Up the pontoon gate', 'conduit', [[59.7, 17.2]], -0.6, 2.6),
+  way('jetty-rise', 'Up the jetty arm', 'conduit', [[61.8, 13.4]], -0.6, 4),
+  way(
+    'gate-duct',
+    'Duct to the gatehouse',
+    'conduit',
+    [
+      [45.4, 35],
+      [71.7, 35],
+      [71.7, 48],
+    ],
+    -0.6,
+  ),
+  way('gate-rise', 'Up the gatehouse', 'conduit', [[71.7, 48]], -0.6, 2.6),
 ]
 
 const stands = (x: number, y: number, panDeg: number): Place => ({

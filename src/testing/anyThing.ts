@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { FLOORS, LEVELS, type Job, type PlanThing } from '@/core/job'
+import { FLOORS, LEVELS, SPACES, type Job, type PlanThing } from '@/core/job'
 import { keys, line, planPoint, real } from './anyValue'
 
 const apart = (a: { x: number; y: number }, b: { x: number; y: number }) =>
@@ -94,6 +94,19 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     path: fc.array(planPoint, { minLength: 1, maxLength: 5 }),
     groundM: real(-10, 10),
     endM: real(-10, 10),
+  }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('pathway' as const),
+    path: fc.array(planPoint, { minLength: 1, maxLength: 5 }),
+    space: keys(SPACES),
+    heightM: real(0, 4),
+    endFloor: fc.option(keys(FLOORS)),
+    endM: real(5, 9),
+    temperatureC: real(-10, 70),
+    minutesPerM: real(0, 20),
+    besideMains: fc.boolean(),
   }),
 )
 

@@ -1,4 +1,5 @@
 import { UNKNOWN_HEIGHTS, type PlanThing, type ThingOf } from '@/core/job'
+import { usualPathway } from '@/core/plan'
 import { settingOf, type Imager, type Pose, type World } from '@/core/sight'
 
 /** Things and cameras on a plan, for tests. */
@@ -121,6 +122,25 @@ export const groundLevel = (
   path: path.map(([x, y]) => xy(x, y)),
   groundM,
   endM,
+})
+
+/** A level way for cables, at 2.5 m. */
+export const pathway = (
+  path: readonly (readonly [number, number])[],
+  change: Partial<ThingOf<'pathway'>> = {},
+): ThingOf<'pathway'> => ({
+  ...common,
+  id: `pathway-${path.flat().join('_').replaceAll('.', '-')}`,
+  kind: 'pathway',
+  path: path.map(([x, y]) => xy(x, y)),
+  ...usualPathway('trunking indoors'),
+  ...change,
+})
+export const headEnd = (x: number, y: number): ThingOf<'head end'> => ({
+  ...common,
+  id: `head-end-${x}-${y}`,
+  kind: 'head end',
+  at: xy(x, y),
 })
 
 export const slab = (x: number, y: number, w: number, h: number): ThingOf<'slab'> => ({

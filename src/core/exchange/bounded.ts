@@ -1,7 +1,7 @@
 import type { Outline, PlanPoint } from '../geometry'
 import type { LevelId } from '../job/choices'
 import type { Policies } from '../job/job'
-import { USUAL_HEIGHTS, type PlanThing, type ThingName, type ThingOf } from '../plan'
+import { USUAL_HEIGHTS, usualPathway, type PlanThing, type ThingName, type ThingOf } from '../plan'
 
 /** What bounds a thing, whatever its kind is. */
 export type Form =
@@ -40,6 +40,12 @@ const point = {
   form: ({ at }: { at: PlanPoint }): Form => ({ is: 'point', at }),
   placed: ([at]: readonly PlanPoint[]) => ({ at }),
 }
+/** A path that may be a single point. */
+const line = {
+  form: ({ path }: { path: readonly PlanPoint[] }): Form =>
+    path.length === 1 ? { is: 'point', at: path[0]! } : { is: 'path', points: path },
+  placed: (path: readonly PlanPoint[]) => ({ path }),
+}
 const { wallM, obstacleM, undersideM, soffitDepthM, lipM, faceM } = USUAL_HEIGHTS
 const nothing = () => ({})
 
@@ -71,10 +77,10 @@ const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
   'head end': { ...point, usual: nothing },
   'slab': { ...ring, usual: nothing },
   'ground level': {
-    form: ({ path }) => (path.length === 1 ? { is: 'point', at: path[0]! } : { is: 'path', points: path }),
-    placed: (path) => ({ path }),
+    ...line,
     usual: () => ({ groundM: 0, endM: 0 }),
   },
+  'pathway': { ...line, usual: () => usualPathway('clipped outside') },
 }
 const boundedAs = (kind: ThingName) => BOUNDED[kind] as unknown as Bounded<ThingName>
 

@@ -215,6 +215,8 @@ export interface Space {
   readonly asks: readonly JacketNeed[]
   readonly support: { readonly name: string; readonly everyM: number; readonly source: SourceId } | null
   readonly temperatureC: number
+  /** Labour of one cable through it, min/m, two people at most. Common practice, no source. */
+  readonly minutesPerM: number
   /** Rain reaches the cable where it leaves it, and runs along it. Common practice, no source. */
   readonly rained?: true
   readonly caution: string
@@ -247,6 +249,7 @@ export const SPACES: Record<
     asks: [],
     support: HOOK,
     temperatureC: 45,
+    minutesPerM: 2,
     caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.',
   },
   'soffit channel': {
@@ -254,6 +257,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 35,
+    minutesPerM: 4,
     caution: 'Ladder work at the eaves: mind overhead lines.',
   },
   'wall cavity': {
@@ -261,6 +265,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 25,
+    minutesPerM: 6,
     caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.',
   },
   'joist bay': {
@@ -268,6 +273,7 @@ export const SPACES: Record<
     asks: [],
     support: HOOK,
     temperatureC: 25,
+    minutesPerM: 5,
     caution: 'Mains share these bays: keep 50 mm (2 in) away.',
   },
   'garage or basement': {
@@ -275,6 +281,7 @@ export const SPACES: Record<
     asks: [],
     support: HOOK,
     temperatureC: 25,
+    minutesPerM: 2.5,
     caution: 'Old boards may hold asbestos: leave them whole until they are tested.',
   },
   'conduit': {
@@ -282,6 +289,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 30,
+    minutesPerM: 2,
     rained: true,
     caution: 'Tape cut edges; draw, never jerk.',
   },
@@ -290,6 +298,7 @@ export const SPACES: Record<
     asks: ['sunlight'],
     support: CLIP,
     temperatureC: 35,
+    minutesPerM: 3,
     rained: true,
     caution: 'Nail below the cable on a level run, so that the nail carries it.',
   },
@@ -298,6 +307,7 @@ export const SPACES: Record<
     asks: ['wet'],
     support: CLIP,
     temperatureC: 30,
+    minutesPerM: 4,
     rained: true,
     caution: 'Mind splinters and nesting animals; tie surplus up off the ground.',
   },
@@ -306,6 +316,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 25,
+    minutesPerM: 2.5,
     caution: 'Keep data and mains in separate compartments.',
   },
   'buried duct': {
@@ -313,6 +324,7 @@ export const SPACES: Record<
     asks: ['wet', 'buried'],
     support: null,
     temperatureC: 20,
+    minutesPerM: 2,
     rained: true,
     caution: 'Ask where services lie before you dig; keep away from buried mains.',
   },
@@ -321,6 +333,7 @@ export const SPACES: Record<
     asks: ['riser'],
     support: HOOK,
     temperatureC: 25,
+    minutesPerM: 4,
     caution: 'Open shaft: guard it. Close every floor again with fire-stopping; local rules decide.',
   },
   'air-handling space': {
@@ -328,6 +341,7 @@ export const SPACES: Record<
     asks: ['air handling'],
     support: HOOK,
     temperatureC: 25,
+    minutesPerM: 3,
     caution: 'Local rules decide which jackets may lie where air is moved.',
   },
 }

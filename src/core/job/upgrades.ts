@@ -174,6 +174,8 @@ const UPGRADES: readonly Upgrade[] = [
           }
         : command,
   },
+  // 13 knows pathways; what is older has none, and nothing else changed.
+  {},
 ]
 
 const UNKNOWN_HEIGHTS = { upper: null, loft: null, roof: null }

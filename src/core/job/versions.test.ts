@@ -86,6 +86,16 @@ const placed = { ...sight, wish: { ...sight.wish, at: null }, place: null }
 const braced = { ...mount, edgeMm: 40, slotMm: null, pole: null }
 const drilled = { hole: 'new', holeMm: null }
 
+const bank = {
+  id: 'bank',
+  floor: 'ground',
+  name: '',
+  locked: false,
+  kind: 'ground level',
+  path: [{ x: 1, y: 1 }],
+  groundM: 1,
+  endM: 1,
+}
 const fence = {
   id: 'fence',
   floor: 'ground',
@@ -215,6 +225,11 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
     { type: 'setPlan', deviceId: 'device-2', plan: { sight: { place: { ...spot, panDeg: 90 } } } },
     { type: 'setPlan', deviceId: 'device-2', plan: { sight: { heightM: 4 } } },
   ].map((change) => ({ ...change, version: 11, madeOn: '', base: null })),
+  12: [
+    { type: 'editJob', change: { floorHeightsM: { upper: 2.9, loft: null, roof: null } } },
+    { type: 'putThing', thing: bank },
+    { type: 'editThing', thingId: 'bank', change: { locked: true } },
+  ].map((change) => ({ ...change, version: 12, madeOn: '', base: null })),
 }
 
 describe('commands of every version are still taken', () => {
@@ -253,10 +268,11 @@ describe('commands of every version are still taken', () => {
       ['mount/tug', '', 'firm'],
     ])
     expect([made.ownParts, made.handed, made.photos[0]!.marks]).toEqual([[], [], []])
-    expect(made.floorHeightsM).toEqual({ upper: null, loft: null, roof: null })
+    expect(made.floorHeightsM).toEqual({ upper: 2.9, loft: null, roof: null })
     expect(made.things).toEqual([
       { ...fence, heightM: 2, locked: false, thicknessM: 0 },
       { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 }, locked: false },
+      { ...bank, locked: true },
     ])
     expect(second!.sight).toEqual({
       ...placed,

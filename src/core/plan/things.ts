@@ -5,6 +5,7 @@ import { groundLevel } from './groundLevel'
 import { headEnd } from './headEnd'
 import type { BoardPiece, Solid, StandingPieces, ThingKind, UprightPiece } from './kind'
 import { obstacle } from './obstacle'
+import { pathway } from './pathway'
 import { premises } from './premises'
 import { privacy } from './privacy'
 import { slab } from './slab'
@@ -26,6 +27,7 @@ export const THINGS = {
   'head end': headEnd,
   slab,
   'ground level': groundLevel,
+  pathway,
 } as const
 
 export type ThingName = keyof typeof THINGS

@@ -7,4 +7,5 @@ export const USUAL_HEIGHTS = {
   soffitDepthM: 0.6,
   lipM: 0.1,
   faceM: 1.6,
+  pathwayM: 2.5,
 } as const

@@ -13,7 +13,7 @@ export {
 } from './projection'
 export { nearestGroundM, farthestGroundM, nearestFaceM } from './elevation'
 export { firstBetween, settingOf, type Setting } from './occluders'
-export { FLOORS_UP, type World } from './floors'
+export { FLOORS_UP, riseM, type World } from './floors'
 export { cellAt, cellMiddle, gridOver, type Grid } from './grid'
 export type { Eye, SurveyCamera } from './eye'
 export { eachSeen, nearEdge } from './footprint'

@@ -1,3 +1,4 @@
+export { bundleWidth } from './bundles'
 export { deviceMarks, WIDEST_DRAWN } from './devices'
 export { slantsOver, spotsOf, type PlanMark, type Tint } from './marks'
 export type { Naming } from './naming'

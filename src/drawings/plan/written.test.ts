@@ -30,6 +30,7 @@ function writtenAt(
 ) {
   const stand = standOf(job.devices, 'ground', view, selected)
   const written = writtenOn({
+    bundles: [],
     things,
     devices: job.devices,
     floor: 'ground',

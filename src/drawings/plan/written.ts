@@ -1,10 +1,12 @@
 import { distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Floor, Job } from '@/core/job'
+import type { Bundle } from '@/core/pathway'
 import { cornersOf, type PlanThing } from '@/core/plan'
 import type { Survey } from '@/core/sight'
 import { boxOf, fanOut } from '../labels/fanOut'
 import type { Box, Segment, Spot } from '../labels/place'
 import type { UnitSystem } from '@/core/units'
+import { bundleNamings } from './bundles'
 import { deviceNamings } from './deviceNamings'
 import { lengthsOf } from './lengths'
 import { beside, RANK, type Naming } from './naming'
@@ -33,6 +35,8 @@ export interface Shown {
   readonly furniture: readonly Box[]
   /** Where marks stand. */
   readonly stand: ReadonlyMap<string, Spot>
+  /** Cables beside each other. */
+  readonly bundles: readonly Bundle[]
   readonly infraredM: (device: Device) => number
   readonly nearEdge: readonly PlanPoint[]
   /** Devices that have the sun in their picture. */
@@ -89,6 +93,7 @@ export function writtenOn(shown: Shown): Written {
       ...(corners ? lengthsOf(alone!.id, corners.at, corners.closed, view, units) : []),
       ...lengthsOf('trail', trail, false, view, units),
       ...names,
+      ...bundleNamings(shown.bundles, floor, view),
       ...shown.dazzled.flatMap((id) => sunAtMark(id, stand)),
       ...atDevices,
       ...(survey && named ? surveyNamings(survey, layers.seen, view, units) : []),

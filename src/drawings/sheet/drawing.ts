@@ -34,6 +34,7 @@ export function drawn(
   const stand = standOf(job.devices, floor, view, [])
   const verdicts = new Map(of.devices.map(({ deviceId, stages }) => [deviceId, stages?.sight.mark]))
   const written = writtenOn({
+    bundles: [],
     things,
     devices: job.devices,
     floor,

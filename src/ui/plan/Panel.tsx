@@ -4,10 +4,12 @@ import { Box, Button, Heading, Stack } from '@chakra-ui/react'
 import { memo, useEffect, useRef } from 'react'
 import type { Assessment } from '@/core/assess'
 import type { PlanPoint } from '@/core/geometry'
+import type { CableWay, WayFinder } from '@/core/pathway'
 import { notLooking, type judgeSurvey, type Survey, type WalkCamera } from '@/core/sight'
 import { print } from '@/core/units'
 import { FindingList } from '../kit/Findings'
 import { BackgroundPanel } from './BackgroundPanel'
+import { CablePanel } from './CablePanel'
 import { ComparePlaces } from './ComparePlaces'
 import { DeviceForm } from './DeviceForm'
 import type { Editor } from './editor'
@@ -23,6 +25,7 @@ import { SitePanel } from './SitePanel'
 import { TakeInPanel } from './TakeInPanel'
 import { ThingForm } from './ThingForm'
 import { WalkPanel } from './WalkPanel'
+import { WayPanel } from './WayPanel'
 
 interface PanelProps {
   readonly editor: Editor
@@ -35,6 +38,8 @@ interface PanelProps {
   readonly cameras: readonly WalkCamera[]
   readonly scaling: readonly [PlanPoint, PlanPoint] | null
   readonly onScaled: () => void
+  readonly finder: WayFinder
+  readonly cables: readonly CableWay[]
   readonly onWalk: (at: PlanPoint | null) => void
   readonly onBlindSpot: (middle: PlanPoint) => void
 }
@@ -54,6 +59,7 @@ export const Panel = memo(function Panel(props: PanelProps) {
   const promised = (device ? [] : (verdict?.findings ?? [])).filter(
     ({ id }) => !thing || id.endsWith(`:${thing.id}`),
   )
+  const drawn = job.things.some(({ kind }) => kind === 'pathway')
   return (
     <Stack gap={4} ref={top} px={4} py={3}>
       {selected.length > 1 ? <SeveralPanel editor={editor} /> : null}
@@ -68,6 +74,11 @@ export const Panel = memo(function Panel(props: PanelProps) {
       ) : null}
       {device && assessed ? (
         <DeviceForm key={device.id} device={device} assessed={assessed} editor={editor} />
+      ) : null}
+      {device && assessed && drawn ? (
+        <Fold title="The way of its cable">
+          <WayPanel device={device} assessed={assessed} finder={props.finder} editor={editor} />
+        </Fold>
       ) : null}
       {device && assessed ? (
         <Fold title="Compare two places">
@@ -111,6 +122,11 @@ export const Panel = memo(function Panel(props: PanelProps) {
           </Fold>
         ) : null}
         <OnIt editor={editor} />
+        {drawn ? (
+          <Fold title="Ways of all cables">
+            <CablePanel cables={props.cables} network={props.finder.network} units={job.units} />
+          </Fold>
+        ) : null}
         <Fold title="Print and hand over">
           <PrintPanel editor={editor} layers={layers} />
         </Fold>

@@ -3,8 +3,9 @@
 import { memo, useCallback, useEffect, useMemo } from 'react'
 import { Circle, Group, Layer, Line, Stage } from 'react-konva'
 import { along, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
-import type { Device, Sight } from '@/core/job'
+import type { Device, Sight, ThingName } from '@/core/job'
 import type { Camera } from '@/core/parts'
+import type { Bundle } from '@/core/pathway'
 import { pointsOf } from '@/core/plan'
 import {
   aheadOf,
@@ -24,6 +25,7 @@ import { densityBands, placeOn, standOf, toPlan, toScreen, writtenOn, type Room 
 import { useCatalogue } from '../job/JobProvider'
 import { useInk } from '../kit/ink'
 import { boundsOfPicked } from './changes'
+import { CableLayer } from './CableLayer'
 import { Devices } from './DevicesLayer'
 import type { Editor } from './editor'
 import { Corners, Grid, North, ScaleBar } from './furniture'
@@ -67,12 +69,14 @@ interface PlanCanvasProps {
   readonly onAsk: (at: PlanPoint, pinned: boolean) => void
   readonly onScale: (from: PlanPoint, to: PlanPoint) => void
   readonly walkAt: PlanPoint | null
+  readonly bundles: readonly Bundle[]
 }
 
 /** Pixels a metre from which on the grid is finer. */
 const NEAR = 60
 const FARTHER = 12
 const SNAP_PX = 10
+const NO_BUNDLES: readonly Bundle[] = []
 const NO_FAULTS: ReadonlyMap<string, number> = new Map()
 /** Other floors lie under this one so faint. */
 const FAINT = 0.22
@@ -97,6 +101,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
     sightOf,
     halfFov,
     asked,
+    bundles,
     onEye,
   } = props
   const { job, floor, tool, selected, selection, draft, snapping } = editor
@@ -168,8 +173,10 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
   }, [view, width, height])
   const shownThings = useMemo(() => {
     const reaching = reachingInto(things, drawnFor)
-    return layers.areas ? reaching : reaching.filter(({ kind, id }) => !AREAS.has(kind) || ids.has(id))
-  }, [things, drawnFor, layers.areas, ids])
+    const hidden = (kind: ThingName) =>
+      (!layers.areas && AREAS.has(kind)) || (!layers.cable && kind === 'pathway')
+    return reaching.filter(({ kind, id }) => !hidden(kind) || ids.has(id))
+  }, [things, drawnFor, layers.areas, layers.cable, ids])
   const othersShown = useMemo(
     () => (layers.floors ? reachingInto(others, drawnFor) : []),
     [others, drawnFor, layers.floors],
@@ -209,6 +216,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
           { minX: width - 48, minY: 4, maxX: width, maxY: 62 },
         ],
         stand,
+        bundles: layers.cable ? bundles : NO_BUNDLES,
         infraredM,
         nearEdge: edge,
         dazzled,
@@ -230,6 +238,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
       edge,
       dazzled,
       trail,
+      bundles,
     ],
   )
   const sheet = useMemo(() => ({ minX: 6, minY: 6, maxX: width - 6, maxY: height - 6 }), [width, height])
@@ -284,6 +293,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
       </Layer>
       <Layer ref={taken}>
         <Things things={shownThings} view={view} ink={ink} selected={ids} />
+        {layers.cable ? <CableLayer bundles={bundles} floor={floor} view={view} ink={ink} /> : null}
         <Devices
           devices={job.devices}
           floor={floor}

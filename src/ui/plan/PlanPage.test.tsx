@@ -9,7 +9,7 @@ import { pointsOf } from '@/core/plan'
 import { proposeSight, survey, type SurveyRequest } from '@/core/sight'
 import { device, job } from '@/testing/jobs'
 import { findings, keep, pick, prepareWindow, settled, showPage } from '@/testing/page'
-import { area, block, soffit, thing, wall, xy } from '@/testing/plans'
+import { area, block, headEnd, pathway, soffit, thing, wall, xy } from '@/testing/plans'
 import { PlanPage } from './PlanPage'
 
 /** The plan's page without its canvas and its worker: lists, fields, keys, findings, undo. */
@@ -244,6 +244,77 @@ describe('editing', () => {
 })
 
 describe('a device on the plan', () => {
+  it('a pathway is what its fields say; another space brings its own heat and labour', async () => {
+    show({
+      things: [
+        pathway(
+          [
+            [0, 0],
+            [10, 0],
+          ],
+          { id: 'p', name: 'Ceiling' },
+        ),
+      ],
+    })
+    pick(/^Ceiling/)
+    keep('Starts above its floor', '3')
+    await settled(() => expect(now().things[0]).toMatchObject({ heightM: 3, endM: 3 }))
+    keep('Ends above its floor', '1')
+    await settled(() => expect(now().things[0]).toMatchObject({ heightM: 3, endM: 1 }))
+    fireEvent.change(screen.getByLabelText('Space'), { target: { value: 'loft' } })
+    await settled(() =>
+      expect(now().things[0]).toMatchObject({
+        heightM: 3,
+        endM: 1,
+        space: 'loft',
+        temperatureC: 45,
+        minutesPerM: 2,
+      }),
+    )
+    fireEvent.change(screen.getByLabelText('Its end is on'), { target: { value: 'upper' } })
+    await settled(() => expect(now().things[0]).toMatchObject({ endFloor: 'upper' }))
+    expect(screen.getByText(/How high the floors at its ends lie is not entered/)).toBeTruthy()
+  })
+  it('its cable takes the way of least labour over the pathways, or another; all are added up', async () => {
+    show(
+      {
+        devices: [camera({ heightM: 2.5 })],
+        things: [
+          pathway(
+            [
+              [0, 0],
+              [10, 0],
+            ],
+            { id: 'p', name: 'Trunking' },
+          ),
+          pathway(
+            [
+              [0, 1],
+              [0, 9],
+              [10, 9],
+              [10, 1],
+            ],
+            { id: 'q', name: 'Long way' },
+          ),
+          headEnd(10, 0),
+        ],
+      },
+      'device-1',
+    )
+    const ways = () => [...document.querySelectorAll('[data-way]')].map(({ textContent }) => textContent)
+    expect(ways()).toEqual([
+      expect.stringMatching(/^11\.50 m, 37 min of work.*Trunking.*: 10\.00 m, down 1\.50 m/) as string,
+      expect.stringMatching(/^29\.50 m/) as string,
+    ])
+    expect(screen.getByText('Cables with a way: 1 of 1; 11.50 m in all, 0.6 h of work.')).toBeTruthy()
+    fireEvent.click(screen.getByText('Take this one instead'))
+    await settled(() => expect(ways()[1]).toContain('It is planned this way.'))
+    fireEvent.click(screen.getByText('Take this way'))
+    await settled(() => expect(ways()[0]).toContain('It is planned this way.'))
+    expect(now().devices[0]!.route!.segments).toMatchObject([
+      { space: 'trunking indoors', lengthM: 10, riseM: -1.5 },
+    ])
+  })
   it('opens selected by its address; keys turn and move it', async () => {
     show({ devices: [camera()] }, 'device-1')
     expect(screen.getByLabelText<HTMLInputElement>('Looks towards').value).toBe('0.0°')

@@ -6,6 +6,7 @@ import dynamic from 'next/dynamic'
 import { Suspense, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
+import { bundlesOf, cablesOn, networkOf, WayFinder } from '@/core/pathway'
 import {
   camerasOn,
   imagerOf,
@@ -117,6 +118,12 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const later = useDeferredValue(editor)
   const beside = editor.trying ? later : editor
   const setting = useMemo(() => settingOf({ things, floorHeightsM }, floor), [things, floorHeightsM, floor])
+  const finder = useMemo(() => new WayFinder(networkOf({ things, floorHeightsM })), [things, floorHeightsM])
+  const cables = useMemo(() => cablesOn({ devices }, catalogue, finder), [devices, catalogue, finder])
+  const bundles = useMemo(
+    () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),
+    [cables],
+  )
   const sun = useSun(layers.sun, job.site, cameras, setting)
   // A hand that only passes over is not held up by the answer.
   const passed = useDeferredValue(pointed)
@@ -192,6 +199,8 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
       cameras={cameras}
       scaling={scaling}
       onScaled={onScaled}
+      finder={finder}
+      cables={cables}
       onWalk={setWalkAt}
       onBlindSpot={onBlindSpot}
     />
@@ -234,6 +243,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
                 onAsk={onAsk}
                 onScale={onScale}
                 walkAt={walkAt}
+                bundles={bundles}
               />
             )}
           </Sheet>

@@ -4,11 +4,10 @@ import { Button, Fieldset, Heading, HStack, SimpleGrid, Stack } from '@chakra-ui
 import { Trash2 } from 'lucide-react'
 import type { PlanThing } from '@/core/job'
 import { wordOf } from '@/core/plan'
-import type { Said } from '../job/commands'
 import { LineField, refusalOf } from '../kit/LineField'
 import { QuantityField } from '../kit/QuantityField'
 import type { Editor } from './editor'
-import { fieldsOf } from './fields/fields'
+import { fieldsOf, type Form } from './fields/fields'
 import { LockPress } from './LockPress'
 
 /** The fields of what is selected on the plan: its name, its measures, exact. */
@@ -17,16 +16,10 @@ export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor 
   const put = (change: Partial<PlanThing>) =>
     commit({ type: 'putThing', thing: { ...thing, ...change } as PlanThing })
   const draft = (field: string) => `${job.id}:thing:${thing.id}:${field}`
-  const metres = (
-    label: string,
-    value: number,
-    least: number,
-    most: number,
-    onKeep: (value: number) => Promise<Said>,
-  ) => (
+  const figure: Form['figure'] = (kind, label, value, least, most, onKeep) => (
     <QuantityField
       label={label}
-      kind="length"
+      kind={kind}
       units={job.units}
       value={value}
       least={least}
@@ -35,6 +28,7 @@ export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor 
       onKeep={(kept) => kept !== null && onKeep(kept)}
     />
   )
+  const metres: Form['metres'] = (...of) => figure('length', ...of)
   const { measures, more } = fieldsOf(thing)
   return (
     <Stack gap={3}>
@@ -69,9 +63,9 @@ export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor 
             onKeep={(name) => refusalOf(put({ name }))}
           />
           <SimpleGrid columns={2} gap={3}>
-            {measures?.(thing, { editor, put, metres })}
+            {measures?.(thing, { editor, put, metres, figure })}
           </SimpleGrid>
-          {more?.(thing, { editor, put, metres })}
+          {more?.(thing, { editor, put, metres, figure })}
         </Stack>
       </Fieldset.Root>
     </Stack>

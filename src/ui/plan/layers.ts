@@ -11,6 +11,7 @@ export const SWITCHES = {
   grid: { label: 'Grid', at: true },
   floors: { label: 'Other floors, faint', at: false },
   areas: { label: 'Areas and privacy', at: true },
+  cable: { label: 'Pathways and cable', at: true },
   sun: { label: 'Sun now', at: false },
   infrared: { label: 'Infrared', at: false },
   faults: { label: 'Open faults', at: true },

@@ -7,6 +7,7 @@ import { area } from './area'
 import { groundLevel } from './groundLevel'
 import { headEnd } from './headEnd'
 import { obstacle } from './obstacle'
+import { pathway } from './pathway'
 import { premises } from './premises'
 import { privacy } from './privacy'
 import { slab } from './slab'
@@ -26,6 +27,7 @@ const DRAWN_THINGS: { readonly [K in ThingName]: DrawnThing<K> } = {
   soffit,
   obstacle,
   wall,
+  pathway,
   walk,
   target,
   'head end': headEnd,

@@ -3,17 +3,28 @@
 import { Box, Button, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { along, areaM2, bearingDeg, distanceM, type Outline } from '@/core/geometry'
-import { LEVELS, type LevelId, type PlanThing, type ThingName, type ThingOf } from '@/core/job'
+import {
+  FLOORS,
+  LEVELS,
+  SPACES,
+  type Floor,
+  type LevelId,
+  type PlanThing,
+  type SpaceId,
+  type ThingName,
+  type ThingOf,
+} from '@/core/job'
 import { turnedRound } from '@/core/plan'
-import { levelsOf } from '@/core/sight'
-import { print } from '@/core/units'
+import { FLOORS_UP, levelsOf } from '@/core/sight'
+import { print, type QuantityKind } from '@/core/units'
 import type { Said } from '../../job/commands'
 import { Choose } from '../../kit/Choose'
+import { Tick } from '../../kit/Tick'
 import type { Editor } from '../editor'
 import { Openings } from './Openings'
 
 /** What the fields of a thing are made with. */
-interface Form {
+export interface Form {
   readonly editor: Editor
   readonly put: (change: Partial<PlanThing>) => Promise<Said>
   /** A field for a length: its label, its value and limits (m), and what keeping it does. */
@@ -24,6 +35,8 @@ interface Form {
     most: number,
     onKeep: (value: number) => Promise<Said>,
   ) => ReactNode
+  /** The same for a quantity of another kind. */
+  readonly figure: (kind: QuantityKind, ...field: Parameters<Form['metres']>) => ReactNode
 }
 
 /** The fields of one kind: its measures, two in a row, and what stands below them. */
@@ -144,6 +157,46 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
   'walk': {},
   'head end': {},
   'slab': { more: groundOf },
+  'pathway': {
+    measures: (thing, { metres, figure, put }) => (
+      <>
+        {metres('Starts above its floor', thing.heightM, -20, 100, (to) =>
+          put(thing.endM === thing.heightM ? { heightM: to, endM: to } : { heightM: to }),
+        )}
+        {metres('Ends above its floor', thing.endM, -20, 100, (to) => put({ endM: to }))}
+        {figure('temperature', 'Temperature', thing.temperatureC, -40, 90, (temperatureC) =>
+          put({ temperatureC }),
+        )}
+        {figure('count', 'Minutes a metre', thing.minutesPerM, 0, 600, (minutesPerM) => put({ minutesPerM }))}
+      </>
+    ),
+    more: (thing, { put }) => (
+      <>
+        <Choose
+          label="Space"
+          value={thing.space}
+          options={(Object.keys(SPACES) as SpaceId[]).map((id) => ({ value: id, label: SPACES[id].name }))}
+          onChoose={(to) => {
+            const { temperatureC, minutesPerM } = SPACES[to as SpaceId]
+            return put({ space: to as SpaceId, temperatureC, minutesPerM })
+          }}
+        />
+        <Choose
+          label="Its end is on"
+          value={thing.endFloor ?? thing.floor}
+          options={FLOORS_UP.map((floor) => ({ value: floor, label: FLOORS[floor] }))}
+          onChoose={(to) => put({ endFloor: to === thing.floor ? null : (to as Floor) })}
+        />
+        <Tick checked={thing.besideMains} onTick={(besideMains) => put({ besideMains })}>
+          Mains run along it
+        </Tick>
+        <Text fontSize="sm" color="soft">
+          {SPACES[thing.space].caution} It meets another pathway where a point of one lies on the other; where
+          they only cross, they pass each other.
+        </Text>
+      </>
+    ),
+  },
   'ground level': {
     measures: ({ path, groundM, endM }, { metres, put }) => (
       <>

@@ -12,12 +12,13 @@ import {
   RectangleHorizontal,
   Server,
   Spline,
+  Waypoints,
   type LucideIcon,
 } from 'lucide-react'
 import { usualOf } from '@/core/exchange'
 import { distanceM, type PlanPoint } from '@/core/geometry'
 import type { Job, PlanThing, ThingName, ThingOf } from '@/core/job'
-import { USUAL_HEIGHTS } from '@/core/plan'
+import { USUAL_HEIGHTS, usualPathway } from '@/core/plan'
 
 /** What can be drawn on the plan: an entry a drawing, from which tools, clicks and new things follow. */
 interface Drawn {
@@ -179,6 +180,22 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     start: (path, on) => {
       const groundM = last(on, 'ground level')?.groundM ?? 0
       return [{ kind: 'ground level', path, groundM, endM: groundM }]
+    },
+  },
+  'pathway': {
+    name: 'Pathway for cables',
+    icon: Waypoints,
+    key: 'r',
+    how: 'Click along it; Enter ends it. One click goes straight up. A point on another one joins it.',
+    clicks: 'until ended',
+    least: 1,
+    start: (path, on) => {
+      const like = last(on, 'pathway')
+      const usual = usualPathway(like?.space ?? 'clipped outside')
+      // One that goes straight up comes from the floor.
+      const heightM = path.length === 1 ? 0 : (like?.endM ?? usual.heightM)
+      const endM = path.length === 1 ? usual.endM : heightM
+      return [{ kind: 'pathway', path, ...usual, heightM, endM }]
     },
   },
 }

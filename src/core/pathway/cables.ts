@@ -1,0 +1,73 @@
+import type { Job, Route } from '../job/job'
+import type { Catalogue } from '../parts'
+import type { Segment } from '../route/plan'
+import type { Found, Way, WayFinder } from './way'
+
+/** Mains and earth are never led with data. Common practice; NEC 800.133. */
+const GO_APART: ReadonlySet<string> = new Set(['power', 'earth'])
+
+/** A device's cable and the way that was found for it. */
+export interface CableWay {
+  readonly deviceId: string
+  readonly mark: string
+  readonly found: Found
+}
+
+/** The cheapest way of every device's cable that is yet to be pulled and whose device stands on a plan. */
+export function cablesOn(
+  { devices }: Pick<Job, 'devices'>,
+  catalogue: Catalogue,
+  finder: WayFinder,
+): readonly CableWay[] {
+  return devices.flatMap((device): CableWay[] => {
+    const spot = spotOf(device)
+    const cable = catalogue.cables.get(device.cableId)
+    if (!spot || !cable || GO_APART.has(cable.kind)) return []
+    if (device.state === 'taken away' || device.route?.laid === 'kept') return []
+    return [{ deviceId: device.id, mark: device.mark, found: finder.find(spot, cable) }]
+  })
+}
+
+/** Where the cable of a device begins; null while it is not on a plan. */
+export function spotOf({ sight }: Job['devices'][number]) {
+  if (!sight?.place) return null
+  const { floor, x, y } = sight.place
+  return { floor, at: { x, y }, heightM: sight.heightM }
+}
+
+/** What all ways come to. */
+export function totalsOf(cables: readonly CableWay[]): {
+  readonly lengthM: number
+  readonly minutes: number
+  readonly found: number
+  readonly without: readonly { readonly mark: string; readonly why: string }[]
+} {
+  const ways = cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))
+  return {
+    lengthM: ways.reduce((sum, { lengthM }) => sum + lengthM, 0),
+    minutes: ways.reduce((sum, { minutes }) => sum + minutes, 0),
+    found: ways.length,
+    without: cables.flatMap(({ mark, found }) => ('none' in found ? [{ mark, why: found.none }] : [])),
+  }
+}
+
+const millimetre = (lengthM: number) => Math.round(lengthM * 1000) / 1000
+
+/** A way as the stretches of a plan, to the millimetre. */
+export const segmentsOf = ({ legs }: Way): Segment[] =>
+  legs.map(({ space, temperatureC, lengthM, riseM }, i) => ({
+    id: `way-${i + 1}`,
+    space,
+    lengthM: millimetre(lengthM),
+    riseM: millimetre(riseM),
+    temperatureC,
+    conduitId: null,
+    conduitName: '',
+  }))
+
+/** Whether a route is planned along a way: the same stretches, whatever else is said of them. */
+export function isAlong(route: Pick<Route, 'segments'> | null, way: Way): boolean {
+  const stretches = (segments: readonly Segment[]) =>
+    JSON.stringify(segments.map(({ space, lengthM, riseM }) => [space, lengthM, riseM]))
+  return route !== null && stretches(route.segments) === stretches(segmentsOf(way))
+}

@@ -1,0 +1,5 @@
+export { bundlesOf, type Bundle } from './bundles'
+export { cablesOn, isAlong, segmentsOf, spotOf, totalsOf, type CableWay } from './cables'
+export { PATHWAY_LIMITS } from './limits'
+export { networkOf, type Network } from './network'
+export { legName, WayFinder, type Way } from './way'

@@ -1,0 +1,227 @@
+import FlatQueue from 'flatqueue'
+import { distanceM, type PlanPoint } from '../geometry'
+import { SPACES, type Floor, type JacketNeed, type SpaceId } from '../job/choices'
+import { PATHWAY_LIMITS } from './limits'
+import {
+  alongLane,
+  broughtOnto,
+  notStood,
+  pointsBetween,
+  type Lane,
+  type Measures,
+  type Network,
+  type Pathway,
+  type Spot,
+  type Step,
+  type Stop,
+} from './network'
+
+/** A stretch of a way through one pathway. */
+export interface Leg {
+  readonly pathway: Pathway
+  readonly space: SpaceId
+  readonly temperatureC: number
+  /** On the plan and upright, m: what is laid is both together. Below 0 where it falls. */
+  readonly lengthM: number
+  readonly riseM: number
+}
+
+/** A piece of a way as it is drawn: along a lane, or from one to another. */
+export interface Trace {
+  readonly floor: Floor
+  readonly points: readonly PlanPoint[]
+  /** The lane and the shares of it that are passed; null beside the lanes. */
+  readonly on: { readonly lane: Lane; readonly from: number; readonly to: number } | null
+}
+
+/** The way of a cable from a device to the head end. */
+export interface Way {
+  readonly legs: readonly Leg[]
+  readonly traces: readonly Trace[]
+  /** Rises and falls with it, m. */
+  readonly lengthM: number
+  readonly minutes: number
+  readonly besideMainsM: number
+}
+
+export type Found = { readonly way: Way } | { readonly none: string }
+
+/** What a cable is, for its way: a jacket that stands what the spaces ask. */
+export interface Laid {
+  readonly stands: readonly JacketNeed[]
+}
+
+const NO_BANS: ReadonlySet<string> = new Set()
+
+/**
+ * Cheapest ways over one network: whoever asks for many devices asks one finder, which looks from the head
+ * ends once for every kind of jacket (Dijkstra).
+ */
+export class WayFinder {
+  private readonly trees = new Map<string, Tree>()
+
+  constructor(readonly network: Network) {}
+
+  /** The way of least labour from a spot to a head end, around the pathways of the ids `around`. */
+  find(from: Spot, { stands }: Laid, around: ReadonlySet<string> = NO_BANS): Found {
+    const { network } = this
+    if (network.lanes.length === 0) return { none: 'No pathway is drawn that a cable can take.' }
+    if (network.headEnds.length === 0) return { none: `No head end is drawn within reach of a pathway.` }
+    const tree = this.tree(stands, around)
+    const near = network.near(from).flatMap((lane) => {
+      const stop = passable(lane, stands, around) && broughtOnto(lane, from)
+      return stop ? [stop] : []
+    })
+    if (near.length === 0) return { none: 'No pathway that its cable may take comes near it.' }
+    let best: { readonly enters: Stop; readonly by: Stop; readonly minutes: number } | null = null
+    for (const enters of near)
+      for (const by of besides(enters)) {
+        const reached = tree.get(by)
+        if (!reached) continue
+        const minutes =
+          broughtTo(from, enters).minutes + alongLane(enters.lane, enters.share, by.share).minutes
+        if (!best || minutes + reached.minutes < best.minutes)
+          best = { enters, by, minutes: minutes + reached.minutes }
+      }
+    if (!best) return { none: 'The pathways near it do not lead to a head end.' }
+    return { way: wayOf(from, best.enters, best.by, tree, best.minutes) }
+  }
+
+  /** The best way, then others that each go around a pathway of it, the least labour first. */
+  ways(from: Spot, laid: Laid, most = 3): readonly Way[] {
+    const best = this.find(from, laid)
+    if (!('way' in best)) return []
+    const used = new Set(best.way.legs.map(({ pathway }) => pathway.id))
+    const others = [...used].flatMap((id) => {
+      const found = this.find(from, laid, new Set([id]))
+      return 'way' in found ? [found.way] : []
+    })
+    const words = ({ legs }: Way) => legs.map(({ pathway }) => pathway.id).join(' ')
+    const known = new Map([best.way, ...others].map((way) => [words(way), way]))
+    return [...known.values()].sort((a, b) => a.minutes - b.minutes).slice(0, most)
+  }
+
+  private tree(stands: readonly JacketNeed[], around: ReadonlySet<string>): Tree {
+    const key = JSON.stringify([[...stands].sort(), [...around].sort()])
+    const known = this.trees.get(key)
+    if (known) return known
+    const tree = treeOf(this.network, (lane) => passable(lane, stands, around))
+    this.trees.set(key, tree)
+    return tree
+  }
+}
+
+const passable = ({ pathway }: Lane, stands: readonly JacketNeed[], around: ReadonlySet<string>): boolean =>
+  !around.has(pathway.id) && notStood(pathway, stands).length === 0
+
+/** How a stop is left towards the head end: to the next stop, or off the lanes to the head end itself. */
+interface Reached {
+  readonly minutes: number
+  readonly next: Step | null
+  readonly headEnd: Spot | null
+}
+type Tree = ReadonlyMap<Stop, Reached>
+
+/** From every stop the way of least labour to a head end. */
+function treeOf({ headEnds, steps }: Network, may: (lane: Lane) => boolean): Tree {
+  const tree = new Map<Stop, Reached>()
+  const open = new FlatQueue<readonly [Stop, Reached]>()
+  const push = (stop: Stop, reached: Reached) => open.push([stop, reached], reached.minutes)
+  for (const { spot, stop } of headEnds)
+    if (may(stop.lane)) push(stop, { minutes: broughtTo(spot, stop).minutes, next: null, headEnd: spot })
+  for (let first = open.pop(); first; first = open.pop()) {
+    const [stop, reached] = first
+    if (tree.has(stop)) continue
+    tree.set(stop, reached)
+    for (const step of steps.get(stop) ?? []) {
+      if (tree.has(step.to) || !may(step.to.lane)) continue
+      const next = { ...step, to: stop, riseM: -step.riseM }
+      push(step.to, { minutes: reached.minutes + step.minutes, next, headEnd: null })
+    }
+  }
+  return tree
+}
+
+/** From a spot beside a lane to a stop of it: nobody leaves the pathways for less than they cost. */
+function broughtTo(spot: Spot, stop: Stop): Measures {
+  const [lengthM, riseM] = [distanceM(spot.at, stop.at), stop.heightM - spot.heightM]
+  const perM = Math.max(PATHWAY_LIMITS.offMinPerM.value, stop.lane.pathway.minutesPerM)
+  return { lengthM, riseM, minutes: perM * (lengthM + Math.abs(riseM)) }
+}
+
+/** The stops of its lane before and after a point of it. */
+function besides({ lane: { stops }, share }: Stop): readonly Stop[] {
+  const after = stops.findIndex((stop) => stop.share >= share)
+  if (after < 0) return [stops.at(-1)!]
+  return after === 0 ? [stops[0]!] : [stops[after - 1]!, stops[after]!]
+}
+
+type Piece = Omit<Measures, 'minutes'> & { readonly lane: Lane }
+
+function wayOf(from: Spot, enters: Stop, by: Stop, tree: Tree, minutes: number): Way {
+  const pieces: Piece[] = [{ ...broughtTo(from, enters), lane: enters.lane }]
+  const traces: Trace[] = []
+  const trace = (floor: Floor, points: readonly PlanPoint[], on: Trace['on'] = null) => {
+    if (on || distanceM(points[0]!, points[1]!) > 0) traces.push({ floor, points, on })
+  }
+  trace(from.floor, [from.at, enters.at])
+  const pass = (a: Stop, b: Stop) => {
+    if (a.share === b.share) return
+    const { lane } = a
+    pieces.push({ ...alongLane(lane, a.share, b.share), lane })
+    const on = { lane, from: a.share, to: b.share }
+    trace(lane.pathway.floor, pointsBetween(lane, a.share, b.share), on)
+  }
+  pass(enters, by)
+  let stop = by
+  for (let reached = tree.get(by)!; ; reached = tree.get(stop)!) {
+    const { next, headEnd } = reached
+    if (headEnd) {
+      const { lengthM, riseM } = broughtTo(headEnd, stop)
+      pieces.push({ lengthM, riseM: -riseM, lane: stop.lane })
+      trace(headEnd.floor, [stop.at, headEnd.at])
+      break
+    }
+    const { to, lengthM, riseM, along } = next!
+    if (along) pass(stop, to)
+    else {
+      pieces.push({ lengthM, riseM, lane: to.lane })
+      trace(stop.floor, [stop.at, to.at])
+    }
+    stop = to
+  }
+  const legs = legsOf(pieces)
+  const total = (of: readonly Leg[]) =>
+    of.reduce((sum, { lengthM, riseM }) => sum + lengthM + Math.abs(riseM), 0)
+  return {
+    legs,
+    traces,
+    lengthM: total(legs),
+    minutes,
+    besideMainsM: total(legs.filter(({ pathway }) => pathway.besideMains)),
+  }
+}
+
+/** Pieces in the same pathway as one leg, unless one rises where the other falls: both are laid. */
+function legsOf(pieces: readonly Piece[]): readonly Leg[] {
+  const legs: Leg[] = []
+  for (const { lane, lengthM, riseM } of pieces) {
+    if (lengthM === 0 && riseM === 0) continue
+    const { pathway } = lane
+    const before = legs.at(-1)
+    if (before?.pathway === pathway && before.riseM * riseM >= 0)
+      legs[legs.length - 1] = {
+        ...before,
+        lengthM: before.lengthM + lengthM,
+        riseM: before.riseM + riseM,
+      }
+    else legs.push({ pathway, space: pathway.space, temperatureC: pathway.temperatureC, lengthM, riseM })
+  }
+  return legs
+}
+
+/** What a leg is called: by its pathway's name where it has one, and by its space. */
+export function legName({ pathway: { name }, space }: Leg): string {
+  const { name: called } = SPACES[space]
+  return name === '' ? called : `${name}, ${called.toLowerCase()}`
+}

@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { distanceM } from '../geometry'
+import { SPACES, type SpaceId } from '../job/choices'
+import { between, keysOf } from '../job/fields'
+import { common, FloorSchema, pathed, PlanPointSchema, SHORTEST_M, thingKind } from './kind'
+import { USUAL_HEIGHTS } from './usual'
+
+/** Where cables may run: a line through one kind of space, level or rising evenly; at one point, upright. */
+export const pathway = thingKind({
+  schema: z.strictObject({
+    ...common,
+    kind: z.literal('pathway'),
+    path: z.array(PlanPointSchema).min(1, 'It has at least one point.').max(200, 'At most 200 points.'),
+    space: keysOf(SPACES),
+    /** At its start, above its floor; below it where negative. */
+    heightM: between(-20, 100, 'm'),
+    /** Where its end lies where that is another floor; and how high above it. */
+    endFloor: FloorSchema.nullable(),
+    endM: between(-20, 100, 'm'),
+    temperatureC: between(-40, 90, '°C'),
+    /** Labour of one cable through it. */
+    minutesPerM: between(0, 600, 'min/m'),
+    /** Mains run along it. */
+    besideMains: z.boolean(),
+  }),
+  word: 'Pathway',
+  called: 'a pathway',
+  ...pathed,
+  refused: ({ path, floor, endFloor, heightM, endM }) => {
+    const upright = path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
+    const level = (endFloor ?? floor) === floor && Math.abs(endM - heightM) < SHORTEST_M
+    return upright && level ? [[['path'], 'The pathway goes nowhere.']] : []
+  },
+})
+
+/** How a pathway starts of which nobody said more than its space. */
+export const usualPathway = (space: SpaceId) =>
+  ({
+    space,
+    heightM: USUAL_HEIGHTS.pathwayM,
+    endFloor: null,
+    endM: USUAL_HEIGHTS.pathwayM,
+    temperatureC: SPACES[space].temperatureC,
+    minutesPerM: SPACES[space].minutesPerM,
+    besideMains: false,
+  }) as const
