@@ -24,7 +24,7 @@ export function cablesOn(
     const cable = catalogue.cables.get(device.cableId)
     if (!spot || !cable || GO_APART.has(cable.kind)) return []
     if (device.state === 'taken away' || device.route?.laid === 'kept') return []
-    return [{ deviceId: device.id, mark: device.mark, found: finder.find(spot, cable) }]
+    return [{ deviceId: device.id, mark: device.mark, found: finder.findAgain(device, spot, cable) }]
   })
 }
 

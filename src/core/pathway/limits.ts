@@ -13,5 +13,6 @@ export const PATHWAY_LIMITS = {
   changeMin: limit('Labour where a cable goes from one kind of space into another', 10, 'min', 'practice'),
   besideMainsMinPerM: limit('Labour more where mains run beside: kept apart', 1, 'min/m', 'practice'),
   offMinPerM: limit('Labour beside the pathways, to a device or the head end', 8, 'min/m', 'practice'),
+  mostLooks: limit('Pairs of a point and a pathway near it that are looked at', 400_000, '', 'practice'),
   headEndM: limit('A cable ends at the head end above its floor', 1, 'm', 'practice'),
 } as const

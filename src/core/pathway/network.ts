@@ -58,7 +58,9 @@ export interface Shut {
 }
 
 export interface Network {
+  /** None where there is more to look through than anybody waits for. */
   readonly lanes: readonly Lane[]
+  readonly crowded: boolean
   /** Lanes that may be within reach of a spot; none that are is missing. */
   readonly near: (spot: Spot) => readonly Lane[]
   readonly shut: readonly Shut[]
@@ -67,8 +69,8 @@ export interface Network {
   readonly steps: ReadonlyMap<Stop, readonly Step[]>
 }
 
-/** The graph of everything drawn. Pure; time grows as drawn points times pathways. */
-export function networkOf(world: World): Network {
+/** The graph of everything drawn. Pure; its time grows as drawn points times the pathways near each. */
+export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.value): Network {
   const shut: Shut[] = []
   const lanes = world.things.filter(isPathway).flatMap((pathway): Lane[] => {
     const endFloor = pathway.endFloor ?? pathway.floor
@@ -89,8 +91,10 @@ export function networkOf(world: World): Network {
   const { joinM, headEndM } = PATHWAY_LIMITS
   const near = nearby(lanes)
   const met = new Map<Stop, Set<Stop>>()
+  let looks = 0
   for (const stop of lanes.flatMap(({ stops }) => [...stops]))
     for (const lane of near(stop)) {
+      if (++looks > mostLooks) return { ...NOTHING, shut, crowded: true }
       // A pathway meets itself where it comes back to a point of its own.
       const there = lane === stop.lane ? drawnStops(lane) : [nearestStop(lane, stop, joinM.value)]
       for (const one of there) {
@@ -125,7 +129,16 @@ export function networkOf(world: World): Network {
       join(lane.stops[i]!, next, alongLane(lane, lane.stops[i]!.share, next.share), true)
     })
   }
-  return { lanes, near, shut, headEnds, steps }
+  return { lanes, crowded: false, near, shut, headEnds, steps }
+}
+
+const NOTHING: Network = {
+  lanes: [],
+  crowded: false,
+  near: () => [],
+  shut: [],
+  headEnds: [],
+  steps: new Map(),
 }
 
 /** From one share of a lane to another: on the plan and upright, m, and its labour, minutes. */

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { SPACES, UNKNOWN_HEIGHTS, type PlanThing, type SpaceId } from '../job'
-import { headEnd, pathway, xy } from '@/testing/plans'
-import { bundlesOf, networkOf, segmentsOf, WayFinder, type Way } from '.'
+import { headEnd, pathway, wall, xy } from '@/testing/plans'
+import { bundlesOf, finderOver, networkOf, segmentsOf, WayFinder, type Way } from '.'
 import { PATHWAY_LIMITS } from './limits'
 
 const EVERYTHING = { stands: ['sunlight', 'wet', 'buried', 'riser', 'air handling'] } as const
@@ -334,6 +334,67 @@ const yard = fc
     }),
   )
 const crossings = fc.record({ x: fc.integer({ min: 0, max: 4 }), y: fc.integer({ min: 0, max: 4 }) })
+
+it('what is no pathway makes nobody look again; a pathway, a head end or a floor does', () => {
+  const [lane, end] = [
+    pathway([
+      [0, 0],
+      [10, 0],
+    ]),
+    headEnd(10, 0),
+  ]
+  const world = { things: [lane, end], floorHeightsM: UNKNOWN_HEIGHTS }
+  const first = finderOver(world)
+  expect(finderOver({ ...world, things: [lane, wall(0, 0, 5, 5), end] })).toBe(first)
+  const [other, raised] = [
+    { ...lane, minutesPerM: 9 },
+    { ...UNKNOWN_HEIGHTS, upper: 3 },
+  ]
+  const others = [[other, end], [lane], [lane, headEnd(9, 0)]].map((things) =>
+    finderOver({ ...world, things }),
+  )
+  expect(new Set([first, ...others, finderOver({ ...world, floorHeightsM: raised })]).size).toBe(5)
+  const found = finderOver(world)
+  const [camera, laid] = [{}, { stands: [] }]
+  expect(found.findAgain(camera, spot(0, 1), laid)).toBe(found.findAgain(camera, spot(0, 1), laid))
+  expect(found.findAgain(camera, spot(0, 1), { stands: [] })).not.toBe(
+    found.findAgain(camera, spot(0, 1), laid),
+  )
+})
+
+it('more than anybody waits for is not looked through, and that is said', () => {
+  // Three that meet in a point: each of its two points is looked at beside all three.
+  const things = [0, 120, 240].map((deg) =>
+    pathway(
+      [
+        [0, 0],
+        [9 * Math.cos(deg), 9 * Math.sin(deg)],
+      ],
+      { id: `${deg}` },
+    ),
+  )
+  const world = { things: [...things, headEnd(0, 0)], floorHeightsM: UNKNOWN_HEIGHTS }
+  const looks = [...Array(40).keys()].find((most) => !networkOf(world, most).crowded)!
+  expect([looks >= 12, looks <= 18]).toEqual([true, true])
+  expect(new WayFinder(networkOf(world, looks - 1)).find(spot(0, 1), INDOORS)).toMatchObject({
+    none: expect.stringContaining('More pathways lie over each other') as string,
+  })
+  expect(networkOf(world).crowded).toBe(false)
+})
+it('400 pathways over each other are answered, not waited for', () => {
+  const things = Array.from({ length: 400 }, (_, i) =>
+    pathway(
+      [
+        [0, 0],
+        [1, 0],
+        [2, 0],
+        [3, 0],
+      ],
+      { id: `p${i}` },
+    ),
+  )
+  expect(over([...things, headEnd(0, 0)]).network.crowded).toBe(true)
+})
 
 describe('over random pathways', () => {
   it('a way is as long as its stretches, its trace and its rises together', () => {

@@ -52,6 +52,11 @@ export interface Laid {
 }
 
 const NO_BANS: ReadonlySet<string> = new Set()
+/** Other ways are looked for around so many legs: each is a look through the whole network. */
+const MOST_AROUND = 5
+/** So many looks are kept. */
+const MOST_TREES = 24
+const laidM = ({ lengthM, riseM }: Leg): number => lengthM + Math.abs(riseM)
 
 /**
  * Cheapest ways over one network: whoever asks for many devices asks one finder, which looks from the head
@@ -59,12 +64,14 @@ const NO_BANS: ReadonlySet<string> = new Set()
  */
 export class WayFinder {
   private readonly trees = new Map<string, Tree>()
+  private readonly found = new WeakMap<object, { readonly laid: Laid; readonly found: Found }>()
 
   constructor(readonly network: Network) {}
 
   /** The way of least labour from a spot to a head end, around the pathways of the ids `around`. */
   find(from: Spot, { stands }: Laid, around: ReadonlySet<string> = NO_BANS): Found {
     const { network } = this
+    if (network.crowded) return { none: 'More pathways lie over each other than can be looked through.' }
     if (network.lanes.length === 0) return { none: 'No pathway is drawn that a cable can take.' }
     if (network.headEnds.length === 0) return { none: `No head end is drawn within reach of a pathway.` }
     const tree = this.tree(stands, around)
@@ -87,12 +94,22 @@ export class WayFinder {
     return { way: wayOf(from, best.enters, best.by, tree, best.minutes) }
   }
 
-  /** The best way, then others that each go around a pathway of it, the least labour first. */
+  /** The same for a thing that is asked about again: looked for once while it stays the same. */
+  findAgain(of: object, from: Spot, laid: Laid): Found {
+    const known = this.found.get(of)
+    if (known?.laid === laid) return known.found
+    const found = this.find(from, laid)
+    this.found.set(of, { laid, found })
+    return found
+  }
+
+  /** The best way, then others that each go around one of its longest legs, the least labour first. */
   ways(from: Spot, laid: Laid, most = 3): readonly Way[] {
     const best = this.find(from, laid)
     if (!('way' in best)) return []
-    const used = new Set(best.way.legs.map(({ pathway }) => pathway.id))
-    const others = [...used].flatMap((id) => {
+    const longest = [...best.way.legs].sort((a, b) => laidM(b) - laidM(a))
+    const used = new Set(longest.map(({ pathway }) => pathway.id))
+    const others = [...used].slice(0, MOST_AROUND).flatMap((id) => {
       const found = this.find(from, laid, new Set([id]))
       return 'way' in found ? [found.way] : []
     })
@@ -106,6 +123,7 @@ export class WayFinder {
     const known = this.trees.get(key)
     if (known) return known
     const tree = treeOf(this.network, (lane) => passable(lane, stands, around))
+    if (this.trees.size >= MOST_TREES) this.trees.clear()
     this.trees.set(key, tree)
     return tree
   }
@@ -191,8 +209,7 @@ function wayOf(from: Spot, enters: Stop, by: Stop, tree: Tree, minutes: number):
     stop = to
   }
   const legs = legsOf(pieces)
-  const total = (of: readonly Leg[]) =>
-    of.reduce((sum, { lengthM, riseM }) => sum + lengthM + Math.abs(riseM), 0)
+  const total = (of: readonly Leg[]) => of.reduce((sum, leg) => sum + laidM(leg), 0)
   return {
     legs,
     traces,

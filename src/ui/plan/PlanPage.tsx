@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic'
 import { Suspense, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
-import { bundlesOf, cablesOn, networkOf, WayFinder } from '@/core/pathway'
+import { bundlesOf, cablesOn, finderOver } from '@/core/pathway'
 import {
   camerasOn,
   imagerOf,
@@ -118,8 +118,12 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const later = useDeferredValue(editor)
   const beside = editor.trying ? later : editor
   const setting = useMemo(() => settingOf({ things, floorHeightsM }, floor), [things, floorHeightsM, floor])
-  const finder = useMemo(() => new WayFinder(networkOf({ things, floorHeightsM })), [things, floorHeightsM])
-  const cables = useMemo(() => cablesOn({ devices }, catalogue, finder), [devices, catalogue, finder])
+  const finder = useMemo(() => finderOver({ things, floorHeightsM }), [things, floorHeightsM])
+  const running = beside.job.devices
+  const cables = useMemo(
+    () => cablesOn({ devices: running }, catalogue, finder),
+    [running, catalogue, finder],
+  )
   const bundles = useMemo(
     () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),
     [cables],
