@@ -53,16 +53,19 @@ export function totalsOf(cables: readonly CableWay[]): {
 
 const millimetre = (lengthM: number) => Math.round(lengthM * 1000) / 1000
 
-/** A way as the stretches of a plan, to the millimetre. */
+/**
+ * A way as the stretches of a plan, to the millimetre. Cables that go through the same conduit say so: they
+ * fill it together.
+ */
 export const segmentsOf = ({ legs }: Way): Segment[] =>
-  legs.map(({ space, temperatureC, lengthM, riseM }, i) => ({
+  legs.map(({ pathway, space, temperatureC, lengthM, riseM }, i) => ({
     id: `way-${i + 1}`,
     space,
     lengthM: millimetre(lengthM),
     riseM: millimetre(riseM),
     temperatureC,
     conduitId: null,
-    conduitName: '',
+    conduitName: space === 'conduit' ? pathway.name || pathway.id : '',
   }))
 
 /** Whether a route is planned along a way: the same stretches, whatever else is said of them. */

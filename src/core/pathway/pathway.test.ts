@@ -362,6 +362,44 @@ it('what is no pathway makes nobody look again; a pathway, a head end or a floor
   )
 })
 
+it('cables that take the same conduit lie in one conduit of the record, whatever they take beside it', () => {
+  const duct = pathway(
+    [
+      [0, 0],
+      [10, 0],
+    ],
+    { id: 'duct', space: 'conduit' },
+  )
+  const onto = [
+    pathway(
+      [
+        [0, 0],
+        [0, 9],
+      ],
+      { id: 'a' },
+    ),
+    pathway(
+      [
+        [0, 0],
+        [0, -9],
+      ],
+      { id: 'b' },
+    ),
+  ]
+  const named = (name: string) => {
+    const finder = over([{ ...duct, name }, ...onto, headEnd(10, 0)])
+    return [9, -9].map((y) => segmentsOf(wayFrom(finder, spot(0, y))!).map(({ conduitName }) => conduitName))
+  }
+  expect(named('Yard duct')).toEqual([
+    ['', 'Yard duct'],
+    ['', 'Yard duct'],
+  ])
+  expect(named('')).toEqual([
+    ['', 'duct'],
+    ['', 'duct'],
+  ])
+})
+
 it('more than anybody waits for is not looked through, and that is said', () => {
   // Three that meet in a point: each of its two points is looked at beside all three.
   const things = [0, 120, 240].map((deg) =>

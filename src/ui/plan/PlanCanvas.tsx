@@ -290,10 +290,10 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
           />
         ) : null}
         {props.sun ? <Shade sun={props.sun} view={view} colour={ink.ink} /> : null}
+        {layers.cable ? <CableLayer bundles={bundles} floor={floor} view={view} ink={ink} /> : null}
       </Layer>
       <Layer ref={taken}>
         <Things things={shownThings} view={view} ink={ink} selected={ids} />
-        {layers.cable ? <CableLayer bundles={bundles} floor={floor} view={view} ink={ink} /> : null}
         <Devices
           devices={job.devices}
           floor={floor}
