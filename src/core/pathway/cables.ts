@@ -1,10 +1,10 @@
 import type { Job, Route } from '../job/job'
-import type { Catalogue } from '../parts'
+import type { Cable, Catalogue } from '../parts'
 import type { Segment } from '../route/plan'
 import type { Found, Way, WayFinder } from './way'
 
-/** Mains and earth are never led with data. Common practice; NEC 800.133. */
-const GO_APART: ReadonlySet<string> = new Set(['power', 'earth'])
+/** Whether a cable is never led with data: mains and earth are not. Common practice; NEC 800.133. */
+export const goesApart = ({ kind }: Pick<Cable, 'kind'>): boolean => kind === 'power' || kind === 'earth'
 
 /** A device's cable and the way that was found for it. */
 export interface CableWay {
@@ -22,7 +22,7 @@ export function cablesOn(
   return devices.flatMap((device): CableWay[] => {
     const spot = spotOf(device)
     const cable = catalogue.cables.get(device.cableId)
-    if (!spot || !cable || GO_APART.has(cable.kind)) return []
+    if (!spot || !cable || goesApart(cable)) return []
     if (device.state === 'taken away' || device.route?.laid === 'kept') return []
     return [{ deviceId: device.id, mark: device.mark, found: finder.findAgain(device, spot, cable) }]
   })

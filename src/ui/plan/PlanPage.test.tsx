@@ -315,6 +315,22 @@ describe('a device on the plan', () => {
       { space: 'trunking indoors', lengthM: 10, riseM: -1.5 },
     ])
   })
+  it('mains is offered no way with data', () => {
+    const things = [
+      pathway(
+        [
+          [0, 0],
+          [10, 0],
+        ],
+        { id: 'p' },
+      ),
+      headEnd(10, 0),
+    ]
+    show({ devices: [{ ...camera({ heightM: 2.5 }), cableId: 'mains-14-2' }], things }, 'device-1')
+    expect(screen.getByText(/^Mains and earth go a way of their own/)).toBeTruthy()
+    expect(document.querySelector('[data-way]')).toBeNull()
+    expect(screen.getByText(/^Cables with a way: 0 of 0;/)).toBeTruthy()
+  })
   it('opens selected by its address; keys turn and move it', async () => {
     show({ devices: [camera()] }, 'device-1')
     expect(screen.getByLabelText<HTMLInputElement>('Looks towards').value).toBe('0.0°')

@@ -4,7 +4,7 @@ import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device } from '@/core/job'
-import { isAlong, legName, segmentsOf, spotOf, type Way, type WayFinder } from '@/core/pathway'
+import { goesApart, isAlong, legName, segmentsOf, spotOf, type Way, type WayFinder } from '@/core/pathway'
 import { print, type UnitSystem } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
 import type { Editor } from './editor'
@@ -31,6 +31,8 @@ export function WayPanel({
     const from = spotOf(device)
     return from && cable ? { found: finder.find(from, cable), ways: finder.ways(from, cable) } : null
   }, [finder, device, cable])
+  if (cable && goesApart(cable))
+    return <Text>Mains and earth go a way of their own, apart from data. Local rules decide.</Text>
   if (!spot || !cable || !asked || !route) return <Text>Put it on the plan first.</Text>
   if (route.input.laid === 'kept') return <Text>Its cable is there already, and stays.</Text>
   if ('none' in asked.found) return <Text>▲ {asked.found.none}</Text>
