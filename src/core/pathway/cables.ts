@@ -55,18 +55,22 @@ const millimetre = (lengthM: number) => Math.round(lengthM * 1000) / 1000
 
 /**
  * A way as the stretches of a plan, to the millimetre. Cables that go through the same conduit say so: they
- * fill it together.
+ * fill it together, and keep the size that was chosen for it in `before`.
  */
-export const segmentsOf = ({ legs }: Way): Segment[] =>
-  legs.map(({ pathway, space, temperatureC, lengthM, riseM }, i) => ({
-    id: `way-${i + 1}`,
-    space,
-    lengthM: millimetre(lengthM),
-    riseM: millimetre(riseM),
-    temperatureC,
-    conduitId: null,
-    conduitName: space === 'conduit' ? pathway.name || pathway.id : '',
-  }))
+export const segmentsOf = ({ legs }: Way, before: readonly Segment[] = []): Segment[] =>
+  legs.map(({ pathway, space, temperatureC, lengthM, riseM }, i) => {
+    const conduitName = space === 'conduit' ? pathway.name || pathway.id : ''
+    const sized = conduitName === '' ? undefined : before.find((one) => one.conduitName === conduitName)
+    return {
+      id: `way-${i + 1}`,
+      space,
+      lengthM: millimetre(lengthM),
+      riseM: millimetre(riseM),
+      temperatureC,
+      conduitId: sized?.conduitId ?? null,
+      conduitName,
+    }
+  })
 
 /** Whether a route is planned along a way: the same stretches, whatever else is said of them. */
 export function isAlong(route: Pick<Route, 'segments'> | null, way: Way): boolean {

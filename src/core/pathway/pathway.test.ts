@@ -400,6 +400,21 @@ it('cables that take the same conduit lie in one conduit of the record, whatever
   ])
 })
 
+it('the size chosen for a conduit stays when the way is taken again', () => {
+  const duct = pathway(
+    [
+      [0, 0],
+      [10, 0],
+    ],
+    { id: 'duct', space: 'conduit' },
+  )
+  const way = wayFrom(over([duct, headEnd(10, 0)]), spot(0, 0))!
+  const chosen = segmentsOf(way).map((one) => ({ ...one, conduitId: 'pvc-3-4' }))
+  expect(segmentsOf(way, chosen).map(({ conduitId }) => conduitId)).toEqual(['pvc-3-4'])
+  const elsewhere = chosen.map((one) => ({ ...one, conduitName: 'another' }))
+  expect(segmentsOf(way, elsewhere).map(({ conduitId }) => conduitId)).toEqual([null])
+})
+
 it('more than anybody waits for is not looked through, and that is said', () => {
   // Three that meet in a point: each of its two points is looked at beside all three.
   const things = [0, 120, 240].map((deg) =>

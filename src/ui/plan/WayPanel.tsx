@@ -40,7 +40,7 @@ export function WayPanel({
     commit({
       type: 'setPlan',
       deviceId: device.id,
-      plan: { route: { ...route.input, segments: segmentsOf(way) } },
+      plan: { route: { ...route.input, segments: segmentsOf(way, route.input.segments) } },
     })
   return (
     <Stack gap={3}>
