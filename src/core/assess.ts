@@ -16,7 +16,9 @@ import {
   type JobSettings,
   type Measured,
   type Neighbours,
+  type OnPlan,
 } from './parts'
+import { waysOn } from './pathway'
 import type { Draw } from './power'
 import { touchedBy } from './sight'
 
@@ -98,8 +100,8 @@ export function* assessing(
   const catalogue = withOwn(shipped, job.ownParts)
   const old = before?.job
   const now = recordsOf(job, old)
-  const take = before ? takingOver(before, job, catalogue) : () => UNKNOWN
-  const neighbours = neighboursOf(job, catalogue)
+  const neighbours = neighboursOf(job, catalogue, waysOn(job, catalogue))
+  const take = before ? takingOver(before, job, catalogue, neighbours.ways) : () => UNKNOWN
   const known = job.devices.map((device) => take(device, now(device.id)))
   const left = new Set([...known.keys()].filter((index) => known[index]!.whole === null))
   const devices = known.map(({ whole }) => whole)
@@ -141,7 +143,12 @@ interface Known {
 
 const UNKNOWN: Known = { whole: null, half: null }
 
-function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Catalogue) {
+function takingOver(
+  { job: old, assessment }: Assessed,
+  job: Job,
+  catalogue: Catalogue,
+  ways: Neighbours['ways'],
+) {
   if (!SETTINGS.every((name) => old[name] === job[name])) return () => UNKNOWN
   if (!sameOwn(old.ownParts, job.ownParts)) return () => UNKNOWN
   if (!sameEquipment(old.equipment, job.equipment)) return () => UNKNOWN
@@ -149,9 +156,12 @@ function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Cat
   const was = recordsOf(old)
   const earlier = new Map(old.devices.map((device, i) => [device, assessment.devices[i]!]))
   const changed = differing(old.things, job.things)
+  // Own parts are the same, so the old cables are looked up as the new ones are.
+  const led = waysOn(old, catalogue)
   return (device: Device, recorded: DeviceRecords): Known => {
     const before = earlier.get(device)
     if (!before || before.pending || touched(device, changed, job)) return UNKNOWN
+    if (!sameWay(led.get(device.id), ways.get(device.id))) return UNKNOWN
     if (sameRecords(was(device.id), recorded)) return { whole: before, half: null }
     const half = plannedHalf(before)
     return half && sameMeasured(half.measured, measuredOf(recorded.records)) ? { whole: null, half } : UNKNOWN
@@ -236,6 +246,9 @@ function recordsOf(job: Job, earlier?: Job): (deviceId: string) => DeviceRecords
 
 const sameRecords = (a: DeviceRecords, b: DeviceRecords): boolean =>
   a.records === b.records && a.photos === b.photos && a.faults === b.faults
+
+const sameWay = (a: OnPlan | undefined, b: OnPlan | undefined): boolean =>
+  a === b || JSON.stringify(a) === JSON.stringify(b)
 
 const sameMeasured = (a: Measured, b: Measured): boolean =>
   a.installedM === b.installedM &&

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, equipment, job, plannedThrough } from '@/testing/jobs'
+import { headEnd, pathway } from '@/testing/plans'
 import { assess } from './assess'
 import type { Finding } from './findings'
 import type { Device, Job } from './job'
@@ -57,6 +58,20 @@ const withCable = (of: Device, change: object, on: Partial<Job> = {}) => ({
 const far = { level: 'detect', shutterS: 1 / 5000 } as const
 const pole = { material: 'steel', diameterMm: 114.3, wallMm: 3.6, heightM: 6 } as const
 const onPole = plannedThrough(device({ surfaceId: 'steel-pole', mountIds: ['pole-adapter', 'junction-box'] }))
+/** Its lens at the beginning of 20 m of pathway, at the height at which the head end lies. */
+const besideLane = withPlans(planned, {
+  sight: { heightM: 1, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false } },
+})
+const LANE = [
+  pathway(
+    [
+      [0, 0],
+      [20, 0],
+    ],
+    { heightM: 1, endM: 1 },
+  ),
+  headEnd(20, 0),
+]
 const twelve = { equipment: [equipment({ id: 'dc', name: 'Twelve volts', partId: 'dc-12-5' })] }
 const onTwelve = plannedThrough(
   device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }),
@@ -341,6 +356,14 @@ const CASES: readonly Case[] = [
       return withCable(withPlans(planned, { route: { segments } }), { diameterMm })
     },
     source: 'NEC chapter 9 table 1: one cable fills 53 %',
+  },
+  {
+    finding: 'route/stray',
+    good: 'from',
+    figure: 18,
+    between: [1, 40],
+    on: (lengthM) => routed({ lengthM }, besideLane, { things: LANE }),
+    source: 'common practice, no source: a tenth less than the 20 m that it lies',
   },
   {
     finding: 'route/drum',

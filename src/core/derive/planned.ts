@@ -10,7 +10,9 @@ import {
   type JobSettings,
   type Measured,
   type Neighbours,
+  type OnPlan,
 } from '../parts'
+import { assessRoute, strayFinding, unjudgedRoute } from '../route'
 import { contradictionFinding, hiddenFinding, withMark, type Step } from '../procedure'
 import type { Plans } from '../stages/plans'
 import { stepsOf } from '../stages/steps'
@@ -77,7 +79,8 @@ export function planning(
     if (!group) known.set(key, (group = groupOf(alike, job, catalogue, measured, beside)))
     if (!('context' in group))
       return { device, measured, missing: group, stages: null, findings: [], steps: [] }
-    const stages = withLook(group, device, job)
+    const looked = withLook(group, device, job)
+    const stages = withWay(looked, group.context, device, neighbours?.ways.get(device.id))
     const findings = stages === group.stages ? group.findings : findingsOf(stages)
     return { device, measured, missing: [], stages, findings, steps: withMark(group.steps, device.mark) }
   }
@@ -137,6 +140,24 @@ function withLook({ context, stages }: Group, device: Device, job: JobSettings):
   return withFindings({ ...stages, sight: looked }, (name) =>
     name === 'sight' ? unreadOf(name, context) : [],
   )
+}
+
+/** The plan's pathways say of a route whether it agrees, and start one that nobody has entered. */
+function withWay(
+  stages: PlannedStages,
+  context: DeviceContext,
+  { route }: Device,
+  onPlan: OnPlan | undefined,
+): PlannedStages {
+  if (!onPlan || !stages.route) return stages
+  if (route) {
+    const stray = strayFinding(context, route, onPlan)
+    return stray ? withFindings(stages, (name) => (name === 'route' ? [stray] : [])) : stages
+  }
+  if ('none' in onPlan) return stages
+  const input = { ...stages.route.input, segments: [...onPlan.segments] }
+  const result = assessRoute(context, input)
+  return { ...stages, route: { planned: false, input, result, unjudged: unjudgedRoute(context, input) } }
 }
 
 const unreadOf = (name: PlannedStage, { ownParts }: DeviceContext): readonly Finding[] =>

@@ -47,6 +47,7 @@ export {
   type DeviceContext,
   type JobSettings,
   type Neighbours,
+  type OnPlan,
   type PlaceContext,
 } from './resolve'
 export type { EndPlace, Measured, RunContext } from './runContext'

@@ -69,7 +69,10 @@ export type JobSettings = Pick<
   | 'mainsV'
 >
 
-/** What of other devices a device depends on. */
+/** The way of a cable as the plan has it, told from the device; or why there is none. */
+export type OnPlan = { readonly segments: readonly Segment[] } | { readonly none: string }
+
+/** What of other devices, and of the pathways on the plan, a device depends on. */
 export interface Neighbours {
   readonly conduits: ReadonlyMap<string, readonly number[]>
   /** Mark and name of every device that is taken away, by its id. */
@@ -78,9 +81,18 @@ export interface Neighbours {
   readonly staying: ReadonlyMap<string, readonly string[]>
   /** Tails of cameras that a run ends at, by the camera's id. */
   readonly tails: ReadonlyMap<string, readonly string[]>
+  /** By the id of the device; nothing where the plan says nothing of its cable. */
+  readonly ways: ReadonlyMap<string, OnPlan>
 }
 
-const ALONE: Neighbours = { conduits: new Map(), gone: new Map(), staying: new Map(), tails: new Map() }
+const NO_WAYS: Neighbours['ways'] = new Map()
+const ALONE: Neighbours = {
+  conduits: new Map(),
+  gone: new Map(),
+  staying: new Map(),
+  tails: new Map(),
+  ways: NO_WAYS,
+}
 
 /** What of its neighbours one device depends on. */
 export interface Beside {
@@ -111,6 +123,7 @@ export const besideOf = (
 export function neighboursOf(
   { devices, runs }: Pick<Job, 'devices' | 'runs'>,
   catalogue: Catalogue,
+  ways = NO_WAYS,
 ): Neighbours {
   const conduits = new Map<string, number[]>()
   const gone = new Map<string, string>()
@@ -143,7 +156,7 @@ export function neighboursOf(
     ] as const)
       if (port !== null) tails.set(id, [...(tails.get(id) ?? []), port])
   }
-  return { conduits, gone, staying, tails }
+  return { conduits, gone, staying, tails, ways }
 }
 
 /** The own parts that a device names, and the one that feeds it. */

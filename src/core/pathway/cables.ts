@@ -1,6 +1,7 @@
 import type { Job, Route } from '../job/job'
-import type { Cable, Catalogue } from '../parts'
+import type { Cable, Catalogue, OnPlan } from '../parts'
 import type { Segment } from '../route/plan'
+import { finderOver } from './finder'
 import type { Found, Way, WayFinder } from './way'
 
 /** Whether a cable is never led with data: mains and earth are not. Common practice; NEC 800.133. */
@@ -77,4 +78,30 @@ export function isAlong(route: Pick<Route, 'segments'> | null, way: Way): boolea
   const stretches = (segments: readonly Segment[]) =>
     JSON.stringify(segments.map(({ space, lengthM, riseM }) => [space, lengthM, riseM]))
   return route !== null && stretches(route.segments) === stretches(segmentsOf(way))
+}
+
+const ON_PLAN = new WeakMap<Found, OnPlan>()
+const KNOWN = new WeakMap<Job, ReadonlyMap<string, OnPlan>>()
+
+function onPlanOf(found: Found): OnPlan {
+  if (!('way' in found)) return found
+  const known = ON_PLAN.get(found)
+  if (known) return known
+  const onPlan = { segments: segmentsOf(found.way) }
+  ON_PLAN.set(found, onPlan)
+  return onPlan
+}
+
+/**
+ * What the plan says of the cable of every device, by its id: nothing as long as it has no pathway, or no
+ * head end.
+ */
+export function waysOn(job: Job, catalogue: Catalogue): ReadonlyMap<string, OnPlan> {
+  const known = KNOWN.get(job)
+  if (known) return known
+  const drawn = (kind: string) => job.things.some((thing) => thing.kind === kind)
+  const cables = drawn('pathway') && drawn('head end') ? cablesOn(job, catalogue, finderOver(job)) : []
+  const ways = new Map(cables.map(({ deviceId, found }) => [deviceId, onPlanOf(found)]))
+  KNOWN.set(job, ways)
+  return ways
 }

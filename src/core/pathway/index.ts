@@ -1,5 +1,5 @@
 export { bundlesOf, type Bundle } from './bundles'
-export { cablesOn, goesApart, isAlong, segmentsOf, spotOf, totalsOf, type CableWay } from './cables'
+export { cablesOn, goesApart, isAlong, segmentsOf, spotOf, totalsOf, waysOn, type CableWay } from './cables'
 export { PATHWAY_LIMITS } from './limits'
 export { finderOver } from './finder'
 export { networkOf, type Network } from './network'

@@ -15,6 +15,7 @@ export const ROUTE_LIMITS = {
   cordAwg: limit('Gauge of patch leads, unless a better one is known', 26, 'AWG', 'practice'),
   surplusM: limit('Surplus of a ready-made lead that goes into ordinary slack', 5, 'm', 'practice'),
   coilM: limit('Coil of surplus, across', 0.25, 'm', 'practice'),
+  strayPercent: limit('A route is shorter than its way on the plan by no more than', 10, '%', 'practice'),
   lengthTolerance: limit('Measured length against planned', 10, '%', 'practice'),
 } as const
 

@@ -1,30 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { SPACES, UNKNOWN_HEIGHTS, type PlanThing, type SpaceId } from '../job'
+import { SPACES, UNKNOWN_HEIGHTS, type SpaceId } from '../job'
 import { headEnd, pathway, wall, xy } from '@/testing/plans'
-import { bundlesOf, finderOver, networkOf, segmentsOf, WayFinder, type Way } from '.'
+import { crossings, EVERYTHING, over, spot, wayFrom, yard } from '@/testing/ways'
+import { finderOver, networkOf, segmentsOf, WayFinder, type Way } from '.'
 import { PATHWAY_LIMITS } from './limits'
 
-const EVERYTHING = { stands: ['sunlight', 'wet', 'buried', 'riser', 'air handling'] } as const
 const INDOORS = { stands: [] } as const
-const spot = (x: number, y: number, heightM = 2.5, floor: 'ground' | 'upper' = 'ground') => ({
-  floor,
-  at: xy(x, y),
-  heightM,
-})
-const over = (things: readonly PlanThing[], floorHeightsM = UNKNOWN_HEIGHTS) =>
-  new WayFinder(networkOf({ things, floorHeightsM }))
-const wayFrom = (
-  finder: WayFinder,
-  from = spot(0, 1),
-  cable: Parameters<WayFinder['find']>[1] = EVERYTHING,
-) => {
-  const found = finder.find(from, cable)
-  return 'way' in found ? found.way : null
-}
 const legs = (way: Way | null) =>
   way?.legs.map(({ pathway: { id }, lengthM, riseM }) => [id, +lengthM.toFixed(9), +riseM.toFixed(9)])
-
 describe('one pathway', () => {
   it('device, pathway and head end, on the plan and upright, reckoned by hand', () => {
     const loft = pathway(
@@ -298,43 +282,6 @@ it.each([
   }),
 )
 
-const SPACE_IDS: readonly SpaceId[] = ['loft', 'joist bay', 'trunking indoors']
-/** Pathways from crossing to crossing of a grid of 4 m, that meet in its crossings alone. */
-const yard = fc
-  .array(
-    fc.record({
-      from: fc.record({ x: fc.integer({ min: 0, max: 4 }), y: fc.integer({ min: 0, max: 4 }) }),
-      along: fc.array(
-        fc.constantFrom(
-          ...([
-            [1, 0],
-            [0, 1],
-            [-1, 0],
-            [0, -1],
-          ] as const),
-        ),
-        {
-          minLength: 1,
-          maxLength: 5,
-        },
-      ),
-      space: fc.constantFrom(...SPACE_IDS),
-      minutesPerM: fc.integer({ min: 1, max: 9 }),
-      heightM: fc.constantFrom(2, 2.5, 3),
-      fall: fc.constantFrom(-0.5, 0, 0, 0.5),
-    }),
-    { minLength: 1, maxLength: 14 },
-  )
-  .map((lanes) =>
-    lanes.map(({ from, along, fall, heightM, ...rest }, i) => {
-      let at = from
-      const path = [at, ...along.map(([dx, dy]) => (at = { x: at.x + dx, y: at.y + dy }))]
-      const drawn = path.map(({ x, y }) => [4 * x, 4 * y] as const)
-      return pathway(drawn, { id: `p${i}`, heightM, endM: heightM + fall, ...rest })
-    }),
-  )
-const crossings = fc.record({ x: fc.integer({ min: 0, max: 4 }), y: fc.integer({ min: 0, max: 4 }) })
-
 it('what is no pathway makes nobody look again; a pathway, a head end or a floor does', () => {
   const [lane, end] = [
     pathway([
@@ -360,59 +307,6 @@ it('what is no pathway makes nobody look again; a pathway, a head end or a floor
   expect(found.findAgain(camera, spot(0, 1), { stands: [] })).not.toBe(
     found.findAgain(camera, spot(0, 1), laid),
   )
-})
-
-it('cables that take the same conduit lie in one conduit of the record, whatever they take beside it', () => {
-  const duct = pathway(
-    [
-      [0, 0],
-      [10, 0],
-    ],
-    { id: 'duct', space: 'conduit' },
-  )
-  const onto = [
-    pathway(
-      [
-        [0, 0],
-        [0, 9],
-      ],
-      { id: 'a' },
-    ),
-    pathway(
-      [
-        [0, 0],
-        [0, -9],
-      ],
-      { id: 'b' },
-    ),
-  ]
-  const named = (name: string) => {
-    const finder = over([{ ...duct, name }, ...onto, headEnd(10, 0)])
-    return [9, -9].map((y) => segmentsOf(wayFrom(finder, spot(0, y))!).map(({ conduitName }) => conduitName))
-  }
-  expect(named('Yard duct')).toEqual([
-    ['', 'Yard duct'],
-    ['', 'Yard duct'],
-  ])
-  expect(named('')).toEqual([
-    ['', 'duct'],
-    ['', 'duct'],
-  ])
-})
-
-it('the size chosen for a conduit stays when the way is taken again', () => {
-  const duct = pathway(
-    [
-      [0, 0],
-      [10, 0],
-    ],
-    { id: 'duct', space: 'conduit' },
-  )
-  const way = wayFrom(over([duct, headEnd(10, 0)]), spot(0, 0))!
-  const chosen = segmentsOf(way).map((one) => ({ ...one, conduitId: 'pvc-3-4' }))
-  expect(segmentsOf(way, chosen).map(({ conduitId }) => conduitId)).toEqual(['pvc-3-4'])
-  const elsewhere = chosen.map((one) => ({ ...one, conduitName: 'another' }))
-  expect(segmentsOf(way, elsewhere).map(({ conduitId }) => conduitId)).toEqual([null])
 })
 
 it('more than anybody waits for is not looked through, and that is said', () => {
@@ -449,43 +343,21 @@ it('400 pathways over each other are answered, not waited for', () => {
   expect(over([...things, headEnd(0, 0)]).network.crowded).toBe(true)
 })
 
-describe('over random pathways', () => {
-  it('a way is as long as its stretches, its trace and its rises together', () => {
-    fc.assert(
-      fc.property(yard, crossings, (lanes, { x, y }) => {
-        const finder = over([...lanes, headEnd(8, 8)])
-        const way = wayFrom(finder, spot(4 * x, 4 * y))
-        if (!way) return
-        const segments = segmentsOf(way).reduce(
-          (sum, { lengthM, riseM }) => sum + lengthM + Math.abs(riseM),
-          0,
-        )
-        expect(segments).toBeCloseTo(way.lengthM, 2)
-        const traced = way.traces.flatMap(({ points }) =>
-          points.slice(1).map((point, i) => Math.hypot(point.x - points[i]!.x, point.y - points[i]!.y)),
-        )
-        expect(way.legs.reduce((sum, { lengthM }) => sum + lengthM, 0)).toBeCloseTo(
-          traced.reduce((sum, lengthM) => sum + lengthM, 0),
-          6,
-        )
-      }),
-    )
-  })
-  it('bundles are all ways, every piece once', () => {
-    fc.assert(
-      fc.property(yard, fc.array(crossings, { minLength: 1, maxLength: 6 }), (lanes, spots) => {
-        const finder = over([...lanes, headEnd(8, 8)])
-        const ways = spots.flatMap(({ x, y }) => wayFrom(finder, spot(4 * x + 1, 4 * y)) ?? [])
-        const onPlan = ways.flatMap(({ legs: all }) => all).reduce((sum, { lengthM }) => sum + lengthM, 0)
-        const bundles = bundlesOf(ways)
-        const bundled = bundles.map(({ points, count }) =>
-          points
-            .slice(1)
-            .reduce((sum, p, i) => sum + count * Math.hypot(p.x - points[i]!.x, p.y - points[i]!.y), 0),
-        )
-        expect(bundled.reduce((sum, lengthM) => sum + lengthM, 0)).toBeCloseTo(onPlan, 6)
-        expect(Math.max(0, ...bundles.map(({ count }) => count))).toBeLessThanOrEqual(ways.length)
-      }),
-    )
-  })
+it('a way is as long as its stretches, its trace and its rises together', () => {
+  fc.assert(
+    fc.property(yard, crossings, (lanes, { x, y }) => {
+      const finder = over([...lanes, headEnd(8, 8)])
+      const way = wayFrom(finder, spot(4 * x, 4 * y))
+      if (!way) return
+      const segments = segmentsOf(way).reduce((sum, { lengthM, riseM }) => sum + lengthM + Math.abs(riseM), 0)
+      expect(segments).toBeCloseTo(way.lengthM, 2)
+      const traced = way.traces.flatMap(({ points }) =>
+        points.slice(1).map((point, i) => Math.hypot(point.x - points[i]!.x, point.y - points[i]!.y)),
+      )
+      expect(way.legs.reduce((sum, { lengthM }) => sum + lengthM, 0)).toBeCloseTo(
+        traced.reduce((sum, lengthM) => sum + lengthM, 0),
+        6,
+      )
+    }),
+  )
 })
