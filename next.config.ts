@@ -3,7 +3,7 @@ import type { NextConfig } from 'next'
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
-  serverExternalPackages: ['pdfjs-dist', '@napi-rs/canvas', 'better-sqlite3', 'sharp'],
+  serverExternalPackages: ['highs', 'pdfjs-dist', '@napi-rs/canvas', 'better-sqlite3', 'sharp'],
   devIndicators: false,
 }
 

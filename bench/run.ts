@@ -13,6 +13,7 @@ import { offline } from './offline'
 import { ordering } from './order'
 import { photos } from './photos'
 import { plan } from './plan'
+import { reels } from './reels'
 import { post, served } from './server'
 import { surveying } from './survey'
 import { ways } from './ways'
@@ -230,6 +231,7 @@ await assessing()
 large()
 surveying()
 ways()
+await reels()
 await commands()
 await house()
 await offline()

@@ -16,6 +16,10 @@ export async function kestrelQuay(): Promise<JobFile> {
     name: 'Kestrel Quay boatyard',
     address: '1 Kestrel Quay, Saltmere',
     headEnd: 'Brick office, cupboard under the stairs',
+    boxes: [
+      { id: 'begun-1', name: 'B1', cableId: 'cat6-outdoor', leftM: 158 },
+      { id: 'begun-2', name: 'B2', cableId: 'cat6-outdoor', leftM: 96 },
+    ],
     windMS: 50,
     site: KESTREL_SITE,
     floorHeightsM: { upper: 2.9, loft: null, roof: null },

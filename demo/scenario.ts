@@ -77,6 +77,7 @@ export class Scenario {
       runs: [],
       equipment: [],
       devices: [],
+      boxes: [],
       records: [],
       handed: [],
       photos: [],

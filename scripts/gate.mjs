@@ -64,7 +64,7 @@ export function refusal({ method, url, headers }, listensOn) {
 export const policyOf = (nonce) =>
   [
     `default-src 'self'`,
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'`,
     `style-src 'self' 'nonce-${nonce}'`,
     `style-src-attr 'unsafe-inline'`,
     `img-src 'self' blob: data:`,

@@ -10,7 +10,7 @@ const version = readFileSync('.next/BUILD_ID', 'utf8').trim()
 
 const { manifestEntries, warnings, size } = await getManifest({
   globDirectory: '.',
-  globPatterns: ['.next/static/**/*.{js,css,woff2}', 'public/icons/*.png'],
+  globPatterns: ['.next/static/**/*.{js,css,woff2,wasm}', 'public/icons/*.png'],
   maximumFileSizeToCacheInBytes: 4_000_000,
   dontCacheBustURLsMatching: /^\.next\/static\//, // their names change with what is in them
   manifestTransforms: [

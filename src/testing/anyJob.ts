@@ -176,6 +176,15 @@ export const anyJob: fc.Arbitrary<Job> = fc
     ),
     own: fc.boolean(),
     runs: fc.array(anyRun, { maxLength: 3 }),
+    boxes: fc.uniqueArray(
+      fc.record({
+        id: fc.constantFrom('box-1', 'box-2'),
+        name: line,
+        cableId: part(CATALOGUE.cables),
+        leftM: fc.integer({ min: 1, max: 3050 }).map((dm) => dm / 10),
+      }),
+      { selector: ({ id }) => id, maxLength: 2 },
+    ),
   })
   .map(
     ({
@@ -198,6 +207,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
       photos,
       own,
       runs,
+      boxes,
     }) => {
       const named = devices.map(
         (d, i): Device => ({ ...d, id: `d${i}`, mark: String(i + 1).padStart(2, '0') }),
@@ -216,6 +226,7 @@ export const anyJob: fc.Arbitrary<Job> = fc
         things,
         equipment: pieces.map((piece, i) => equipment({ ...piece, mark: `E${i + 1}` })),
         devices: named,
+        boxes,
         runs: runsBetween(
           runs,
           [...named, ...pieces].map(({ id }) => id),

@@ -110,6 +110,7 @@ export function job(change: Partial<Job> = {}): Job {
     equipment: [equipment()],
     devices: [],
     runs: [],
+    boxes: [],
     records: [],
     handed: [],
     photos: [],

@@ -48,6 +48,7 @@ describe('the job itself', () => {
       equipment: [],
       devices: [],
       runs: [],
+      boxes: [],
       records: [],
       handed: [],
       photos: [],

@@ -56,6 +56,8 @@ export function changeAt(job: Job, path: string, value: unknown): Change | null 
     }
     case 'photo':
       return { type: 'markPhoto', photoId: id, ...change } as Change
+    case 'box':
+      return { type: 'putBox', box: value } as Change
     case 'part':
       return { type: 'putPart', part: value } as Change
     case 'device':

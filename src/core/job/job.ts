@@ -316,6 +316,17 @@ export type SignedFacts = z.infer<typeof SignedFacts>
 export const SignedRecord = z.strictObject({ id: Id, ...SignedFacts.shape, at: Moment, by: Name })
 export type SignedRecord = z.infer<typeof SignedRecord>
 
+/** A box or drum of cable that is begun, as it lies on the van. */
+export const CableBox = z.strictObject({
+  id: Id,
+  /** What is written on it; '' where nothing is. */
+  name: Line,
+  cableId: PartId,
+  leftM: between(0.1, 2000, 'm'),
+})
+export type CableBox = z.infer<typeof CableBox>
+
+export const MOST_BOXES = 200
 export const MOST_THINGS = 5000
 
 export const Job = z.strictObject({
@@ -330,6 +341,7 @@ export const Job = z.strictObject({
   equipment: z.array(Equipment).max(MOST_EQUIPMENT, `At most ${MOST_EQUIPMENT} pieces of equipment.`),
   devices: z.array(Device).max(1000),
   runs: z.array(Run).max(MOST_RUNS, `At most ${MOST_RUNS} runs.`),
+  boxes: z.array(CableBox).max(MOST_BOXES, `At most ${MOST_BOXES} boxes.`),
   records: z.array(StepRecord),
   handed: z.array(HandedStep),
   photos: z.array(Photo),

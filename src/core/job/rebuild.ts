@@ -30,6 +30,7 @@ export function commandsOf(job: Job, nextId: () => string, jobId: string = job.i
   for (const device of job.devices) planDevice(device, plan)
   for (const { id: runId, ...change } of job.runs)
     plan({ type: 'putRun', runId, change: { ...change, replaces: null } })
+  for (const box of job.boxes) plan({ type: 'putBox', box })
   // What is replaced must be there: said once everything is.
   for (const { id: equipmentId, replaces } of job.equipment)
     if (replaces !== null) plan({ type: 'putEquipment', equipmentId, change: { replaces } })

@@ -176,6 +176,10 @@ const UPGRADES: readonly Upgrade[] = [
   },
   // 13 knows pathways; what is older has none, and nothing else changed.
   {},
+  {
+    // 14 knows boxes of cable that are begun.
+    job: (job) => ({ boxes: [], ...job }),
+  },
 ]
 
 const UNKNOWN_HEIGHTS = { upper: null, loft: null, roof: null }

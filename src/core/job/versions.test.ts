@@ -96,6 +96,24 @@ const bank = {
   groundM: 1,
   endM: 1,
 }
+const ditch = {
+  id: 'ditch',
+  floor: 'ground',
+  name: '',
+  locked: false,
+  kind: 'pathway',
+  path: [
+    { x: 0, y: 0 },
+    { x: 4, y: 0 },
+  ],
+  space: 'buried duct',
+  heightM: 0,
+  endM: 0,
+  endFloor: 'ground',
+  temperatureC: 20,
+  minutesPerM: 2,
+  besideMains: false,
+}
 const fence = {
   id: 'fence',
   floor: 'ground',
@@ -230,6 +248,7 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
     { type: 'putThing', thing: bank },
     { type: 'editThing', thingId: 'bank', change: { locked: true } },
   ].map((change) => ({ ...change, version: 12, madeOn: '', base: null })),
+  13: [{ type: 'putThing', thing: ditch, version: 13, madeOn: '', base: null }],
 }
 
 describe('commands of every version are still taken', () => {
@@ -273,7 +292,9 @@ describe('commands of every version are still taken', () => {
       { ...fence, heightM: 2, locked: false, thicknessM: 0 },
       { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 }, locked: false },
       { ...bank, locked: true },
+      ditch,
     ])
+    expect(made.boxes).toEqual([])
     expect(second!.sight).toEqual({
       ...placed,
       heightM: 4,

@@ -13,6 +13,7 @@ export function routeLoad(context: RunContext, { mark, name }: Marked, route: Ro
   const cut: CutLine = {
     mark,
     name,
+    cableId: cable.id,
     cable: cable.name,
     cutM: lead === null ? run.cutM : null,
     installedM: lead ?? run.installedM,

@@ -43,6 +43,7 @@ describe('commands', () => {
     [put({ segments: [run().segments[0]!, run().segments[0]!] }), '/change/segments'],
     [{ type: 'removeRun', runId: 'gone' }, '/runId'],
     [{ type: 'removeEquipment', equipmentId: 'switch' }, '/equipmentId'],
+    [{ type: 'putBox', box: { id: 'b', name: '', cableId: 'rope', leftM: 9 } }, '/box/cableId'],
   ] as readonly [Change, string][])('%j is refused at %s', (change, path) =>
     expect(refusedAt(change)).toBe(path),
   )

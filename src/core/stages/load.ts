@@ -2,6 +2,7 @@
 export interface CutLine {
   readonly mark: string
   readonly name: string
+  readonly cableId: string
   readonly cable: string
   /** Metres to cut; null for a ready-made lead, whose length is `installedM`. */
   readonly cutM: number | null

@@ -1,6 +1,7 @@
 import { PLANNED_STAGES } from '../findings'
 import { SPACES } from '../job/choices'
 import { PATHWAY_LIMITS } from '../pathway'
+import { REEL_LIMITS } from '../reels'
 import { KNOWN_LENGTHS, PHOTO_FORMULAS, PHOTO_LIMITS } from '../photo'
 import { PROCEDURE_LIMITS } from '../procedure'
 import { ROUND_LIMITS } from '../round'
@@ -23,6 +24,17 @@ export const REGISTER: readonly (Register & { readonly title: string })[] = [
       {
         name: 'Way of a cable',
         formula: 'the least Σ minutes per metre · (along + rise or fall) + changes of space',
+        source: 'practice',
+      },
+    ],
+  },
+  {
+    title: 'Boxes of cable',
+    limits: Object.values(REEL_LIMITS),
+    formulas: [
+      {
+        name: 'Which run from which box',
+        formula: 'the fewest new boxes, then the least of what is begun; each run from one box, in whole steps',
         source: 'practice',
       },
     ],

@@ -113,6 +113,10 @@ const change: fc.Arbitrary<Change> = fc.oneof(
     .map(({ leadLengthM, ...on }): Change => ({ type: 'putRun', ...on, change: { leadLengthM } })),
   fc.constantFrom('r1', 'r2').map((runId): Change => ({ type: 'removeRun', runId })),
   fc
+    .record({ id: fc.constantFrom('b1', 'b2'), leftM: fc.integer({ min: 1, max: 99 }) })
+    .map((box): Change => ({ type: 'putBox', box: { ...box, name: '', cableId: 'cat6' } })),
+  fc.constantFrom('b1', 'b2').map((boxId): Change => ({ type: 'removeBox', boxId })),
+  fc
     .record({ id: fc.constantFrom('own-a', 'own-b'), mass: fc.integer({ min: 1, max: 3 }) })
     .map(({ id, mass }): Change => {
       const entries = { massKg: `${mass} kg` }

@@ -1,6 +1,7 @@
 import 'server-only'
 import { PLANNED_STAGES, type PlannedStage } from '@/core/findings'
 import type {
+  CableBox,
   Conflict,
   Device,
   Equipment,
@@ -147,6 +148,11 @@ const runs = list<Run>({
     leadLengthM: 'plain',
   },
 })
+const boxes = list<CableBox>({
+  name: 'cable_box',
+  key: ['id'],
+  columns: { id: 'plain', name: 'plain', cableId: 'plain', leftM: 'plain' },
+})
 const faults = list<Fault>({
   name: 'fault',
   key: ['id'],
@@ -237,6 +243,7 @@ const LISTS = {
   things,
   devices,
   runs,
+  boxes,
   faults,
   records,
   handed,

@@ -5,7 +5,7 @@ import { device, equipment } from '@/testing/jobs'
 import { PULL_LISTS } from './csv'
 
 const sheet: PullSheet = {
-  cuts: [{ mark: '05', name: 'Gate', cable: 'Cat 6', cutM: 39.65, installedM: 36.8 }],
+  cuts: [{ mark: '05', name: 'Gate', cableId: 'cat6', cable: 'Cat 6', cutM: 39.65, installedM: 36.8 }],
   drills: [
     { surface: '@SUM(1)', purpose: 'pilot', bit: '2 mm (5/64")', bitMm: 2, count: 8, marks: ['05', '01'] },
   ],

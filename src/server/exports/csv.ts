@@ -16,7 +16,7 @@ function named(marks: readonly string[], job: Of): string {
  * CSV that spreadsheets read as it is meant: UTF-8 told by its byte-order mark, and no cell that would run
  * as a formula.
  */
-function csv(rows: readonly Record<string, string | number>[]): string {
+export function csv(rows: readonly Record<string, string | number>[]): string {
   return `\uFEFF${Papa.unparse([...rows], { escapeFormulae: /^[=+\-@\t\r\uFF1D\uFF0B\uFF0D\uFF20]/ })}`
 }
 

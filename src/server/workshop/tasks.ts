@@ -5,6 +5,7 @@ import type { JobSummary } from '@/core/assess'
 import type { Job } from '@/core/job'
 import { load } from '../commands/batch'
 import { openRecord, type Db } from '../db/open'
+import { boxPlanCsv } from '../exports/boxPlan'
 import { drawBackground, type DrawnBackground } from '../imports/background'
 import { importFile, type Imported } from '../imports/jobFile'
 import { summed } from '../jobs'
@@ -24,6 +25,8 @@ export interface Tasks {
   summary: (input: { folder: string; jobId: string; build: string }) => Promise<JobSummary | null>
   /** The printed record, written to a file. */
   record: (input: Printing & { deviceId: string | null }, onProgress: OnProgress) => Promise<Written>
+  /** Which run is cut from which box, as CSV; null where the job is gone. */
+  boxes: (input: { folder: string; jobId: string }, onProgress: OnProgress) => Promise<string | null>
   /** The plan of a floor to scale, written to a file. */
   plan: (input: Printing & { order: PlanOrder }, onProgress: OnProgress) => Promise<Written>
 }
@@ -50,6 +53,11 @@ export const TASKS: Tasks = {
   import: ({ folder, path, asCopy }) =>
     withRecord(folder, (db) => importFile(db, folder, readFileSync(path, 'utf8'), asCopy)),
   summary: ({ folder, jobId, build }) => withRecord(folder, (db) => summed(db, jobId, build, PATIENCE_MS)),
+  boxes: ({ folder, jobId }, onProgress) =>
+    withRecord(folder, async (db) => {
+      const stored = load(db, jobId)
+      return stored && boxPlanCsv(stored.job, onProgress)
+    }),
   record: ({ deviceId, ...input }, onProgress) =>
     printed(input, async (of) => {
       const bytes = await recordPdf({ ...of, deviceId, onProgress })

@@ -33,6 +33,15 @@ it('does what it is asked in processes of its own: a job comes in, is summed up 
   expect(heard[0]).toEqual([0, 3])
   const gone = { ok: false, message: 'The job has no device with this id.' }
   expect(await work('record', { ...order, deviceId: 'gone' })).toEqual(gone)
+  const planned: number[] = []
+  const boxes = await work(
+    'boxes',
+    { folder, jobId: 'tamarisk-surgery' },
+    { onProgress: (done) => planned.push(done) },
+  )
+  expect(boxes).toMatch(/^\uFEFFcable,box,holds,device,cut,left\r\n/)
+  expect(planned.length).toBeGreaterThan(0)
+  expect(await work('boxes', { folder, jobId: 'gone' })).toBeNull()
   const noJob = { ok: false, message: 'The job is gone.' }
   expect(await work('record', { ...order, jobId: 'gone', deviceId: null })).toEqual(noJob)
   const wish = { floor: 'ground', seen: 'none', paper: 'a4', upright: false, scale: null } as const
@@ -43,7 +52,7 @@ it('does what it is asked in processes of its own: a job comes in, is summed up 
   }
   expect(await work('plan', plan)).toEqual({ ok: true })
   expect(readFileSync(plan.to, 'utf8')).toContain('Tamarisk surgery')
-})
+}, 120_000)
 
 it('more tasks than hands wait their turn, and each has its own answer', async () => {
   const paths = await Promise.all(
@@ -59,7 +68,7 @@ it('more tasks than hands wait their turn, and each has its own answer', async (
   expect(
     kept.map((one) => one.ok && [one.content.width, existsSync(pathOf(folder, one.content.sha256, 'view'))]),
   ).toEqual([10, 20, 30, 40, 50].map((width) => [width, true]))
-})
+}, 120_000)
 
 it('one that fails says why, one that is called off is ended, and the next works on', async () => {
   await expect(work('photo', { folder, path: join(folder, 'none.jpg'), expected: null })).rejects.toThrow(

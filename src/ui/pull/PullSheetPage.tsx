@@ -1,13 +1,15 @@
 'use client'
 
-import { Box, Button, HStack, Table } from '@chakra-ui/react'
-import { useMemo, type ReactNode } from 'react'
+import { Box, Button, HStack } from '@chakra-ui/react'
+import { useMemo } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import { pullSheet } from '@/core/pull'
 import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
+import { Boxes } from './Boxes'
+import { Rows, type Row } from './Rows'
 
 /** What to cut, what to drill and what to load, from everything planned. */
 export function PullSheetPage() {
@@ -48,6 +50,7 @@ export function PullSheetPage() {
           ],
         ])}
       />
+      <Boxes />
       <List
         title="Drill"
         jobId={job.id}
@@ -88,7 +91,7 @@ function List({
   jobId: string
   list: string
   heads: readonly string[]
-  rows: readonly (readonly [key: string, cells: readonly ReactNode[]])[]
+  rows: readonly Row[]
 }) {
   if (rows.length === 0) return null
   return (
@@ -104,35 +107,7 @@ function List({
         </HStack>
       }
     >
-      <Table.ScrollArea tabIndex={0} role="region" aria-label={title}>
-        <Table.Root
-          size="sm"
-          bg="transparent"
-          css={{ '& th, & td': { borderColor: 'rule' } }}
-          className="figures"
-        >
-          <Table.Header>
-            <Table.Row bg="transparent">
-              {heads.map((head) => (
-                <Table.ColumnHeader key={head} color="ink" ps={1}>
-                  {head}
-                </Table.ColumnHeader>
-              ))}
-            </Table.Row>
-          </Table.Header>
-          <Table.Body>
-            {rows.map(([key, cells]) => (
-              <Table.Row key={key} bg="transparent">
-                {cells.map((cell, i) => (
-                  <Table.Cell key={i} ps={1}>
-                    {cell}
-                  </Table.Cell>
-                ))}
-              </Table.Row>
-            ))}
-          </Table.Body>
-        </Table.Root>
-      </Table.ScrollArea>
+      <Rows title={title} heads={heads} rows={rows} />
     </Part>
   )
 }

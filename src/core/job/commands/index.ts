@@ -1,3 +1,4 @@
+import { putBox, removeBox } from './boxes'
 import { noteConflict, settleConflict } from './conflicts'
 import { addDevice, editDetails, editDevice, removeDevice, setPlan } from './devices'
 import { putEquipment, removeEquipment } from './equipment'
@@ -19,6 +20,8 @@ export const COMMANDS = {
   removeEquipment,
   putRun,
   removeRun,
+  putBox,
+  removeBox,
   setSite,
   setBackground,
   putThing,

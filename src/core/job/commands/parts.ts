@@ -35,6 +35,8 @@ export const removePart = kind({
     const user = usersOf(job, partId)[0]
     if (user)
       return refuse('/partId', `${user.mark} ${user.name} is made with it: choose another part there first.`)
+    if (job.boxes.some(({ cableId }) => cableId === partId))
+      return refuse('/partId', 'A box of it is on the van: take that out first.')
     return changed(job, { ownParts: job.ownParts.filter(({ id }) => id !== partId) })
   },
 })

@@ -27,6 +27,7 @@ export function jobMade({ jobId, at, by, facts }: Envelope & { facts: JobFacts }
     equipment: [],
     runs: [],
     devices: [],
+    boxes: [],
     records: [],
     handed: [],
     photos: [],

@@ -1,0 +1,74 @@
+import { expect, test, type Page } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { commandsOf, JobFile } from '../src/core/job'
+import { awake } from './watch'
+
+/** Which run is cut from which box. */
+
+const DEMO = readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8')
+
+/** A copy of the boatyard of which nothing is pulled yet, for this test alone. */
+async function yard(page: Page): Promise<string> {
+  const { job } = JobFile.parse(JSON.parse(DEMO))
+  const id = `boxes-${randomUUID().slice(0, 8)}`
+  const bare = {
+    ...job,
+    records: [],
+    faults: [],
+    photos: [],
+    handed: [],
+    signed: [],
+    conflicts: [],
+    backgrounds: [],
+  }
+  const said = await page.request.post('/api/commands', {
+    data: { commands: commandsOf(bare, randomUUID, id) },
+  })
+  expect(said.ok()).toBe(true)
+  return `/jobs/${id}/pull-sheet`
+}
+const boxes = (page: Page) => page.getByRole('region', { name: 'Boxes of Cat 6, outdoor, 6.2 mm' })
+
+test('begun boxes are used up before a new one is opened, and what is left of them is kept', async ({
+  page,
+}) => {
+  await page.goto(await yard(page))
+  await awake(page)
+  await expect(boxes(page).getByRole('row', { name: /^B2 96.0 m/ })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('img', { name: /^Boxes. .*B2: \d/ })).toBeVisible()
+  await expect(
+    page.getByText(/^Cat 6, outdoor.* 7 runs from 1 begun box and 1 new box\. No plan has fewer/),
+  ).toBeVisible()
+
+  const added = page.getByRole('group', { name: 'Another begun box' })
+  await added.getByLabel('Cable').selectOption({ label: 'Cat 6, outdoor, 6.2 mm' })
+  await added.getByLabel('Left in a begun box').fill('plenty')
+  await added.getByRole('button', { name: 'Add the box' }).click()
+  await expect(added.getByRole('alert').first()).toBeVisible()
+  await expect(added.getByLabel('Left in a begun box')).toHaveValue('plenty')
+  await added.getByLabel('Left in a begun box').fill('900 m')
+  await added.getByRole('button', { name: 'Add the box' }).click()
+  // A long drum holds all of them: no new box is opened.
+  await expect(boxes(page).getByRole('row', { name: /^B3 900.0 m/ })).toBeVisible({ timeout: 20_000 })
+  await expect(boxes(page).getByRole('row', { name: /^New/ })).toHaveCount(0)
+  await page.reload()
+  await expect(boxes(page).getByRole('row', { name: /^B3 900.0 m/ })).toBeVisible({ timeout: 20_000 })
+
+  const csv = page.waitForEvent('download')
+  await page.locator('a[href$="box-plan"]').click()
+  const file = await csv
+  expect(file.suggestedFilename()).toBe('kestrel-quay-boatyard-box-plan.csv')
+  expect(readFileSync(await file.path(), 'utf8')).toContain('B3,900.0 m')
+  const third = page.getByRole('group', { name: 'Begun box B3' })
+  await third.getByRole('button', { name: 'Take B3 out' }).click()
+  await page.getByRole('button', { name: 'Remove' }).click()
+  await expect(boxes(page).getByRole('row', { name: /^New 1/ })).toBeVisible({ timeout: 20_000 })
+})
+
+test('without the solver there is a plan all the same, and that is said', async ({ page }) => {
+  await page.route('**/*.wasm', (route) => route.abort())
+  await page.goto(await yard(page))
+  await expect(page.getByText(/The solver is not on this device/)).toBeVisible({ timeout: 20_000 })
+  await expect(boxes(page).getByRole('row', { name: /^B2 96.0 m/ })).toBeVisible()
+})

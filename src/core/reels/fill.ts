@@ -1,0 +1,69 @@
+import { FRESH, openedBy, opensLess, type Load, type Packing } from './packing'
+
+/** The cuts among `open` that fill a length fullest, longer ones before shorter: places in `sizes`. */
+function fullest(sizes: readonly number[], open: readonly number[], length: number): readonly number[] {
+  // By length reached, the place in `open` of the cut that first reached it; one more, so that 0 is nothing.
+  const by = new Int32Array(length + 1)
+  let most = 0
+  for (const [at, cut] of open.entries()) {
+    const size = sizes[cut]!
+    for (let to = length; to >= size; to--) {
+      if (by[to] || (to !== size && !by[to - size])) continue
+      by[to] = at + 1
+      if (to > most) most = to
+    }
+    if (by[length]) break
+  }
+  const chosen: number[] = []
+  for (let to = most; to > 0; to -= sizes[chosen.at(-1)!]!) chosen.push(open[by[to]! - 1]!)
+  return chosen
+}
+
+/**
+ * A plan box by box, each filled as full as it gets: the begun ones in an order, then new ones, each with the
+ * longest that is left.
+ */
+export function boxByBox(packing: Packing, order: readonly number[]): readonly Load[] {
+  const { sizes, begun, fresh } = packing
+  let open = [...sizes.keys()]
+  const loads: Load[] = []
+  const take = (box: number, cuts: readonly number[]) => {
+    const taken = new Set(cuts)
+    open = open.filter((cut) => !taken.has(cut))
+    loads.push({ box, cuts })
+  }
+  for (const box of order) {
+    const cuts = fullest(sizes, open, begun[box]!)
+    if (cuts.length > 0) take(box, cuts)
+  }
+  for (let [longest, ...rest] = open; longest !== undefined; [longest, ...rest] = open)
+    take(FRESH, [longest, ...fullest(sizes, rest, fresh - sizes[longest]!)])
+  return loads
+}
+
+/** The well-known first fit: the longest first, each into the first box that still holds it. */
+export function firstFit({ sizes, begun, fresh }: Packing, order: readonly number[]): readonly Load[] {
+  const boxes = order.map((box) => ({ box, left: begun[box]!, cuts: [] as number[] }))
+  for (const [cut, size] of sizes.entries()) {
+    let into = boxes.find(({ left }) => left >= size)
+    if (!into) boxes.push((into = { box: FRESH, left: fresh, cuts: [] }))
+    into.left -= size
+    into.cuts.push(cut)
+  }
+  return boxes.filter(({ cuts }) => cuts.length > 0)
+}
+
+/** The best of several quick plans, which leaves begun boxes whole where it needs no more new ones for it. */
+export function quickPlan(packing: Packing): readonly Load[] {
+  const { begun } = packing
+  const bySize = [...begun.keys()].sort((a, b) => begun[a]! - begun[b]!)
+  const best = (loads: readonly (readonly Load[])[]) =>
+    loads.reduce((one, other) => (opensLess(openedBy(packing, other), openedBy(packing, one)) ? other : one))
+  const of = (order: readonly number[]) => [boxByBox(packing, order), firstFit(packing, order)]
+  let plan = best([...of(bySize), ...of(bySize.toReversed())])
+  for (const box of bySize.toReversed()) {
+    const used = new Set(plan.map((load) => load.box))
+    if (used.has(box)) plan = best([plan, ...of(bySize.filter((one) => one !== box && used.has(one)))])
+  }
+  return plan
+}

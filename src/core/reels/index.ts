@@ -1,0 +1,2 @@
+export { REEL_LIMITS } from './limits'
+export { boxPlanSteps, type BoxPlan, type CableNeed, type CablePlan, type Cut } from './plan'

@@ -1,0 +1,42 @@
+/** What cuts of a length are worth together. */
+export interface Knapsack {
+  /** The most that a length holds. */
+  readonly worth: (length: number) => number
+  /** The cuts that hold it: places in `sizes`. */
+  readonly chosen: (length: number) => readonly number[]
+}
+
+/** The most worth that the cuts `open` hold in any length up to `longest`, each cut once. */
+export function knapsack(
+  sizes: readonly number[],
+  values: readonly number[],
+  open: readonly number[],
+  longest: number,
+): Knapsack {
+  const most = new Float64Array(longest + 1)
+  const cuts = open.filter((cut) => values[cut]! > 0)
+  // By cut and length, whether it is taken there: one array for all.
+  const taken = new Uint8Array(cuts.length * (longest + 1))
+  for (const [at, cut] of cuts.entries()) {
+    const [size, value, row] = [sizes[cut]!, values[cut]!, at * (longest + 1)]
+    for (let to = longest; to >= size; to--) {
+      const beside = most[to - size]! + value
+      if (beside <= most[to]!) continue
+      most[to] = beside
+      taken[row + to] = 1
+    }
+  }
+  return {
+    worth: (length) => most[length]!,
+    chosen: (length) => {
+      const chosen: number[] = []
+      let left = length
+      for (let at = cuts.length - 1; at >= 0; at--) {
+        if (!taken[at * (longest + 1) + left]) continue
+        chosen.push(cuts[at]!)
+        left -= sizes[cuts[at]!]!
+      }
+      return chosen
+    },
+  }
+}

@@ -1,0 +1,129 @@
+import type { Highs, Model } from 'highs'
+import { knapsack } from './knapsack'
+import { FRESH, type Load, type Packing } from './packing'
+
+/** What opening boxes costs, and how many new ones there are; null for as many as are needed. */
+export interface Worth {
+  readonly fresh: number
+  readonly begun: readonly number[]
+  readonly mostFresh: number | null
+}
+
+/** New loads beside each other that one look adds. */
+const AT_ONCE = 6
+const NOTHING = 1e-7
+const MOST_NODES = 2000
+const MOST_S = 4
+/** The solver's primal simplex: added loads leave its last answer possible, so that it goes on from there. */
+const PRIMAL = 4
+
+/**
+ * The linear programme over loads: every cut is in one, every begun box and every new one there is holds at
+ * most one. Loads come in as they are found worth it. To be disposed of.
+ */
+export class Programme {
+  readonly known: Load[] = []
+  /** What no plan costs less than, as far as is known. */
+  least = 0
+  private readonly model: Model
+  private readonly names = new Set<string>()
+
+  constructor(
+    private readonly packing: Packing,
+    private readonly worth: Worth,
+    private readonly highs: Highs,
+  ) {
+    this.model = highs.createModel()
+    this.model.options.set({ output_flag: false, presolve: 'off', simplex_strategy: PRIMAL })
+    const none = { indices: [], values: [] }
+    for (const _ of packing.sizes) this.model.addRow(1, highs.infinity, none)
+    for (const _ of packing.begun) this.model.addRow(-highs.infinity, 1, none)
+    this.model.addRow(-highs.infinity, worth.mostFresh ?? highs.infinity, none)
+  }
+
+  dispose(): void {
+    this.model.dispose()
+  }
+
+  /** True where the load is new to it. */
+  add(load: Load): boolean {
+    const cuts = load.cuts.toSorted((a, b) => a - b)
+    const name = JSON.stringify([load.box, cuts])
+    if (cuts.length === 0 || this.names.has(name)) return false
+    this.names.add(name)
+    this.known.push(load)
+    const indices = [...cuts, this.rowOf(load)]
+    this.model.addCol(this.costOf(load), 0, this.highs.infinity, { indices, values: indices.map(() => 1) })
+    return true
+  }
+
+  /** Shares of the known loads in the cheapest mixture of them. */
+  mix(): readonly number[] | Float64Array {
+    this.model.run()
+    return this.model.getSolution().colValue
+  }
+
+  /** Takes a load whole from now on. */
+  take(known: number): void {
+    this.model.changeColBounds(known, 1, this.highs.infinity)
+  }
+
+  /** Adds loads that the last mixture finds worth it; false where none is. `bounds` while none is taken. */
+  look(bounds: boolean): boolean {
+    const { sizes, begun, fresh } = this.packing
+    const duals = this.model.getSolution().rowDual
+    const values = sizes.map((_, i) => Math.max(0, duals[i]!))
+    const all = knapsack(sizes, values, [...sizes.keys()], Math.max(fresh, ...begun))
+    const found: Load[] = begun.map((length, box) => ({ box, cuts: all.chosen(length) }))
+    const beside = new Set<number>()
+    for (let i = 0; i < AT_ONCE; i++) {
+      const open = [...sizes.keys()].filter((cut) => !beside.has(cut))
+      const cuts = (i === 0 ? all : knapsack(sizes, values, open, fresh)).chosen(fresh)
+      cuts.forEach((cut) => beside.add(cut))
+      found.push({ box: FRESH, cuts })
+    }
+    if (bounds)
+      this.least = Math.max(this.least, this.leastBy(values, begun.map(all.worth), all.worth(fresh)))
+    const gains = (load: Load) => {
+      const value = load.cuts.reduce((sum, cut) => sum + values[cut]!, 0)
+      return value + duals[this.rowOf(load)]! - this.costOf(load) > NOTHING
+    }
+    return found.filter((load) => gains(load) && this.add(load)).length > 0
+  }
+
+  /** Whole loads of those that are known, at least as good as `start`; null where the solver gives up. */
+  whole(start: readonly Load[]): readonly Load[] | null {
+    const { model, known, highs } = this
+    known.forEach((_, i) => {
+      model.changeColBounds(i, 0, 1)
+      model.changeColIntegrality(i, highs.constants.variableType.integer)
+    })
+    // Costs are whole: nearer than that nothing is to be gained.
+    model.options.set({ mip_max_nodes: MOST_NODES, time_limit: MOST_S, mip_abs_gap: 0.5 })
+    const first = new Set(start)
+    model.setSolution({ colValue: known.map((load) => (first.has(load) ? 1 : 0)) })
+    model.run()
+    const { colValue } = model.getSolution()
+    return colValue?.length === known.length ? known.filter((_, i) => colValue[i]! > 0.5) : null
+  }
+
+  private rowOf = ({ box }: Load): number =>
+    this.packing.sizes.length + (box === FRESH ? this.packing.begun.length : box)
+  private costOf = ({ box }: Load): number => (box === FRESH ? this.worth.fresh : this.worth.begun[box]!)
+
+  /**
+   * What no plan costs less than, by any values of the cuts (a Lagrange bound): all values, less what boxes
+   * hold beyond their cost. Values are tried as they are, and scaled so that no new box holds more than it
+   * costs.
+   */
+  private leastBy(values: readonly number[], mostBegun: readonly number[], mostFresh: number): number {
+    const { fresh, begun, mostFresh: boxes } = this.worth
+    const all = values.reduce((sum, value) => sum + value, 0)
+    const by = (scale: number) => {
+      const beyond = mostBegun.map((most, box) => Math.max(0, scale * most - begun[box]!))
+      const freshBeyond = (boxes ?? values.length) * Math.max(0, scale * mostFresh - fresh)
+      return scale * all - freshBeyond - beyond.reduce((sum, one) => sum + one, 0)
+    }
+    return Math.max(by(1), mostFresh > fresh ? by(fresh / mostFresh) : 0)
+  }
+}

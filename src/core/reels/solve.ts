@@ -1,0 +1,160 @@
+import type { Highs } from 'highs'
+import { boxByBox, quickPlan } from './fill'
+import {
+  FRESH,
+  leastBegun,
+  leastBeside,
+  leastFresh,
+  openedBy,
+  opensLess,
+  type Load,
+  type Opened,
+  type Packing,
+} from './packing'
+import { Programme, type Worth } from './programme'
+
+/** A plan and what no plan gets below. */
+export interface Solved {
+  readonly loads: readonly Load[]
+  readonly opened: Opened
+  readonly least: Opened
+}
+
+/** So many looks for loads; a plan that is not proved by then is given with what is. */
+const MOST_ROUNDS = 300
+/** A load that is so much of the cheapest mixture is taken whole. */
+const SURE = 0.7
+/** Of so many cuts it is tried to finish the mixture with quick loads. */
+const FINISHED_FROM = 100
+/** Up to so many cuts the integer programme is asked, and begun boxes are looked at. */
+const EXACT_UP_TO = 120
+
+/**
+ * The fewest new boxes, then the least of what is begun. Quick plans first; where length alone does not prove
+ * one, a linear programme over loads finds loads that are worth it and a bound (P. C. Gilmore, R. E. Gomory,
+ * Operations Research 9, 1961), and whole loads are taken from its mixture. Without a solver a plan is given
+ * with what length alone proves. Yields how far it is, 0 to 1.
+ */
+export function* solveSteps(packing: Packing, highs: Highs | null): Generator<number, Solved> {
+  yield 0
+  let loads = quickPlan(packing)
+  let fresh = leastFresh(packing)
+  const opened = () => openedBy(packing, loads)
+  if (opened().fresh > fresh && highs) {
+    const worth: Worth = { fresh: 1, begun: packing.begun.map(() => 0), mostFresh: null }
+    const whole = (least: number) => Math.ceil(least - 1e-6)
+    const found = yield* overLoads(packing, worth, highs, loads, (least, by) => whole(least) >= by.fresh)
+    loads = found.loads
+    fresh = Math.min(opened().fresh, Math.max(fresh, whole(found.least)))
+  }
+  yield 0.5
+  // What must be opened of begun boxes is known beside the fewest new ones only.
+  if (opened().fresh > fresh) return { loads, opened: opened(), least: { fresh, begun: 0 } }
+  let begun = leastBeside(packing, fresh)
+  if (opened().begun > begun && highs && packing.sizes.length <= EXACT_UP_TO) {
+    const worth: Worth = { fresh: 0, begun: packing.begun, mostFresh: fresh }
+    const whole = (least: number) => leastBegun(packing, least - 1e-4)
+    const found = yield* overLoads(packing, worth, highs, loads, (least, by) => whole(least) >= by.begun)
+    loads = found.loads
+    begun = Math.min(opened().begun, Math.max(begun, whole(found.least)))
+  }
+  return { loads, opened: opened(), least: { fresh, begun } }
+}
+
+interface Found {
+  readonly loads: readonly Load[]
+  readonly least: number
+}
+
+function* overLoads(
+  packing: Packing,
+  worth: Worth,
+  highs: Highs,
+  start: readonly Load[],
+  proves: (least: number, opened: Opened) => boolean,
+): Generator<number, Found> {
+  const programme = new Programme(packing, worth, highs)
+  const share = worth.mostFresh === null ? 0 : 0.5
+  let loads = start
+  const proved = () => proves(programme.least, openedBy(packing, loads))
+  const tried = (other: readonly Load[]) => {
+    if (opensLess(openedBy(packing, other), openedBy(packing, loads))) loads = other
+  }
+  try {
+    start.forEach((load) => programme.add(load))
+    packing.sizes.forEach((_, cut) => programme.add({ box: FRESH, cuts: [cut] }))
+    for (let round = 0; round < MOST_ROUNDS && !proved(); round++) {
+      programme.mix()
+      if (!programme.look(true)) break
+      yield share + (0.3 * round) / MOST_ROUNDS
+    }
+    if (!proved()) {
+      for (const done of wholeOnes(packing, programme, tried, proved)) yield share + 0.3 + 0.15 * done
+    }
+    if (!proved() && packing.sizes.length <= EXACT_UP_TO) {
+      const whole = programme.whole(loads)
+      if (whole) tried(eachOnce(whole))
+    }
+    return { loads, least: programme.least }
+  } finally {
+    programme.dispose()
+  }
+}
+
+/** Takes whole loads from the cheapest mixture, a few at a time, until all cuts are made; yields the share. */
+function* wholeOnes(
+  packing: Packing,
+  programme: Programme,
+  tried: (loads: readonly Load[]) => void,
+  proved: () => boolean,
+): Generator<number> {
+  const taken: Load[] = []
+  const made = new Set<number>()
+  while (made.size < packing.sizes.length && !proved()) {
+    const shares = programme.mix()
+    const likely = [...programme.known.keys()].sort((a, b) => shares[b]! - shares[a]!)
+    let first = true
+    for (const at of likely) {
+      if (!first && shares[at]! < SURE) break
+      const { box, cuts: all } = programme.known[at]!
+      const cuts = all.filter((cut) => !made.has(cut))
+      const open = box === FRESH || !taken.some((load) => load.box === box)
+      if (!open || cuts.length === 0 || (!first && cuts.length < all.length)) continue
+      first = false
+      cuts.forEach((cut) => made.add(cut))
+      taken.push({ box, cuts })
+      programme.take(at)
+    }
+    if (packing.sizes.length - made.size <= FINISHED_FROM)
+      tried([...taken, ...finished(packing, made, taken)])
+    programme.mix()
+    programme.look(false)
+    yield made.size / packing.sizes.length
+  }
+}
+
+/** Quick loads for the cuts that are not made, out of boxes that are not taken. */
+function finished(packing: Packing, made: ReadonlySet<number>, taken: readonly Load[]): readonly Load[] {
+  const open = [...packing.sizes.keys()].filter((cut) => !made.has(cut))
+  const used = new Set(taken.map(({ box }) => box))
+  const boxes = [...packing.begun.keys()].filter((box) => !used.has(box))
+  const rest = {
+    sizes: open.map((cut) => packing.sizes[cut]!),
+    begun: boxes.map((box) => packing.begun[box]!),
+    fresh: packing.fresh,
+  }
+  return boxByBox(rest, [...boxes.keys()]).map(({ box, cuts }) => ({
+    box: box === FRESH ? FRESH : boxes[box]!,
+    cuts: cuts.map((cut) => open[cut]!),
+  }))
+}
+
+/** Loads that may share a cut, each cut made once. */
+function eachOnce(loads: readonly Load[]): readonly Load[] {
+  const made = new Set<number>()
+  return loads.flatMap((load) => {
+    const cuts = load.cuts.filter((cut) => !made.has(cut))
+    cuts.forEach((cut) => made.add(cut))
+    return cuts.length > 0 ? [{ ...load, cuts }] : []
+  })
+}
