@@ -9,7 +9,7 @@ const forbid = (name, from, to) => ({
 /** Rooms of the core that are entered by their door only. */
 const ROOMS =
   '^src/core/(units|geometry|findings|sources|parts|plan|sight|mount|route|terminate|seal|power|pull' +
-  '|pathway|reels|test|handover|procedure|order|assembly|equipment|round)/'
+  '|pathway|reels|labels|test|handover|procedure|order|assembly|equipment|round)/'
 
 const rules = {
   forbidden: [

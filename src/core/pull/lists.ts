@@ -1,5 +1,6 @@
 import { PLANNED_STAGES } from '../findings'
 import type { Job } from '../job/job'
+import { tapeCodes, tapeWords } from '../labels'
 import { VAN_LIMITS } from '../mount'
 import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
 import { runContext, runLoad } from '../run'
@@ -15,7 +16,8 @@ import {
 } from '../stages/load'
 
 export interface PullSheet {
-  readonly cuts: readonly CutLine[]
+  /** With the bands of tape on both ends, in words. */
+  readonly cuts: readonly (CutLine & { readonly tape: string })[]
   readonly drills: readonly DrillLine[]
   readonly van: readonly VanLine[]
 }
@@ -61,8 +63,12 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   }
   const holes = [...drills.values()]
   const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]
+  const codes = tapeCodes(job)
+  const tapes = new Map(
+    [...job.devices, ...job.runs].map(({ id, mark }) => [mark, tapeWords(codes.get(id) ?? [])]),
+  )
   return {
-    cuts,
+    cuts: cuts.map((cut) => ({ ...cut, tape: tapes.get(cut.mark) ?? '' })),
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
     van: lines.sort(
       (a, b) => LOADED.indexOf(a.kind) - LOADED.indexOf(b.kind) || a.item.localeCompare(b.item),

@@ -101,7 +101,7 @@ function* overLoads(
   }
 }
 
-/** Takes whole loads from the cheapest mixture, a few at a time, until all cuts are made; yields the share. */
+/** Takes whole loads from the cheapest mixture, a few at a time, until all are made; yields the share. */
 function* wholeOnes(
   packing: Packing,
   programme: Programme,

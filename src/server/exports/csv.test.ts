@@ -5,7 +5,17 @@ import { device, equipment } from '@/testing/jobs'
 import { PULL_LISTS } from './csv'
 
 const sheet: PullSheet = {
-  cuts: [{ mark: '05', name: 'Gate', cableId: 'cat6', cable: 'Cat 6', cutM: 39.65, installedM: 36.8 }],
+  cuts: [
+    {
+      mark: '05',
+      name: 'Gate',
+      cableId: 'cat6',
+      cable: 'Cat 6',
+      cutM: 39.65,
+      installedM: 36.8,
+      tape: 'red, blue',
+    },
+  ],
   drills: [
     { surface: '@SUM(1)', purpose: 'pilot', bit: '2 mm (5/64")', bitMm: 2, count: 8, marks: ['05', '01'] },
   ],
@@ -32,7 +42,7 @@ it('tells that it is UTF-8 by its byte-order mark', () => {
 })
 it('keeps a mark as text, with its nought, and shows the figures of the screen', () => {
   expect(read('cut-list').rows).toEqual([
-    { device: '05 =HYPERLINK("x")', cable: 'Cat 6', cut: '39.7 m', installed: '36.8 m' },
+    { device: '05 =HYPERLINK("x")', tape: 'red, blue', cable: 'Cat 6', cut: '39.7 m', installed: '36.8 m' },
   ])
   expect(read('cut-list', 'imperial').rows[0]!.installed).toMatch(/^\d+'/)
   expect(read('drill-list').rows[0]!.devices).toBe('05 =HYPERLINK("x"); 01 Ö')

@@ -24,8 +24,9 @@ export function csv(rows: readonly Record<string, string | number>[]): string {
 export const PULL_LISTS = {
   'cut-list': ({ cuts }: PullSheet, job: Of) =>
     csv(
-      cuts.map(({ mark, cable, cutM, installedM }) => ({
+      cuts.map(({ mark, cable, cutM, installedM, tape }) => ({
         device: named([mark], job),
+        tape,
         cable,
         cut: cutM === null ? 'ready-made lead' : print({ value: cutM, kind: 'cut' }, job.units),
         installed: print({ value: installedM, kind: 'cut' }, job.units),

@@ -1,8 +1,10 @@
 import 'server-only'
 import { existsSync, readFileSync } from 'node:fs'
 import { writeFile } from 'node:fs/promises'
+import { CATALOGUE } from '@/catalogue'
 import type { JobSummary } from '@/core/assess'
 import type { Job } from '@/core/job'
+import { labelsOf, type Labelled } from '@/core/labels'
 import { load } from '../commands/batch'
 import { openRecord, type Db } from '../db/open'
 import { boxPlanCsv } from '../exports/boxPlan'
@@ -10,6 +12,7 @@ import { drawBackground, type DrawnBackground } from '../imports/background'
 import { importFile, type Imported } from '../imports/jobFile'
 import { summed } from '../jobs'
 import { pathOf, storePhoto, type Kept } from '../photos/store'
+import { labelsPdf, type LabelOrder } from '../print/labelsPdf'
 import { planPrint, type PlanOrder } from '../print/planPrint'
 import { recordPdf } from '../print/recordPdf'
 
@@ -27,6 +30,13 @@ export interface Tasks {
   record: (input: Printing & { deviceId: string | null }, onProgress: OnProgress) => Promise<Written>
   /** Which run is cut from which box, as CSV; null where the job is gone. */
   boxes: (input: { folder: string; jobId: string }, onProgress: OnProgress) => Promise<string | null>
+  /** Sheets of labels, as PDF in base64; null where the job is gone. */
+  labels: (input: {
+    folder: string
+    jobId: string
+    what: Labelled
+    order: LabelOrder
+  }) => Promise<string | null>
   /** The plan of a floor to scale, written to a file. */
   plan: (input: Printing & { order: PlanOrder }, onProgress: OnProgress) => Promise<Written>
 }
@@ -57,6 +67,12 @@ export const TASKS: Tasks = {
     withRecord(folder, async (db) => {
       const stored = load(db, jobId)
       return stored && boxPlanCsv(stored.job, onProgress)
+    }),
+  labels: ({ folder, jobId, what, order }) =>
+    withRecord(folder, async (db) => {
+      const stored = load(db, jobId)
+      const labels = stored && labelsOf(stored.job, CATALOGUE, what)
+      return labels && Buffer.from(await labelsPdf(labels, order)).toString('base64')
     }),
   record: ({ deviceId, ...input }, onProgress) =>
     printed(input, async (of) => {

@@ -21,6 +21,7 @@ const BOUNDS: Record<TaskName, Bounds> = {
   background: { seconds: 20, megabytes: 1500 },
   import: { seconds: 180, megabytes: 2500 },
   summary: { seconds: 60, megabytes: 1500 },
+  labels: { seconds: 120, megabytes: 1500 },
   boxes: { seconds: 120, megabytes: 1500 },
   record: { seconds: 180, megabytes: 1500 },
   plan: { seconds: 180, megabytes: 1500 },

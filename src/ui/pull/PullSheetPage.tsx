@@ -39,11 +39,12 @@ export function PullSheetPage() {
         title="Cut"
         jobId={job.id}
         list="cut-list"
-        heads={['Device', 'Cable', 'Cut', 'Installed']}
+        heads={['Device', 'Tape', 'Cable', 'Cut', 'Installed']}
         rows={cuts.map((line) => [
           line.mark,
           [
             `${line.mark} ${line.name}`,
+            line.tape,
             line.cable,
             line.cutM === null ? 'ready-made lead' : cut(line.cutM),
             cut(line.installedM),
