@@ -9,6 +9,7 @@ import { carryOut } from '@/testing/simulate'
 import { assess, assessAgain, assessDevice } from './assess'
 import { apply, type Job } from './job'
 import { neighboursOf, withOwn } from './parts'
+import { waysOn } from './pathway'
 
 /** Every number anywhere in a value, with the path to it. */
 function* numbersIn(value: unknown, path = ''): Generator<[string, number]> {
@@ -81,7 +82,8 @@ describe('assess is total, pure and deterministic', () => {
         const of = <T extends { readonly deviceId: string | null }>(all: readonly T[], id: string) =>
           all.filter(({ deviceId }) => deviceId === id)
         const { records, photos, faults } = doubled
-        const neighbours = neighboursOf(doubled, withOwn(CATALOGUE, doubled.ownParts))
+        const catalogue = withOwn(CATALOGUE, doubled.ownParts)
+        const neighbours = neighboursOf(doubled, catalogue, waysOn(doubled, catalogue))
         assess(doubled, CATALOGUE).devices.forEach((found, i) => {
           const d = doubled.devices[i]!
           const recorded = {

@@ -128,6 +128,13 @@ describe('two people', () => {
       change: { heightM: 3 },
     })
     expect(changeAt(other, 'device/device-1/details/serial', 'y')).toMatchObject({ change: { serial: 'y' } })
+    const box = (leftM: number) => ({ id: 'b', name: 'B1', cableId: 'cat6', leftM })
+    const put = (leftM: number): Change => ({ type: 'putBox', box: box(leftM) })
+    const [conflict] = conflictsOf(said(put(40), fitter), [said(put(90), lead)])
+    expect(conflict).toMatchObject({ path: 'box/b', older: { value: box(90) }, newer: { value: box(40) } })
+    const both = after(other, said(put(40)), said({ type: 'noteConflict', conflict: conflict! }))
+    const settled = after(both, said(changeAt(both, 'box/b', box(90))!))
+    expect([settled.boxes, settled.conflicts]).toEqual([[box(90)], []])
     expect(changeAt(other, 'nowhere', 1)).toBeNull()
   })
 })

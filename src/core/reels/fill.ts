@@ -53,6 +53,9 @@ export function firstFit({ sizes, begun, fresh }: Packing, order: readonly numbe
   return boxes.filter(({ cuts }) => cuts.length > 0)
 }
 
+/** So many begun boxes, the fullest first, it is tried to do without. */
+const MOST_LEFT_OUT = 12
+
 /** The best of several quick plans, which leaves begun boxes whole where it needs no more new ones for it. */
 export function quickPlan(packing: Packing): readonly Load[] {
   const { begun } = packing
@@ -61,7 +64,7 @@ export function quickPlan(packing: Packing): readonly Load[] {
     loads.reduce((one, other) => (opensLess(openedBy(packing, other), openedBy(packing, one)) ? other : one))
   const of = (order: readonly number[]) => [boxByBox(packing, order), firstFit(packing, order)]
   let plan = best([...of(bySize), ...of(bySize.toReversed())])
-  for (const box of bySize.toReversed()) {
+  for (const box of bySize.toReversed().slice(0, MOST_LEFT_OUT)) {
     const used = new Set(plan.map((load) => load.box))
     if (used.has(box)) plan = best([plan, ...of(bySize.filter((one) => one !== box && used.has(one)))])
   }

@@ -1,8 +1,9 @@
 'use client'
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
-import { changeAt, type Change, type Conflict, type Job } from '@/core/job'
+import { CableBox, changeAt, type Change, type Conflict, type Job } from '@/core/job'
 import { bothMarks, PhotoMarks, type PhotoMark } from '@/core/photo'
+import { print, type UnitSystem } from '@/core/units'
 import { useJob } from './JobProvider'
 
 /** Fields that two people set without knowing of each other: both values, to choose from. */
@@ -15,7 +16,7 @@ export function Conflicts() {
         const { id, path, newer, older } = conflict
         const change = changeAt(job, path, older.value)
         const both = bothOf(conflict)
-        const [inUse, other] = [words(newer.value), words(older.value)]
+        const [inUse, other] = [words(newer.value, job.units), words(older.value, job.units)]
         const alike = inUse === other
         const [keep, use] = alike ? [`${newer.by}’s`, `${older.by}’s`] : [inUse, other]
         return (
@@ -70,6 +71,7 @@ function whereOf(job: Job, { path }: Conflict): string {
   if (what === 'job') return `the job’s ${fieldName(id)}`
   if (what === 'site') return 'where the site lies'
   if (what === 'background') return 'the drawing under the plan'
+  if (what === 'box') return 'a begun box of cable'
   if (what === 'fault') return `a fault’s ${fieldName(rest[0] ?? '')}`
   if (what === 'thing') return `the ${fieldName(rest[0] ?? '')} of something on the plan`
   const device = job.devices.find((one) => one.id === id)
@@ -88,12 +90,14 @@ const MARKED: Readonly<Record<PhotoMark['kind'], string>> = {
   length: 'a length',
 }
 
-function words(value: unknown): string {
+function words(value: unknown, units: UnitSystem): string {
   if (value === null || value === '') return 'nothing'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'string' || typeof value === 'number') return String(value)
   const marks = PhotoMarks.safeParse(value).data
   if (marks) return marks.length === 0 ? 'nothing' : marks.map(({ kind }) => MARKED[kind]).join(', ')
+  const box = CableBox.safeParse(value).data
+  if (box) return `${box.name || 'no name'}, ${print({ value: box.leftM, kind: 'cut' }, units)} left`
   if (Array.isArray(value)) return `${value.length} of them`
   const { note, value: read, choice, colleague } = value as Readonly<Record<string, unknown>>
   const said = [colleague, read, choice, note].filter(
