@@ -44,7 +44,11 @@ test('errors are problem details with the fields they concern, never a 500', asy
     [request.get('/api/jobs/kestrel-quay/labels?what=jam'), 400, /things or ends/],
     [request.get('/api/jobs/kestrel-quay/labels?first=22'), 400, /from 1 to 21/],
     [request.get('/api/jobs/kestrel-quay/labels?at=file:///etc'), 400, /http/],
-    [request.get('/api/jobs/kestrel-quay/lists/nonsense'), 404, /cut-list, drill-list, van-list/],
+    [
+      request.get('/api/jobs/kestrel-quay/lists/nonsense'),
+      404,
+      /cut-list, pull-list, drill-list, van-list, box-plan/,
+    ],
     [request.get('/api/jobs/kestrel-quay/template/device-01?paper=a0'), 400, /a4 or letter/],
     [request.get('/api/jobs/kestrel-quay/template/device-14'), 422, /Plan the mount/],
     [request.get('/api/jobs/kestrel-quay/plan-sheet?paper=a0'), 400, /\/paper/],

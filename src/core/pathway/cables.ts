@@ -92,6 +92,12 @@ function onPlanOf(found: Found): OnPlan {
   return onPlan
 }
 
+/** Whether a job's plans have a pathway and a head end: else nothing is said of ways. */
+export function hasWays({ things }: Pick<Job, 'things'>): boolean {
+  const drawn = (kind: string) => things.some((thing) => thing.kind === kind)
+  return drawn('pathway') && drawn('head end')
+}
+
 /**
  * What the plan says of the cable of every device, by its id: nothing as long as it has no pathway, or no
  * head end.
@@ -99,8 +105,7 @@ function onPlanOf(found: Found): OnPlan {
 export function waysOn(job: Job, catalogue: Catalogue): ReadonlyMap<string, OnPlan> {
   const known = KNOWN.get(job)
   if (known) return known
-  const drawn = (kind: string) => job.things.some((thing) => thing.kind === kind)
-  const cables = drawn('pathway') && drawn('head end') ? cablesOn(job, catalogue, finderOver(job)) : []
+  const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
   const ways = new Map(cables.map(({ deviceId, found }) => [deviceId, onPlanOf(found)]))
   KNOWN.set(job, ways)
   return ways

@@ -2,8 +2,10 @@ import { PLANNED_STAGES } from '../findings'
 import type { Job } from '../job/job'
 import { tapeCodes, tapeWords } from '../labels'
 import { VAN_LIMITS } from '../mount'
+import { bundlesIn, cablesOn, finderOver, hasWays, pullsOf, type Pull } from '../pathway'
 import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
 import { runContext, runLoad } from '../run'
+import { pulledIn } from './pulled'
 import { STAGE_TABLE } from '../stages'
 import {
   LOADED,
@@ -18,6 +20,8 @@ import {
 export interface PullSheet {
   /** With the bands of tape on both ends, in words. */
   readonly cuts: readonly (CutLine & { readonly tape: string })[]
+  /** Cables that are taped together and pulled as one, the thicker bundles before what they part into. */
+  readonly bundles: readonly Pull[]
   readonly drills: readonly DrillLine[]
   readonly van: readonly VanLine[]
 }
@@ -26,8 +30,8 @@ export interface PullSheet {
 const WITH_SPARES = new Set<VanLine['kind']>(['fixing', 'connector', 'seal'])
 
 /**
- * Cut list, drill list and van list of a job, from what every stage takes along. Devices with unknown parts
- * are passed over.
+ * Cut list, drill list and van list of a job, from what every stage takes along, and what is pulled together.
+ * Devices with unknown parts are passed over.
  */
 export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const catalogue = withOwn(shipped, job.ownParts)
@@ -63,12 +67,17 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   }
   const holes = [...drills.values()]
   const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]
+  const pulled = pulledIn(job)
+  const cables = hasWays(job)
+    ? cablesOn(job, catalogue, finderOver(job)).filter(({ mark }) => !pulled.has(mark))
+    : []
   const codes = tapeCodes(job)
   const tapes = new Map(
     [...job.devices, ...job.runs].map(({ id, mark }) => [mark, tapeWords(codes.get(id) ?? [])]),
   )
   return {
     cuts: cuts.map((cut) => ({ ...cut, tape: tapes.get(cut.mark) ?? '' })),
+    bundles: bundlesIn(pullsOf(cables)),
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
     van: lines.sort(
       (a, b) => LOADED.indexOf(a.kind) - LOADED.indexOf(b.kind) || a.item.localeCompare(b.item),

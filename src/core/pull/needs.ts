@@ -2,20 +2,12 @@ import type { Job } from '../job/job'
 import { withOwn, type Catalogue } from '../parts'
 import type { CableNeed, Cut } from '../reels'
 import { pullSheet } from './lists'
-
-const PULLED = 'route/pull'
+import { pulledIn } from './pulled'
 
 /** What of each cable is still to be cut: leads, what is kept and what is pulled already is not. */
 export function cableNeeds(job: Job, shipped: Catalogue): readonly CableNeed[] {
   const catalogue = withOwn(shipped, job.ownParts)
-  const pulled = new Set(
-    job.records.flatMap(({ deviceId, stepId, state }) =>
-      stepId === PULLED && state === 'done' ? [deviceId] : [],
-    ),
-  )
-  const done = new Set(
-    [...job.devices, ...job.runs].flatMap(({ id, mark }) => (pulled.has(id) ? [mark] : [])),
-  )
+  const done = pulledIn(job)
   const cuts = new Map<string, Cut[]>()
   for (const { mark, name, cableId, cutM } of pullSheet(job, shipped).cuts) {
     if (cutM === null || cutM <= 0 || done.has(mark)) continue

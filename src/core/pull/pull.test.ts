@@ -17,7 +17,7 @@ const line = (list: ReturnType<typeof sheet>, item: string) => list.van.find((on
 
 describe('the pull sheet', () => {
   it('is empty for a job without devices, and lists only parts while nothing is planned', () => {
-    expect(sheet()).toEqual({ cuts: [], drills: [], van: [] })
+    expect(sheet()).toEqual({ cuts: [], bundles: [], drills: [], van: [] })
     expect(sheet(device()).van.map(({ kind }) => kind)).toEqual(['camera', 'mount'])
   })
   it('loads new equipment by its part, and nothing for what was there before or is a circuit', () => {
@@ -37,7 +37,7 @@ describe('the pull sheet', () => {
       },
     ])
     for (const state of ['kept', 'taken away'] as const)
-      expect(sheet({ ...one, state })).toEqual({ cuts: [], drills: [], van: [] })
+      expect(sheet({ ...one, state })).toEqual({ cuts: [], bundles: [], drills: [], van: [] })
   })
   it('adds the same holes of two devices up, by surface and bit', () => {
     const pilots = sheet(one, two).drills.find(({ purpose }) => purpose === 'pilot')!

@@ -34,7 +34,8 @@ export const REGISTER: readonly (Register & { readonly title: string })[] = [
     formulas: [
       {
         name: 'Which run from which box',
-        formula: 'the fewest new boxes, then the least of what is begun; each run from one box, in whole steps',
+        formula:
+          'the fewest new boxes, then the least of what is begun; each run from one box, in whole steps',
         source: 'practice',
       },
     ],

@@ -16,6 +16,14 @@ const sheet: PullSheet = {
       tape: 'red, blue',
     },
   ],
+  bundles: [
+    {
+      marks: ['05', '01'],
+      through: ['Loft', '=Duct'],
+      togetherM: 12.34,
+      parts: [{ marks: ['05'], through: [], togetherM: 1, parts: [] }],
+    },
+  ],
   drills: [
     { surface: '@SUM(1)', purpose: 'pilot', bit: '2 mm (5/64")', bitMm: 2, count: 8, marks: ['05', '01'] },
   ],
@@ -43,6 +51,15 @@ it('tells that it is UTF-8 by its byte-order mark', () => {
 it('keeps a mark as text, with its nought, and shows the figures of the screen', () => {
   expect(read('cut-list').rows).toEqual([
     { device: '05 =HYPERLINK("x")', tape: 'red, blue', cable: 'Cat 6', cut: '39.7 m', installed: '36.8 m' },
+  ])
+  expect(read('pull-list').rows).toEqual([
+    {
+      'together': '05 =HYPERLINK("x"); 01 Ö',
+      'cables': '2',
+      'through': 'Loft, =Duct',
+      'for': '12.4 m',
+      'then part': '05 =HYPERLINK("x")',
+    },
   ])
   expect(read('cut-list', 'imperial').rows[0]!.installed).toMatch(/^\d+'/)
   expect(read('drill-list').rows[0]!.devices).toBe('05 =HYPERLINK("x"); 01 Ö')

@@ -32,6 +32,16 @@ export const PULL_LISTS = {
         installed: print({ value: installedM, kind: 'cut' }, job.units),
       })),
     ),
+  'pull-list': ({ bundles }: PullSheet, job: Of) =>
+    csv(
+      bundles.map(({ marks, through, togetherM, parts }) => ({
+        'together': named(marks, job),
+        'cables': marks.length,
+        'through': through.join(', '),
+        'for': print({ value: togetherM, kind: 'cut' }, job.units),
+        'then part': parts.map((part) => named(part.marks, job)).join(' | '),
+      })),
+    ),
   'drill-list': ({ drills }: PullSheet, job: Of) =>
     csv(
       drills.map(({ surface, purpose, bit, count, marks }) => ({

@@ -14,7 +14,7 @@ import { Rows, type Row } from './Rows'
 /** What to cut, what to drill and what to load, from everything planned. */
 export function PullSheetPage() {
   const { job } = useJob()
-  const { cuts, drills, van } = useMemo(() => pullSheet(job, CATALOGUE), [job])
+  const { cuts, bundles, drills, van } = useMemo(() => pullSheet(job, CATALOGUE), [job])
   const total = cuts.reduce((sum, { cutM }) => sum + (cutM ?? 0), 0)
   const holes = drills.reduce((sum, { count }) => sum + count, 0)
   const cut = (m: number) => print({ value: m, kind: 'cut' }, job.units)
@@ -52,6 +52,21 @@ export function PullSheetPage() {
         ])}
       />
       <Boxes />
+      <List
+        title="Pull together"
+        jobId={job.id}
+        list="pull-list"
+        heads={['Cables', 'Through, from the head end', 'Together for', 'Then part into']}
+        rows={bundles.map(({ marks, through, togetherM, parts }, at) => [
+          String(at),
+          [
+            `${marks.length}: ${marks.join(' ')}`,
+            through.join(', '),
+            cut(togetherM),
+            parts.map((part) => part.marks.join(' ')).join(' | '),
+          ],
+        ])}
+      />
       <List
         title="Drill"
         jobId={job.id}
