@@ -1,4 +1,4 @@
-import { portUses } from '../equipment'
+import { cableEndOf, portUses } from '../equipment'
 import { thingsOf } from '../job/commands/marked'
 import type { Job } from '../job/job'
 import { withOwn, type Catalogue } from '../parts'
@@ -62,7 +62,7 @@ function ofEnds(job: Job, catalogue: Catalogue): readonly Label[] {
             one.id,
             one.mark,
             `${one.mark} ${one.name}`,
-            ends(one.id, one.terminate?.recorderId ?? one.power?.supplyId),
+            ends(one.id, cableEndOf(one, job.equipment, catalogue)?.id),
           ),
     ),
     ...job.runs.flatMap((one) =>

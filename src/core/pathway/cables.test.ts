@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { device, job, plannedThrough } from '@/testing/jobs'
+import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway } from '@/testing/plans'
 import { crossings, over, spot, wayFrom, yard } from '@/testing/ways'
 import { assess, assessAgain } from '../assess'
 import type { Device } from '../job'
-import { bundlesOf, segmentsOf } from '.'
+import { bundlesOf, cablesOn, segmentsOf } from '.'
 
 it('cables that take the same conduit lie in one conduit of the record, whatever they take beside it', () => {
   const duct = pathway(
@@ -146,4 +146,15 @@ it('with its way taken into the route the finding is gone, and no other has come
   const cured = on({ ...beside.route!, segments: segmentsOf(way, entered(17).segments) })
   expect(cured.filter(({ verdict }) => verdict !== 'good')).toEqual([])
   expect(on(entered(17)).filter(({ verdict }) => verdict !== 'good')).toHaveLength(1)
+})
+it('a cable that ends out on site is led to no head end; one that is fed there by other cores is', () => {
+  const things = [lane(20), headEnd(20, 0)]
+  const led = (partId: string, stands: 'on site' | 'head end', cableId = beside.cableId) => {
+    const end = equipment({ id: 'end', mark: 'E1', partId, stands })
+    const camera = { ...beside, cableId, route: entered(1), power: { supplyId: 'end', port: 1 } }
+    return cablesOn(job({ devices: [camera], equipment: [end] }), CATALOGUE, over(things)).length
+  }
+  expect(led('switch-8', 'on site')).toBe(0)
+  expect(led('switch-8', 'head end')).toBe(1)
+  expect(led('dc-12-5', 'on site')).toBe(1)
 })

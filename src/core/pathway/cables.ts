@@ -1,4 +1,5 @@
-import type { Job, Route } from '../job/job'
+import { cableEndOf } from '../equipment'
+import type { Device, Equipment, Job, Route } from '../job/job'
 import type { Cable, Catalogue, OnPlan } from '../parts'
 import type { Segment } from '../route/plan'
 import { finderOver } from './finder'
@@ -7,6 +8,16 @@ import type { Found, Way, WayFinder } from './way'
 /** Whether a cable is never led with data: mains and earth are not. Common practice; NEC 800.133. */
 export const goesApart = ({ kind }: Pick<Cable, 'kind'>): boolean => kind === 'power' || kind === 'earth'
 
+/** Equipment out on site at which a camera's cable ends: its place is on no plan, so no way is known. */
+export function endsOnSite(
+  device: Device,
+  equipment: readonly Equipment[],
+  catalogue: Catalogue,
+): Equipment | null {
+  const end = cableEndOf(device, equipment, catalogue)
+  return end?.stands === 'on site' ? end : null
+}
+
 /** A device's cable and the way that was found for it. */
 export interface CableWay {
   readonly deviceId: string
@@ -14,9 +25,12 @@ export interface CableWay {
   readonly found: Found
 }
 
-/** The cheapest way of every device's cable that is yet to be pulled and whose device stands on a plan. */
+/**
+ * The cheapest way of every device's cable that is yet to be pulled, leads to the head end, and whose device
+ * stands on a plan.
+ */
 export function cablesOn(
-  { devices }: Pick<Job, 'devices'>,
+  { devices, equipment }: Pick<Job, 'devices' | 'equipment'>,
   catalogue: Catalogue,
   finder: WayFinder,
 ): readonly CableWay[] {
@@ -24,6 +38,7 @@ export function cablesOn(
     const spot = spotOf(device)
     const cable = catalogue.cables.get(device.cableId)
     if (!spot || !cable || goesApart(cable)) return []
+    if (endsOnSite(device, equipment, catalogue)) return []
     if (device.state === 'taken away' || device.route?.laid === 'kept') return []
     return [{ deviceId: device.id, mark: device.mark, found: finder.findAgain(device, spot, cable) }]
   })

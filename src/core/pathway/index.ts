@@ -1,6 +1,7 @@
 export { bundlesOf, type Bundle } from './bundles'
 export {
   cablesOn,
+  endsOnSite,
   goesApart,
   hasWays,
   isAlong,

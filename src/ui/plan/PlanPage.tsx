@@ -119,10 +119,10 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const beside = editor.trying ? later : editor
   const setting = useMemo(() => settingOf({ things, floorHeightsM }, floor), [things, floorHeightsM, floor])
   const finder = useMemo(() => finderOver({ things, floorHeightsM }), [things, floorHeightsM])
-  const running = beside.job.devices
+  const { devices: running, equipment } = beside.job
   const cables = useMemo(
-    () => cablesOn({ devices: running }, catalogue, finder),
-    [running, catalogue, finder],
+    () => cablesOn({ devices: running, equipment }, catalogue, finder),
+    [running, equipment, catalogue, finder],
   )
   const bundles = useMemo(
     () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),

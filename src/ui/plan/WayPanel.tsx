@@ -4,7 +4,16 @@ import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device } from '@/core/job'
-import { goesApart, isAlong, legName, segmentsOf, spotOf, type Way, type WayFinder } from '@/core/pathway'
+import {
+  endsOnSite,
+  goesApart,
+  isAlong,
+  legName,
+  segmentsOf,
+  spotOf,
+  type Way,
+  type WayFinder,
+} from '@/core/pathway'
 import { print, type UnitSystem } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
 import type { Editor } from './editor'
@@ -33,6 +42,13 @@ export function WayPanel({
   }, [finder, device, cable])
   if (cable && goesApart(cable))
     return <Text>Mains and earth go a way of their own, apart from data. Local rules decide.</Text>
+  const end = endsOnSite(device, job.equipment, catalogue)
+  if (end)
+    return (
+      <Text>
+        Its cable ends out on site, at {end.mark} {end.name}, which has no place on the plan.
+      </Text>
+    )
   if (!spot || !cable || !asked || !route) return <Text>Put it on the plan first.</Text>
   if (route.input.laid === 'kept') return <Text>Its cable is there already, and stays.</Text>
   if ('none' in asked.found) return <Text>▲ {asked.found.none}</Text>
