@@ -131,6 +131,28 @@ describe('the fewest new boxes, then the least of begun ones', () => {
     const m = ({ fresh, begun }: Opened) => fresh * many.fresh + begun
     expect(m(plan.opened) / m(plan.least)).toBeLessThanOrEqual(1.01)
   })
+  it('a solver that gives up, or answers with nothing, leaves the quick plan and what length alone proves', () => {
+    let [rows, columns] = [0, 0]
+    const model = {
+      options: { set: () => undefined },
+      addRow: () => rows++,
+      addCol: () => columns++,
+      run: () => undefined,
+      changeColBounds: () => undefined,
+      changeColIntegrality: () => undefined,
+      setSolution: () => undefined,
+      getSolution: () => ({ colValue: new Float64Array(columns), rowDual: new Float64Array(rows) }),
+      dispose: () => ([rows, columns] = [0, 0]),
+    }
+    const nothing = { ...highs, createModel: () => model } as unknown as Solver
+    fc.assert(
+      fc.property(packings(20, [21, 60]), (packing) => {
+        const plan = solved(packing, nothing)
+        sound(packing, plan)
+        expect(plan.least.fresh).toBe(solved(packing, null).least.fresh)
+      }),
+    )
+  })
   it('without a solver it is a plan all the same, no worse than the first fit', () => {
     fc.assert(
       fc.property(packings(20, [5, 100]), (packing) => {

@@ -78,6 +78,8 @@ function* overLoads(
   let loads = start
   const proved = () => proves(programme.least, openedBy(packing, loads))
   const tried = (other: readonly Load[]) => {
+    // A solver that gives up answers with anything: what does not make every cut is no plan.
+    if (new Set(other.flatMap(({ cuts }) => cuts)).size < packing.sizes.length) return
     if (opensLess(openedBy(packing, other), openedBy(packing, loads))) loads = other
   }
   try {
