@@ -43,10 +43,13 @@ test('begun boxes are used up before a new one is opened, and what is left of th
 
   const added = page.getByRole('group', { name: 'Another begun box' })
   await added.getByLabel('Cable').selectOption({ label: 'Cat 6, outdoor, 6.2 mm' })
+  // Words that are no length are never taken for what stood there before.
+  await added.getByLabel('Left in a begun box').fill('30 m')
   await added.getByLabel('Left in a begun box').fill('plenty')
   await added.getByRole('button', { name: 'Add the box' }).click()
   await expect(added.getByRole('alert').first()).toBeVisible()
   await expect(added.getByLabel('Left in a begun box')).toHaveValue('plenty')
+  await expect(page.getByRole('group', { name: /^Begun box/ })).toHaveCount(2)
   await added.getByLabel('Left in a begun box').fill('900 m')
   await added.getByRole('button', { name: 'Add the box' }).click()
   // A long drum holds all of them: no new box is opened.

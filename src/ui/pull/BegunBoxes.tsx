@@ -4,6 +4,7 @@ import { Box, Button, Heading, SimpleGrid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import type { CableBox } from '@/core/job'
+import { parse } from '@/core/units'
 import { useCatalogue, useJob } from '../job/JobProvider'
 import { Choose, partOptions } from '../kit/Choose'
 import { useDraft } from '../kit/draft'
@@ -69,6 +70,10 @@ export function BegunBoxes({ usual }: { usual: string }) {
   )
 }
 
+/** B1, B2 and on, after the highest there is. */
+const nextName = (boxes: readonly CableBox[]): string =>
+  `B${Math.max(0, ...boxes.map(({ name }) => Number(/^B(\d{1,4})$/.exec(name)?.[1] ?? 0))) + 1}`
+
 interface AddBoxProps {
   /** The cable that is chosen to begin with. */
   readonly usual: string
@@ -79,13 +84,17 @@ function AddBox({ usual, onAdd }: AddBoxProps) {
   const { job } = useJob()
   const { cables } = useCatalogue()
   const draftKey = `add-box:${job.id}`
-  const [, setWords] = useDraft(draftKey)
+  const [words, setWords] = useDraft(draftKey)
   const [cableId, setCableId] = useState(usual)
   const [leftM, setLeftM] = useState<number | null>(null)
   const [failed, setFailed] = useState<string | null>(null)
   const add = async () => {
-    if (leftM === null) return setFailed('Say how much is left in it.')
-    const said = await onAdd({ id: uuid(), name: `B${job.boxes.length + 1}`, cableId, leftM })
+    // What stands in the field now, not the last words that were understood.
+    const read = words === null ? null : parse(words, 'cut', job.units)
+    const lengthM = read?.ok ? read.value : leftM
+    if (lengthM === null || read?.ok === false || lengthM < LEAST_M || lengthM > MOST_M)
+      return setFailed('Say how much is left in it.')
+    const said = await onAdd({ id: uuid(), name: nextName(job.boxes), cableId, leftM: lengthM })
     setFailed(refusal(said))
     if (!said.ok) return
     setWords(null)
