@@ -1,10 +1,9 @@
 'use client'
 
 import { Box, Button, Heading, SimpleGrid, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { v4 as uuid } from 'uuid'
 import type { CableBox } from '@/core/job'
-import { parse } from '@/core/units'
 import { useCatalogue, useJob } from '../job/JobProvider'
 import { Choose, partOptions } from '../kit/Choose'
 import { useDraft } from '../kit/draft'
@@ -12,6 +11,7 @@ import { LineField, refusal, refusalOf } from '../kit/LineField'
 import { Refusal } from '../kit/Page'
 import { QuantityField } from '../kit/QuantityField'
 import { Removal } from '../kit/Removal'
+import { unread } from '../kit/unread'
 
 const [LEAST_M, MOST_M] = [0.1, 2000]
 
@@ -84,24 +84,29 @@ function AddBox({ usual, onAdd }: AddBoxProps) {
   const { job } = useJob()
   const { cables } = useCatalogue()
   const draftKey = `add-box:${job.id}`
-  const [words, setWords] = useDraft(draftKey)
+  const [, setWords] = useDraft(draftKey)
   const [cableId, setCableId] = useState(usual)
   const [leftM, setLeftM] = useState<number | null>(null)
   const [failed, setFailed] = useState<string | null>(null)
+  const fields = useRef<HTMLDivElement>(null)
   const add = async () => {
-    // What stands in the field now, not the last words that were understood.
-    const read = words === null ? null : parse(words, 'cut', job.units)
-    const lengthM = read?.ok ? read.value : leftM
-    if (lengthM === null || read?.ok === false || lengthM < LEAST_M || lengthM > MOST_M)
-      return setFailed('Say how much is left in it.')
-    const said = await onAdd({ id: uuid(), name: nextName(job.boxes), cableId, leftM: lengthM })
+    const wrong = unread(fields.current) ?? (leftM === null ? 'Say how much is left in it.' : null)
+    if (wrong !== null || leftM === null) return setFailed(wrong)
+    const said = await onAdd({ id: uuid(), name: nextName(job.boxes), cableId, leftM })
     setFailed(refusal(said))
     if (!said.ok) return
     setWords(null)
     setLeftM(null)
   }
   return (
-    <SimpleGrid columns={{ base: 1, md: 4 }} gap={3} mt={2} role="group" aria-label="Another begun box">
+    <SimpleGrid
+      ref={fields}
+      columns={{ base: 1, md: 4 }}
+      gap={3}
+      mt={2}
+      role="group"
+      aria-label="Another begun box"
+    >
       <Choose label="Cable" value={cableId} options={partOptions(cables)} onChoose={setCableId} />
       <QuantityField
         label="Left in a begun box"
