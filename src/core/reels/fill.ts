@@ -53,20 +53,24 @@ export function firstFit({ sizes, begun, fresh }: Packing, order: readonly numbe
   return boxes.filter(({ cuts }) => cuts.length > 0)
 }
 
-/** So many begun boxes, the fullest first, it is tried to do without. */
-const MOST_LEFT_OUT = 12
+/** So many begun boxes are tried first of all, and done without: the ones that hold most. */
+const MOST_TRIED = 12
 
 /** The best of several quick plans, which leaves begun boxes whole where it needs no more new ones for it. */
 export function quickPlan(packing: Packing): readonly Load[] {
   const { begun } = packing
-  const bySize = [...begun.keys()].sort((a, b) => begun[a]! - begun[b]!)
+  const listed = [...begun.keys()]
+  const falling = listed.toSorted((a, b) => begun[b]! - begun[a]!)
   const best = (loads: readonly (readonly Load[])[]) =>
     loads.reduce((one, other) => (opensLess(openedBy(packing, other), openedBy(packing, one)) ? other : one))
   const of = (order: readonly number[]) => [boxByBox(packing, order), firstFit(packing, order)]
-  let plan = best([...of(bySize), ...of(bySize.toReversed())])
-  for (const box of bySize.toReversed().slice(0, MOST_LEFT_OUT)) {
+  const first = falling.slice(0, MOST_TRIED).map((box) => [box, ...falling.filter((one) => one !== box)])
+  let plan = best([listed, falling.toReversed(), falling, ...first].flatMap(of))
+  for (const box of falling.slice(0, MOST_TRIED)) {
     const used = new Set(plan.map((load) => load.box))
-    if (used.has(box)) plan = best([plan, ...of(bySize.filter((one) => one !== box && used.has(one)))])
+    if (!used.has(box)) continue
+    const without = falling.filter((one) => one !== box && used.has(one))
+    plan = best([plan, ...of(without), ...of(without.toReversed())])
   }
   return plan
 }

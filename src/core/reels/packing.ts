@@ -41,19 +41,25 @@ const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0)
 export const leastFresh = ({ sizes, begun, fresh }: Packing): number =>
   Math.max(0, Math.ceil((sum(sizes) - sum(begun)) / fresh))
 
-/**
- * The least that is opened of begun boxes where at least `needed` of them is: boxes are opened whole, so the
- * smallest sum of some of them that reaches it.
- */
-export function leastBegun({ begun }: Pick<Packing, 'begun'>, needed: number): number {
-  if (needed <= 0) return 0
+/** What can be opened of begun boxes, each being opened whole: 1 where some of them are so long together. */
+function openable({ begun }: Pick<Packing, 'begun'>): Uint8Array {
   const all = sum(begun)
   const reached = new Uint8Array(all + 1)
   reached[0] = 1
   for (const size of begun) for (let at = all; at >= size; at--) if (reached[at - size]) reached[at] = 1
-  for (let at = Math.ceil(needed); at <= all; at++) if (reached[at]) return at
-  return all
+  return reached
 }
+
+/** The least that is opened of begun boxes where at least `needed` of them is. */
+export function leastBegun(packing: Pick<Packing, 'begun'>, needed: number): number {
+  const reached = openable(packing)
+  const least = reached.indexOf(1, Math.max(0, Math.ceil(needed)))
+  return least < 0 ? reached.length - 1 : least
+}
+
+/** The most that can be opened of begun boxes below `opened`; under 0 where nothing is. */
+export const nextLessBegun = (packing: Pick<Packing, 'begun'>, opened: number): number =>
+  openable(packing).subarray(0, opened).lastIndexOf(1)
 
 /** The least that must be opened of begun boxes beside so many new ones, by length alone. */
 export const leastBeside = (packing: Packing, freshBoxes: number): number =>

@@ -1,6 +1,7 @@
 import type { Highs, Model } from 'highs'
 import { knapsack } from './knapsack'
 import { FRESH, type Load, type Packing } from './packing'
+import { loadsWithin } from './within'
 
 /** What opening boxes costs, and how many new ones there are; null for as many as are needed. */
 export interface Worth {
@@ -12,6 +13,8 @@ export interface Worth {
 /** New loads beside each other that one look adds. */
 const AT_ONCE = 6
 const NOTHING = 1e-7
+/** As near are costs of the mixture known. */
+const NEAR = 1e-4
 const MOST_NODES = 2000
 const MOST_S = 4
 /** The solver's primal simplex: added loads leave its last answer possible, so that it goes on from there. */
@@ -25,6 +28,8 @@ export class Programme {
   readonly known: Load[] = []
   /** What no plan costs less than, as far as is known. */
   least = 0
+  /** What each cut and each box was worth in the cheapest mixture of all loads, once it is known. */
+  private cheapest: { readonly least: number; readonly duals: readonly number[] } | null = null
   private readonly model: Model
   private readonly names = new Set<string>()
 
@@ -88,23 +93,55 @@ export class Programme {
       const value = load.cuts.reduce((sum, cut) => sum + values[cut]!, 0)
       return value + duals[this.rowOf(load)]! - this.costOf(load) > NOTHING
     }
-    return found.filter((load) => gains(load) && this.add(load)).length > 0
+    const more = found.filter((load) => gains(load) && this.add(load)).length > 0
+    const { optimal } = this.highs.constants.modelStatus
+    if (bounds && !more && this.model.getModelStatus() === optimal)
+      this.cheapest = { least: this.least, duals: [...duals] }
+    return more
   }
 
-  /** Whole loads of those that are known, at least as good as `start`; null where the solver gives up. */
-  whole(start: readonly Load[]): readonly Load[] | null {
+  /**
+   * Adds every load that a plan of at most this cost can have: one that alone costs as much more than the
+   * cheapest mixture is in none of them. False where that is not known, or they are too many.
+   */
+  complete(cost: number): boolean {
+    if (!this.cheapest) return false
+    const { sizes, begun, fresh } = this.packing
+    const { duals, least } = this.cheapest
+    const values = sizes.map((_, i) => Math.max(0, duals[i]!))
+    const boxes = [...begun.map((length, box) => ({ box, length })), { box: FRESH, length: fresh }]
+    const spare = cost - least
+    const found: Load[] = []
+    for (const { box, length } of boxes) {
+      const load = { box, cuts: [] }
+      const needed = this.costOf(load) - duals[this.rowOf(load)]! - spare - NEAR
+      const loads = loadsWithin(sizes, values, length, needed)
+      if (!loads) return false
+      found.push(...loads.map((cuts) => ({ box, cuts })))
+    }
+    found.forEach((load) => this.add(load))
+    return true
+  }
+
+  /**
+   * The cheapest of whole loads that are known, at least as good as `start`, and whether no other is cheaper;
+   * null where the solver gives up.
+   */
+  whole(start: readonly Load[]): { readonly loads: readonly Load[]; readonly cheapest: boolean } | null {
     const { model, known, highs } = this
     known.forEach((_, i) => {
       model.changeColBounds(i, 0, 1)
       model.changeColIntegrality(i, highs.constants.variableType.integer)
     })
     // Costs are whole: nearer than that nothing is to be gained.
-    model.options.set({ mip_max_nodes: MOST_NODES, time_limit: MOST_S, mip_abs_gap: 0.5 })
+    model.options.set({ mip_max_nodes: MOST_NODES, time_limit: MOST_S, mip_abs_gap: 0.5, mip_rel_gap: 0 })
     const first = new Set(start)
     model.setSolution({ colValue: known.map((load) => (first.has(load) ? 1 : 0)) })
     model.run()
     const { colValue } = model.getSolution()
-    return colValue?.length === known.length ? known.filter((_, i) => colValue[i]! > 0.5) : null
+    if (colValue?.length !== known.length) return null
+    const cheapest = model.getModelStatus() === highs.constants.modelStatus.optimal
+    return { loads: known.filter((_, i) => colValue[i]! > 0.5), cheapest }
   }
 
   private rowOf = ({ box }: Load): number =>

@@ -141,6 +141,7 @@ describe('the fewest new boxes, then the least of begun ones', () => {
       changeColBounds: () => undefined,
       changeColIntegrality: () => undefined,
       setSolution: () => undefined,
+      getModelStatus: () => highs.constants.modelStatus.timeLimit,
       getSolution: () => ({ colValue: new Float64Array(columns), rowDual: new Float64Array(rows) }),
       dispose: () => ([rows, columns] = [0, 0]),
     }
@@ -161,6 +162,7 @@ describe('the fewest new boxes, then the least of begun ones', () => {
         const first = openedBy(packing, firstFit(packing, [...packing.begun.keys()]))
         expect(opensLess(first, plan.opened)).toBe(false)
       }),
+      { examples: [[{ sizes: [5, 5], begun: [10, 5, 11], fresh: 100 }]] },
     )
   })
 })

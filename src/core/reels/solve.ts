@@ -5,6 +5,7 @@ import {
   leastBegun,
   leastBeside,
   leastFresh,
+  nextLessBegun,
   openedBy,
   opensLess,
   type Load,
@@ -41,25 +42,45 @@ export function* solveSteps(packing: Packing, highs: Highs | null): Generator<nu
   let fresh = leastFresh(packing)
   const opened = () => openedBy(packing, loads)
   if (opened().fresh > fresh && highs) {
-    const worth: Worth = { fresh: 1, begun: packing.begun.map(() => 0), mostFresh: null }
-    const whole = (least: number) => Math.ceil(least - 1e-6)
-    const found = yield* overLoads(packing, worth, highs, loads, (least, by) => whole(least) >= by.fresh)
+    const found = yield* overLoads(packing, fewestFresh(packing), highs, loads)
     loads = found.loads
-    fresh = Math.min(opened().fresh, Math.max(fresh, whole(found.least)))
+    fresh = Math.min(opened().fresh, Math.max(fresh, found.least))
   }
   yield 0.5
   // What must be opened of begun boxes is known beside the fewest new ones only.
   if (opened().fresh > fresh) return { loads, opened: opened(), least: { fresh, begun: 0 } }
   let begun = leastBeside(packing, fresh)
   if (opened().begun > begun && highs && packing.sizes.length <= EXACT_UP_TO) {
-    const worth: Worth = { fresh: 0, begun: packing.begun, mostFresh: fresh }
-    const whole = (least: number) => leastBegun(packing, least - 1e-4)
-    const found = yield* overLoads(packing, worth, highs, loads, (least, by) => whole(least) >= by.begun)
+    const found = yield* overLoads(packing, leastOfBegun(packing, fresh), highs, loads)
     loads = found.loads
-    begun = Math.min(opened().begun, Math.max(begun, whole(found.least)))
+    begun = Math.min(opened().begun, Math.max(begun, found.least))
   }
   return { loads, opened: opened(), least: { fresh, begun } }
 }
+
+/** What is to be as little as it can, and which costs there can be: they come in steps. */
+interface Aim {
+  readonly worth: Worth
+  readonly costs: (opened: Opened) => number
+  /** The first cost that is not below. */
+  readonly from: (least: number) => number
+  /** The last cost below. */
+  readonly below: (cost: number) => number
+}
+
+const fewestFresh = ({ begun }: Packing): Aim => ({
+  worth: { fresh: 1, begun: begun.map(() => 0), mostFresh: null },
+  costs: ({ fresh }) => fresh,
+  from: (least) => Math.ceil(least - 1e-6),
+  below: (cost) => cost - 1,
+})
+
+const leastOfBegun = (packing: Packing, mostFresh: number): Aim => ({
+  worth: { fresh: 0, begun: packing.begun, mostFresh },
+  costs: ({ begun }) => begun,
+  from: (least) => leastBegun(packing, least - 1e-4),
+  below: (cost) => nextLessBegun(packing, cost),
+})
 
 interface Found {
   readonly loads: readonly Load[]
@@ -68,15 +89,16 @@ interface Found {
 
 function* overLoads(
   packing: Packing,
-  worth: Worth,
+  aim: Aim,
   highs: Highs,
   start: readonly Load[],
-  proves: (least: number, opened: Opened) => boolean,
 ): Generator<number, Found> {
-  const programme = new Programme(packing, worth, highs)
-  const share = worth.mostFresh === null ? 0 : 0.5
+  const programme = new Programme(packing, aim.worth, highs)
+  const share = aim.worth.mostFresh === null ? 0 : 0.5
   let loads = start
-  const proved = () => proves(programme.least, openedBy(packing, loads))
+  const cost = () => aim.costs(openedBy(packing, loads))
+  const least = () => aim.from(programme.least)
+  const proved = () => least() >= cost()
   const tried = (other: readonly Load[]) => {
     // A solver that gives up answers with anything: what does not make every cut is no plan.
     if (new Set(other.flatMap(({ cuts }) => cuts)).size < packing.sizes.length) return
@@ -93,11 +115,11 @@ function* overLoads(
     if (!proved()) {
       for (const done of wholeOnes(packing, programme, tried, proved)) yield share + 0.3 + 0.15 * done
     }
-    if (!proved() && packing.sizes.length <= EXACT_UP_TO) {
-      const whole = programme.whole(loads)
-      if (whole) tried(eachOnce(whole))
-    }
-    return { loads, least: programme.least }
+    if (proved() || packing.sizes.length > EXACT_UP_TO) return { loads, least: least() }
+    const all = programme.complete(aim.below(cost()))
+    const whole = programme.whole(loads)
+    if (whole) tried(eachOnce(whole.loads))
+    return { loads, least: all && whole?.cheapest ? cost() : least() }
   } finally {
     programme.dispose()
   }
