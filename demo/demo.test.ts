@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assess } from '@/core/assess'
 import { openJobFile } from '@/core/job'
+import { fillWords, pullSheet } from '@/core/pull'
 import { surveyReport } from '@/core/sight'
 import { punchListState } from '@/core/test'
 import { asOf } from './shift'
@@ -38,6 +39,8 @@ describe('Kestrel Quay', () => {
     ['02', 'mount/shake'],
     ['11', 'sight/near:soffit'],
     ['12', 'sight/sun'],
+    ['08', 'route/pull-length-1'],
+    ['08', 'route/pull-bends-1'],
     ['13', 'sight/privacy'],
   ])('device %s wants a look at %s', (mark, id) => expect(found(mark, 'check')).toContain(id))
   it('names the fix for the arm on hollow block, and lets the dome in soffit timber pass', () => {
@@ -59,6 +62,21 @@ describe('Kestrel Quay', () => {
         .filter(({ sight }) => sight?.wish.at)
         .map(({ mark, sight }) => [mark, sight!.wish.kept, sight!.wish.agreedBy]),
     ).toEqual([['04', false, 'Office manager']])
+  })
+  it('has a conduit that is too full, and the one that is named for it is not', () => {
+    const fills = (things: typeof job.things) =>
+      pullSheet({ ...job, things }, CATALOGUE).conduits.map((use) => ({ ...use, said: fillWords(use) }))
+    const tight = fills(job.things).filter(({ said }) => said !== 'Good')
+    expect(tight.map(({ name, marks, said }) => [name, marks.length, said])).toEqual([
+      ['Down the office wall', 7, 'Check: too full'],
+    ])
+    const [only] = tight
+    const cured = job.things.map((thing) =>
+      thing.kind === 'pathway' && only!.pathwayIds.includes(thing.id)
+        ? { ...thing, conduitId: only!.fitting!.id }
+        : thing,
+    )
+    expect(fills(cured).filter(({ said }) => said !== 'Good')).toEqual([])
   })
   it('has a measured level out of limits that proposes a fault', () => {
     const door = job.devices.find(({ mark }) => mark === '04')!

@@ -32,6 +32,7 @@ const way = (
   path: readonly Corner[],
   heightM: number,
   endM = heightM,
+  conduitId: string | null = null,
 ): PlanThing => ({
   ...own(id, name),
   kind: 'pathway',
@@ -39,7 +40,17 @@ const way = (
   ...usualPathway(space),
   heightM,
   endM,
+  conduitId,
 })
+const handHole = (id: string, name: string, at: Corner): PlanThing => ({
+  ...own(id, name),
+  kind: 'pull point',
+  is: 'manhole',
+  at: point(at),
+  heightM: DUCT_M,
+})
+/** How deep the ducts lie. */
+const DUCT_M = -0.6
 const rectangle = (x: number, y: number, w: number, h: number) => [
   point([x, y]),
   point([x + w, y]),
@@ -271,7 +282,7 @@ export const KESTREL_THINGS: PlanThing[] = [
     ],
     2.6,
   ),
-  way('yard-wall', 'Down the office wall', 'conduit', [[45.2, 42]], -0.6, 3),
+  way('yard-wall', 'Down the office wall', 'conduit', [[45.2, 42]], DUCT_M, 3, 'metric-25'),
   way(
     'yard-duct',
     'Duct across the yard',
@@ -280,9 +291,11 @@ export const KESTREL_THINGS: PlanThing[] = [
       [45.2, 42],
       [33.7, 42],
     ],
-    -0.6,
+    DUCT_M,
+    DUCT_M,
+    'pvc-three-quarter',
   ),
-  way('workshop-wall', 'Up the workshop wall', 'conduit', [[33.7, 42]], -0.6, 3.6),
+  way('workshop-wall', 'Up the workshop wall', 'conduit', [[33.7, 42]], DUCT_M, 3.6, 'pvc-three-quarter'),
   way(
     'workshop-east-way',
     'Workshop loft, east',
@@ -315,11 +328,13 @@ export const KESTREL_THINGS: PlanThing[] = [
       [59.7, 17.2],
       [61.8, 13.4],
     ],
-    -0.6,
+    DUCT_M,
+    DUCT_M,
+    'pvc-1',
   ),
-  way('pole-rise', 'Up the slipway pole', 'conduit', [[45.8, 20]], -0.6, 4.3),
-  way('pontoon-rise', 'Up the pontoon gate', 'conduit', [[59.7, 17.2]], -0.6, 2.6),
-  way('jetty-rise', 'Up the jetty arm', 'conduit', [[61.8, 13.4]], -0.6, 4),
+  way('pole-rise', 'Up the slipway pole', 'conduit', [[45.8, 20]], DUCT_M, 4.3, 'pvc-three-quarter'),
+  way('pontoon-rise', 'Up the pontoon gate', 'conduit', [[59.7, 17.2]], DUCT_M, 2.6, 'pvc-half'),
+  way('jetty-rise', 'Up the jetty arm', 'conduit', [[61.8, 13.4]], DUCT_M, 4, 'pvc-half'),
   way(
     'gate-duct',
     'Duct to the gatehouse',
@@ -329,9 +344,13 @@ export const KESTREL_THINGS: PlanThing[] = [
       [71.7, 35],
       [71.7, 48],
     ],
-    -0.6,
+    DUCT_M,
+    DUCT_M,
+    'pvc-three-quarter',
   ),
-  way('gate-rise', 'Up the gatehouse', 'conduit', [[71.7, 48]], -0.6, 2.6),
+  way('gate-rise', 'Up the gatehouse', 'conduit', [[71.7, 48]], DUCT_M, 2.6, 'pvc-half'),
+  handHole('office-hole', 'Hand hole by the office', [45.2, 42]),
+  handHole('pole-hole', 'Hand hole at the pole', [45.8, 20]),
 ]
 
 const stands = (x: number, y: number, panDeg: number): Place => ({

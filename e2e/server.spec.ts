@@ -40,6 +40,7 @@ test('errors are problem details with the fields they concern, never a 500', asy
     [request.get('/api/jobs/nowhere/history'), 404, /No such job/],
     [request.get('/api/jobs/kestrel-quay/history?after=x'), 400, /whole numbers/],
     [request.get('/api/jobs/kestrel-quay/record.pdf?device=gone'), 404, /No such device/],
+    [request.get('/api/jobs/nobody/pull-sheet.pdf'), 404, /nobody/],
     [request.get('/api/jobs/kestrel-quay/labels?stock=a4-7'), 400, /a4-21, a4-24/],
     [request.get('/api/jobs/kestrel-quay/labels?what=jam'), 400, /things or ends/],
     [request.get('/api/jobs/kestrel-quay/labels?first=22'), 400, /from 1 to 21/],
@@ -47,7 +48,7 @@ test('errors are problem details with the fields they concern, never a 500', asy
     [
       request.get('/api/jobs/kestrel-quay/lists/nonsense'),
       404,
-      /cut-list, pull-list, drill-list, van-list, box-plan/,
+      /cut-list, pull-list, conduit-list, conduit-pulls, drill-list, van-list, box-plan/,
     ],
     [request.get('/api/jobs/kestrel-quay/template/device-01?paper=a0'), 400, /a4 or letter/],
     [request.get('/api/jobs/kestrel-quay/template/device-14'), 422, /Plan the mount/],

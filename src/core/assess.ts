@@ -272,13 +272,12 @@ function sameEquipment(before: readonly Equipment[], after: readonly Equipment[]
  * True when shared conduits hold the same cables, the same tails are in use, the same devices go, and the
  * same stays of them.
  */
-function sameNeighbours(before: Cabled, after: Cabled, catalogue: Catalogue): boolean {
-  if (before.devices === after.devices && before.runs === after.runs) return true
-  const words = (of: Cabled) => {
-    const { conduits, gone, staying, tails } = neighboursOf(of, catalogue)
+function sameNeighbours(before: Job, after: Job, catalogue: Catalogue): boolean {
+  const [were, are] = [waysOn(before, catalogue), waysOn(after, catalogue)]
+  if (before.devices === after.devices && before.runs === after.runs && were === are) return true
+  const words = (of: Job) => {
+    const { conduits, gone, staying, tails } = neighboursOf(of, catalogue, waysOn(of, catalogue))
     return JSON.stringify([...conduits, ...gone, ...staying, ...tails])
   }
   return words(before) === words(after)
 }
-
-type Cabled = Pick<Job, 'devices' | 'runs'>

@@ -72,6 +72,21 @@ const LANE = [
   ),
   headEnd(20, 0),
 ]
+/** A conduit from where the camera is to the head end. */
+const tube = (...path: (readonly [number, number])[]) => ({
+  things: [pathway(path, { space: 'conduit', heightM: 1, endM: 1 }), headEnd(...path.at(-1)!)],
+})
+const through = (...path: (readonly [number, number])[]) => ({ job: one(besideLane, tube(...path)) })
+/** Three cameras through one conduit with a bore of so many millimetres. */
+const threeIn = (boreMm: number) => {
+  const segments = [stretch({ space: 'conduit', conduitId: 'metric-20', conduitName: 'yard' })]
+  const of = withPlans(planned, { route: { segments } })
+  const bore = { ...CATALOGUE.conduits.get('metric-20')!, boreAreaMm2: (Math.PI / 4) * boreMm ** 2 }
+  return {
+    job: job({ devices: [of, { ...of, id: 'second', mark: '02' }, { ...of, id: 'third', mark: '03' }] }),
+    catalogue: { ...CATALOGUE, conduits: new Map([...CATALOGUE.conduits, ['metric-20', bore]]) },
+  }
+}
 const twelve = { equipment: [equipment({ id: 'dc', name: 'Twelve volts', partId: 'dc-12-5' })] }
 const onTwelve = plannedThrough(
   device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }),
@@ -364,6 +379,42 @@ const CASES: readonly Case[] = [
     between: [1, 40],
     on: (lengthM) => routed({ lengthM }, besideLane, { things: LANE }),
     source: 'common practice, no source: a tenth less than the 20 m that it lies',
+  },
+  {
+    finding: 'route/pull-length-1',
+    good: 'up to',
+    figure: 30,
+    between: [5, 60],
+    on: (lengthM) => through([0, 0], [lengthM, 0]),
+    source: 'ANSI/TIA-569, from memory: 30 m from one pull point to the next',
+  },
+  {
+    finding: 'route/pull-bends-1',
+    good: 'up to',
+    figure: 180,
+    between: [91, 260],
+    // Two right angles, and whatever is over.
+    on: (bendsDeg) => {
+      const turn = ((bendsDeg - 90) * Math.PI) / 180
+      return through([0, 0], [4, 0], [4, 4], [4 - 4 * Math.sin(turn), 4 + 4 * Math.cos(turn)])
+    },
+    source: 'ANSI/TIA-569, from memory: two right angles from one pull point to the next',
+  },
+  {
+    finding: 'route/pull-force-1',
+    good: 'from',
+    figure: 0.5 * 20 * 1.5 * 9.81 * Math.PI * 3.1 ** 2 * 1e-3,
+    between: [0.5, 20],
+    on: (pullN) => withCable(besideLane, { pullN }, tube([0, 0], [20, 0])),
+    source: 'statics: friction of half its weight over 20 m level; TIA-568.0 has 110 N of four pairs',
+  },
+  {
+    finding: 'route/jam-a',
+    good: 'from',
+    figure: 3.2 * 6.2,
+    between: [18.5, 40],
+    on: (boreMm) => threeIn(boreMm),
+    source: 'NEC chapter 9, note to table 1: three wedge from 2.8 to 3.2 diameters of bore',
   },
   {
     finding: 'route/drum',

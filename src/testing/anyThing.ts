@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { FLOORS, LEVELS, SPACES, type Job, type PlanThing } from '@/core/job'
+import { FLOORS, LEVELS, PULL_POINTS, SPACES, type Job, type PlanThing } from '@/core/job'
 import { keys, line, planPoint, real } from './anyValue'
 
 const apart = (a: { x: number; y: number }, b: { x: number; y: number }) =>
@@ -86,6 +86,14 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     path: edge.map(([a, b]) => [a, b]),
   }),
   fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('head end' as const), at: planPoint }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('pull point' as const),
+    at: planPoint,
+    is: keys(PULL_POINTS),
+    heightM: real(0, 4),
+  }),
   fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('slab' as const), outline: square }),
   fc.record({
     ...common,
@@ -107,6 +115,7 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     temperatureC: real(-10, 70),
     minutesPerM: real(0, 20),
     besideMains: fc.boolean(),
+    conduitId: fc.constant(null),
   }),
 )
 

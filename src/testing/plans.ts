@@ -136,6 +136,14 @@ export const pathway = (
   ...usualPathway('trunking indoors'),
   ...change,
 })
+export const pullPoint = (x: number, y: number, heightM = 2.5): ThingOf<'pull point'> => ({
+  ...common,
+  id: `pull-point-${x}-${y}`,
+  kind: 'pull point',
+  at: xy(x, y),
+  is: 'pull box',
+  heightM,
+})
 export const headEnd = (x: number, y: number): ThingOf<'head end'> => ({
   ...common,
   id: `head-end-${x}-${y}`,

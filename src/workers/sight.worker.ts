@@ -8,17 +8,22 @@ import {
   type Survey,
   type SurveyRequest,
 } from '@/core/sight'
+import { headEndSteps, type HeadEndQuestion, type HeadEndSpot } from '@/core/pathway'
 import { Turns } from './turns'
 
 /**
- * Runs the heavy parts of sight beside the page. One piece of work of a kind at a time: a newer one ends
+ * Runs the heavy parts of the plan beside the page. One piece of work of a kind at a time: a newer one ends
  * the older.
  */
 
 const BREATH_MS = 24
 /** What the last survey knows: a camera that moves does not make all others look again. */
 const memory = new SurveyMemory()
-const turns = { survey: new Turns(BREATH_MS), positions: new Turns(BREATH_MS) }
+const turns = {
+  survey: new Turns(BREATH_MS),
+  positions: new Turns(BREATH_MS),
+  headEnds: new Turns(BREATH_MS),
+}
 
 type Watch = (share: number) => void
 
@@ -31,6 +36,9 @@ const sight = {
   /** Ranks positions; null when cancelled. */
   positions: (question: PositionQuestion, watch: Watch): Promise<readonly Position[] | null> =>
     turns.positions.run(positionSteps(question), watch),
+  /** Compares spots for the head end; null when cancelled. */
+  headEnds: (question: HeadEndQuestion, watch: Watch): Promise<readonly HeadEndSpot[] | null> =>
+    turns.headEnds.run(headEndSteps(question), watch),
   cancel: (kind: keyof typeof turns): void => turns[kind].cancel(),
 }
 

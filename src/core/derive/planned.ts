@@ -12,7 +12,7 @@ import {
   type Neighbours,
   type OnPlan,
 } from '../parts'
-import { assessRoute, strayFinding, unjudgedRoute } from '../route'
+import { assessRoute, drawnFindings, strayFinding, unjudgedRoute } from '../route'
 import { contradictionFinding, hiddenFinding, withMark, type Step } from '../procedure'
 import type { Plans } from '../stages/plans'
 import { stepsOf } from '../stages/steps'
@@ -152,7 +152,8 @@ function withWay(
   if (!onPlan || !stages.route) return stages
   if (route) {
     const stray = strayFinding(context, route, onPlan)
-    return stray ? withFindings(stages, (name) => (name === 'route' ? [stray] : [])) : stages
+    const found = [...(stray ? [stray] : []), ...drawnFindings(context, route, onPlan)]
+    return found.length > 0 ? withFindings(stages, (name) => (name === 'route' ? found : [])) : stages
   }
   if ('none' in onPlan) return stages
   const input = { ...stages.route.input, segments: [...onPlan.segments] }

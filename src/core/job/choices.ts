@@ -219,11 +219,16 @@ export interface Space {
   readonly minutesPerM: number
   /** Rain reaches the cable where it leaves it, and runs along it. Common practice, no source. */
   readonly rained?: true
+  /** Closed all along: cables are drawn through it from end to end. */
+  readonly tube?: true
   readonly caution: string
 }
 
 const CLIP = { name: 'clips', everyM: 0.25, source: 'practice' } as const
 const HOOK = { name: 'J-hooks or straps', everyM: 1.5, source: 'tia-569' } as const
+
+/** What opens a conduit or a duct on its way. */
+export const PULL_POINTS = { 'pull box': 'Pull box', 'manhole': 'Manhole or hand hole' } as const
 
 /**
  * Kinds of space a cable runs through. Clip spacing is UK common practice; 1.5 m for hooks is TIA-569 from
@@ -291,6 +296,7 @@ export const SPACES: Record<
     temperatureC: 30,
     minutesPerM: 2,
     rained: true,
+    tube: true,
     caution: 'Tape cut edges; draw, never jerk.',
   },
   'clipped outside': {
@@ -326,6 +332,7 @@ export const SPACES: Record<
     temperatureC: 20,
     minutesPerM: 2,
     rained: true,
+    tube: true,
     caution: 'Ask where services lie before you dig; keep away from buried mains.',
   },
   'riser': {

@@ -180,6 +180,10 @@ const UPGRADES: readonly Upgrade[] = [
     // 14 knows boxes of cable that are begun.
     job: (job) => ({ boxes: [], ...job }),
   },
+  {
+    // 15 knows which conduit a pathway is, and pull points.
+    thing: (thing) => ({ ...(thing.kind === 'pathway' ? { conduitId: null } : {}), ...thing }),
+  },
 ]
 
 const UNKNOWN_HEIGHTS = { upper: null, loft: null, roof: null }

@@ -47,7 +47,9 @@ export {
   type DeviceContext,
   type JobSettings,
   type Neighbours,
+  type DrawnThrough,
   type OnPlan,
+  type PullSpot,
   type PlaceContext,
 } from './resolve'
 export type { EndPlace, Measured, RunContext } from './runContext'

@@ -1,6 +1,6 @@
 import type { Device, Equipment, Job, Segment } from '../job/job'
 import type { PlanThing, Site } from '../job/plan'
-import { EXPOSURES, type Exposure, type Terrain } from '../job/choices'
+import { EXPOSURES, SPACES, type Exposure, type Floor, type Terrain } from '../job/choices'
 import { print, type UnitSystem } from '../units'
 import type { Accessory } from './kinds/accessory'
 import type { Camera } from './kinds/camera'
@@ -69,8 +69,33 @@ export type JobSettings = Pick<
   | 'mainsV'
 >
 
+/** A cable drawn through conduits or ducts from one place where it can be reached to the next. */
+export interface DrawnThrough {
+  /** What it goes through, from the device on. */
+  readonly through: readonly string[]
+  /** As it lies, m, and all bends together. */
+  readonly lengthM: number
+  readonly bendsDeg: number
+  /** Most cables that lie in it at one place. */
+  readonly together: number
+  /** The pull on each cable, N: drawn out at its end towards the device, and towards the head end. */
+  readonly pullN: { readonly toDevice: number; readonly toHeadEnd: number }
+  /** Where pull points bring it within what it may be; null where none do. */
+  readonly pointsAt: readonly PullSpot[] | null
+}
+
+/** A place on a plan where a pull point helps: so far from where the cable enters, m. */
+export interface PullSpot {
+  readonly alongM: number
+  readonly floor: Floor
+  readonly at: { readonly x: number; readonly y: number }
+  readonly heightM: number
+}
+
 /** The way of a cable as the plan has it, told from the device; or why there is none. */
-export type OnPlan = { readonly segments: readonly Segment[] } | { readonly none: string }
+export type OnPlan =
+  | { readonly segments: readonly Segment[]; readonly drawn: readonly DrawnThrough[] }
+  | { readonly none: string }
 
 /** What of other devices, and of the pathways on the plan, a device depends on. */
 export interface Neighbours {
@@ -129,11 +154,16 @@ export function neighboursOf(
   const gone = new Map<string, string>()
   const staying = new Map<string, string[]>()
   const tails = new Map<string, string[]>()
+  // A route that nobody has entered starts from its way on the plan.
+  const onPlan = (id: string) => {
+    const way = ways.get(id)
+    return way && 'segments' in way ? way.segments : []
+  }
   const lies = (cableId: string, segments: readonly Segment[]) => {
     const cable = catalogue.cables.get(cableId)
     const names = new Set(
       segments.flatMap(({ space, conduitName }) =>
-        space === 'conduit' && conduitName !== '' ? [conduitName] : [],
+        SPACES[space].tube && conduitName !== '' ? [conduitName] : [],
       ),
     )
     if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])
@@ -145,7 +175,7 @@ export function neighboursOf(
         mountIds.slice(0, partsKept).map((part) => catalogue.mounts.get(part)?.name ?? part),
       )
     if (state === 'taken away') gone.set(id, `${mark} ${name}`)
-    else lies(cableId, route?.segments ?? [])
+    else lies(cableId, route?.segments ?? onPlan(id))
   }
   for (const { state, cableId, segments, fromId, fromPort, toId, toPort } of runs) {
     if (state === 'taken away') continue

@@ -1,8 +1,9 @@
 import { cableEndOf } from '../equipment'
+import { SPACES } from '../job/choices'
 import type { Device, Equipment, Job, Route } from '../job/job'
-import type { Cable, Catalogue, OnPlan } from '../parts'
+import type { Cable, Catalogue } from '../parts'
 import type { Segment } from '../route/plan'
-import { finderOver } from './finder'
+import type { Spot } from './network'
 import type { Found, Way, WayFinder } from './way'
 
 /** Whether a cable is never led with data: mains and earth are not. Common practice; NEC 800.133. */
@@ -34,18 +35,30 @@ export function cablesOn(
   catalogue: Catalogue,
   finder: WayFinder,
 ): readonly CableWay[] {
-  return devices.flatMap((device): CableWay[] => {
+  return cablesToLead({ devices, equipment }, catalogue).map(({ device, spot, cable }) => ({
+    deviceId: device.id,
+    mark: device.mark,
+    found: finder.findAgain(device, spot, cable),
+  }))
+}
+
+/** Every device whose cable is led to the head end, with where it begins and what it is. */
+export function cablesToLead(
+  { devices, equipment }: Pick<Job, 'devices' | 'equipment'>,
+  catalogue: Catalogue,
+): readonly { readonly device: Device; readonly spot: Spot; readonly cable: Cable }[] {
+  return devices.flatMap((device) => {
     const spot = spotOf(device)
     const cable = catalogue.cables.get(device.cableId)
     if (!spot || !cable || goesApart(cable)) return []
     if (endsOnSite(device, equipment, catalogue)) return []
     if (device.state === 'taken away' || device.route?.laid === 'kept') return []
-    return [{ deviceId: device.id, mark: device.mark, found: finder.findAgain(device, spot, cable) }]
+    return [{ device, spot, cable }]
   })
 }
 
 /** Where the cable of a device begins; null while it is not on a plan. */
-export function spotOf({ sight }: Job['devices'][number]) {
+export function spotOf({ sight }: Job['devices'][number]): Spot | null {
   if (!sight?.place) return null
   const { floor, x, y } = sight.place
   return { floor, at: { x, y }, heightM: sight.heightM }
@@ -75,7 +88,7 @@ const millimetre = (lengthM: number) => Math.round(lengthM * 1000) / 1000
  */
 export const segmentsOf = ({ legs }: Way, before: readonly Segment[] = []): Segment[] =>
   legs.map(({ pathway, space, temperatureC, lengthM, riseM }, i) => {
-    const conduitName = space === 'conduit' ? pathway.name || pathway.id : ''
+    const conduitName = SPACES[space].tube ? pathway.name || pathway.id : ''
     const sized = conduitName === '' ? undefined : before.find((one) => one.conduitName === conduitName)
     return {
       id: `way-${i + 1}`,
@@ -83,7 +96,7 @@ export const segmentsOf = ({ legs }: Way, before: readonly Segment[] = []): Segm
       lengthM: millimetre(lengthM),
       riseM: millimetre(riseM),
       temperatureC,
-      conduitId: sized?.conduitId ?? null,
+      conduitId: pathway.conduitId ?? sized?.conduitId ?? null,
       conduitName,
     }
   })
@@ -95,33 +108,8 @@ export function isAlong(route: Pick<Route, 'segments'> | null, way: Way): boolea
   return route !== null && stretches(route.segments) === stretches(segmentsOf(way))
 }
 
-const ON_PLAN = new WeakMap<Found, OnPlan>()
-const KNOWN = new WeakMap<Job, ReadonlyMap<string, OnPlan>>()
-
-function onPlanOf(found: Found): OnPlan {
-  if (!('way' in found)) return found
-  const known = ON_PLAN.get(found)
-  if (known) return known
-  const onPlan = { segments: segmentsOf(found.way) }
-  ON_PLAN.set(found, onPlan)
-  return onPlan
-}
-
 /** Whether a job's plans have a pathway and a head end: else nothing is said of ways. */
 export function hasWays({ things }: Pick<Job, 'things'>): boolean {
   const drawn = (kind: string) => things.some((thing) => thing.kind === kind)
   return drawn('pathway') && drawn('head end')
-}
-
-/**
- * What the plan says of the cable of every device, by its id: nothing as long as it has no pathway, or no
- * head end.
- */
-export function waysOn(job: Job, catalogue: Catalogue): ReadonlyMap<string, OnPlan> {
-  const known = KNOWN.get(job)
-  if (known) return known
-  const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
-  const ways = new Map(cables.map(({ deviceId, found }) => [deviceId, onPlanOf(found)]))
-  KNOWN.set(job, ways)
-  return ways
 }

@@ -8,9 +8,11 @@ export {
   segmentsOf,
   spotOf,
   totalsOf,
-  waysOn,
   type CableWay,
 } from './cables'
+export { conduitPulls, conduitsIn, type ConduitPull, type ConduitUse } from './conduits'
+export { drawnCables, waysOn, type DrawnCable } from './waysOn'
+export { headEndQuestion, headEndSteps, type HeadEndQuestion, type HeadEndSpot } from './headEnds'
 export { PATHWAY_LIMITS } from './limits'
 export { finderOver } from './finder'
 export { networkOf, type Network } from './network'

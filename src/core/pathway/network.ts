@@ -171,6 +171,13 @@ export function broughtOnto(lane: Lane, spot: Spot): Stop | null {
   return awayM <= reachM + SLIP_M ? there : null
 }
 
+/** Where a pull point lies on a lane; null where it does not. */
+export function pullStop(lane: Lane, spot: Spot): Stop | null {
+  const there = nearestStop(lane, spot, PATHWAY_LIMITS.joinM.value)
+  const close = there && Math.abs(there.heightM - spot.heightM) <= PATHWAY_LIMITS.joinRiseM.value + SLIP_M
+  return close ? there : null
+}
+
 /** What the space of a pathway asks of a jacket that does not stand it. */
 export const notStood = ({ space }: Pathway, stands: readonly JacketNeed[]): readonly JacketNeed[] =>
   SPACES[space].asks.filter((need) => !stands.includes(need))

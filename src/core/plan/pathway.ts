@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { distanceM } from '../geometry'
 import { SPACES, type SpaceId } from '../job/choices'
-import { between, keysOf } from '../job/fields'
+import { between, keysOf, PartId } from '../job/fields'
 import { common, FloorSchema, pathed, PlanPointSchema, SHORTEST_M, thingKind } from './kind'
 import { USUAL_HEIGHTS } from './usual'
 
@@ -22,14 +22,21 @@ export const pathway = thingKind({
     minutesPerM: between(0, 600, 'min/m'),
     /** Mains run along it. */
     besideMains: z.boolean(),
+    /** Which conduit or duct it is, where it is one and that is known. */
+    conduitId: PartId.nullable(),
   }),
   word: 'Pathway',
   called: 'a pathway',
   ...pathed,
-  refused: ({ path, floor, endFloor, heightM, endM }) => {
+  refused: ({ path, floor, endFloor, heightM, endM, space, conduitId }) => {
     const upright = path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
     const level = (endFloor ?? floor) === floor && Math.abs(endM - heightM) < SHORTEST_M
-    return upright && level ? [[['path'], 'The pathway goes nowhere.']] : []
+    return [
+      ...(upright && level ? [[['path'], 'The pathway goes nowhere.'] as const] : []),
+      ...(conduitId !== null && !SPACES[space].tube
+        ? [[['conduitId'], 'Only a conduit or a duct has a size.'] as const]
+        : []),
+    ]
   },
 })
 
@@ -43,4 +50,5 @@ export const usualPathway = (space: SpaceId) =>
     temperatureC: SPACES[space].temperatureC,
     minutesPerM: SPACES[space].minutesPerM,
     besideMains: false,
+    conduitId: null,
   }) as const

@@ -8,6 +8,7 @@ import { obstacle } from './obstacle'
 import { pathway } from './pathway'
 import { premises } from './premises'
 import { privacy } from './privacy'
+import { pullPoint } from './pullPoint'
 import { slab } from './slab'
 import { soffit } from './soffit'
 import { target } from './target'
@@ -28,6 +29,7 @@ export const THINGS = {
   slab,
   'ground level': groundLevel,
   pathway,
+  'pull point': pullPoint,
 } as const
 
 export type ThingName = keyof typeof THINGS

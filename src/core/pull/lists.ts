@@ -1,8 +1,21 @@
 import { PLANNED_STAGES } from '../findings'
+import { SPACES } from '../job/choices'
 import type { Job } from '../job/job'
 import { tapeCodes, tapeWords } from '../labels'
 import { VAN_LIMITS } from '../mount'
-import { bundlesIn, cablesOn, finderOver, hasWays, pullsOf, type Pull } from '../pathway'
+import {
+  bundlesIn,
+  cablesOn,
+  conduitPulls,
+  conduitsIn,
+  drawnCables,
+  finderOver,
+  hasWays,
+  pullsOf,
+  type ConduitPull,
+  type ConduitUse,
+  type Pull,
+} from '../pathway'
 import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
 import { runContext, runLoad } from '../run'
 import { pulledIn } from './pulled'
@@ -18,10 +31,15 @@ import {
 } from '../stages/load'
 
 export interface PullSheet {
+  /** Of the spaces that cables go through. */
+  readonly cautions: readonly string[]
   /** With the bands of tape on both ends, in words. */
   readonly cuts: readonly (CutLine & { readonly tape: string })[]
   /** Cables that are taped together and pulled as one, the thicker bundles before what they part into. */
   readonly bundles: readonly Pull[]
+  /** What lies in conduits and ducts on the plan, and how it is drawn through them. */
+  readonly conduits: readonly ConduitUse[]
+  readonly draws: readonly ConduitPull[]
   readonly drills: readonly DrillLine[]
   readonly van: readonly VanLine[]
 }
@@ -68,16 +86,25 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const holes = [...drills.values()]
   const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]
   const pulled = pulledIn(job)
-  const cables = hasWays(job)
-    ? cablesOn(job, catalogue, finderOver(job)).filter(({ mark }) => !pulled.has(mark))
-    : []
+  // What lies in a conduit already fills it all the same.
+  const led = drawnCables(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
+  const cables = led.filter(({ mark }) => !pulled.has(mark))
   const codes = tapeCodes(job)
   const tapes = new Map(
     [...job.devices, ...job.runs].map(({ id, mark }) => [mark, tapeWords(codes.get(id) ?? [])]),
   )
+  const spaces = new Set(
+    [
+      ...job.devices.flatMap(({ route }) => route?.segments ?? []),
+      ...job.runs.flatMap(({ segments }) => segments),
+    ].map(({ space }) => space),
+  )
   return {
+    cautions: [...spaces].map((space) => `${SPACES[space].name}. ${SPACES[space].caution}`),
     cuts: cuts.map((cut) => ({ ...cut, tape: tapes.get(cut.mark) ?? '' })),
     bundles: bundlesIn(pullsOf(cables)),
+    conduits: conduitsIn(led, catalogue),
+    draws: conduitPulls(cables),
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
     van: lines.sort(
       (a, b) => LOADED.indexOf(a.kind) - LOADED.indexOf(b.kind) || a.item.localeCompare(b.item),

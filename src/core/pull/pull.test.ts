@@ -15,9 +15,11 @@ const one = planned({})
 const two = planned({ id: 'd2', mark: '02', name: 'Gate' })
 const line = (list: ReturnType<typeof sheet>, item: string) => list.van.find((one) => one.item === item)
 
+const EMPTY = { cautions: [], cuts: [], bundles: [], conduits: [], draws: [], drills: [], van: [] }
+
 describe('the pull sheet', () => {
   it('is empty for a job without devices, and lists only parts while nothing is planned', () => {
-    expect(sheet()).toEqual({ cuts: [], bundles: [], drills: [], van: [] })
+    expect(sheet()).toEqual(EMPTY)
     expect(sheet(device()).van.map(({ kind }) => kind)).toEqual(['camera', 'mount'])
   })
   it('loads new equipment by its part, and nothing for what was there before or is a circuit', () => {
@@ -36,8 +38,7 @@ describe('the pull sheet', () => {
         marks: ['E1', 'E2'],
       },
     ])
-    for (const state of ['kept', 'taken away'] as const)
-      expect(sheet({ ...one, state })).toEqual({ cuts: [], bundles: [], drills: [], van: [] })
+    for (const state of ['kept', 'taken away'] as const) expect(sheet({ ...one, state })).toEqual(EMPTY)
   })
   it('adds the same holes of two devices up, by surface and bit', () => {
     const pilots = sheet(one, two).drills.find(({ purpose }) => purpose === 'pilot')!

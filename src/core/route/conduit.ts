@@ -1,12 +1,15 @@
+import { SPACES } from '../job/choices'
 import { finding, type Finding } from '../findings'
 import type { Way } from './plan'
-import type { RunContext } from '../parts'
+import type { Conduit, RunContext } from '../parts'
 import { quantity } from '../units'
 import { ROUTE_LIMITS } from './limits'
 
+const areaMm2 = (diameterMm: number): number => (Math.PI / 4) * diameterMm ** 2
+
 /** Share (%) of a conduit's inside area that cables of these diameters (mm) take up. */
 export function fillPercent(diametersMm: readonly number[], boreAreaMm2: number): number {
-  return (100 * diametersMm.reduce((sum, mm) => sum + (Math.PI / 4) * mm ** 2, 0)) / boreAreaMm2
+  return (100 * diametersMm.reduce((sum, mm) => sum + areaMm2(mm), 0)) / boreAreaMm2
 }
 
 /** Highest fill by the number of cables. NEC chapter 9 table 1. */
@@ -16,33 +19,102 @@ export function fillLimit(count: number) {
   return count === 2 ? conduitFillTwo : conduitFillMore
 }
 
+/**
+ * Whether cables of these diameters (mm) go into a bore with room to draw them. Where all are of one size and
+ * four fifths of a further one fit, it goes in too: NEC chapter 9 note 7.
+ */
+export function goesIn(diametersMm: readonly number[], boreAreaMm2: number): boolean {
+  const { length: count } = diametersMm
+  const limit = fillLimit(count).value
+  const [first] = diametersMm
+  if (first === undefined || fillPercent(diametersMm, boreAreaMm2) <= limit) return true
+  if (count < 3 || diametersMm.some((mm) => mm !== first)) return false
+  const fit = (limit * boreAreaMm2) / (100 * areaMm2(first))
+  return fit - (count - 1) >= ROUTE_LIMITS.conduitRoundsUp.value - 1e-9
+}
+
+/** The bore over three cables (mm) of about one size; null where they are not three. */
+function jamRatio(diametersMm: readonly number[], boreAreaMm2: number): number | null {
+  return diametersMm.length === 3 ? boreMm(boreAreaMm2) / meanMm(diametersMm) : null
+}
+const boreMm = (boreAreaMm2: number): number => Math.sqrt((4 * boreAreaMm2) / Math.PI)
+const meanMm = (diametersMm: readonly number[]): number =>
+  diametersMm.reduce((sum, mm) => sum + mm, 0) / diametersMm.length
+
+const jams = (ratio: number | null): boolean =>
+  ratio !== null && ratio >= ROUTE_LIMITS.jamLeast.value && ratio <= ROUTE_LIMITS.jamMost.value
+
+/** The smallest conduit that takes cables of these diameters (mm) with ease and lets none wedge; or null. */
+export function conduitFor(diametersMm: readonly number[], conduits: Iterable<Conduit>): Conduit | null {
+  const limit = fillLimit(diametersMm.length).value
+  const fit = [...conduits].filter(
+    ({ boreAreaMm2 }) =>
+      fillPercent(diametersMm, boreAreaMm2) <= limit && !jams(jamRatio(diametersMm, boreAreaMm2)),
+  )
+  return fit.sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0] ?? null
+}
+
+/** Cables in one conduit: how full it is, and whether three of them may wedge. */
+export interface Filled {
+  readonly percent: number
+  readonly goesIn: boolean
+  /** Null where they are not three. */
+  readonly jamRatio: number | null
+  readonly jams: boolean
+}
+
+export function filled(diametersMm: readonly number[], { boreAreaMm2 }: Conduit): Filled {
+  const ratio = jamRatio(diametersMm, boreAreaMm2)
+  return {
+    percent: fillPercent(diametersMm, boreAreaMm2),
+    goesIn: goesIn(diametersMm, boreAreaMm2),
+    jamRatio: ratio,
+    jams: jams(ratio),
+  }
+}
+
 /** Fill of every conduit on the way, with all runs of the job that share it by name. */
 export function conduitFindings({ cable, catalogue, conduits }: RunContext, route: Way): Finding[] {
-  return route.segments.flatMap((segment) => {
+  return route.segments.flatMap((segment): Finding[] => {
     const conduit = segment.conduitId === null ? undefined : catalogue.conduits.get(segment.conduitId)
-    if (!conduit || segment.space !== 'conduit') return []
+    if (!conduit || !SPACES[segment.space].tube) return []
     const diameters = (segment.conduitName === '' ? undefined : conduits.get(segment.conduitName)) ?? [
       cable.diameterMm,
     ]
+    const { percent, goesIn: goes, jamRatio: ratio, jams: wedged } = filled(diameters, conduit)
+    if (goes && !wedged) return []
     const limit = fillLimit(diameters.length)
-    const fill = fillPercent(diameters, conduit.boreAreaMm2)
-    if (fill <= limit.value) return []
-    const larger = [...catalogue.conduits.values()]
-      .filter(({ boreAreaMm2 }) => fillPercent(diameters, boreAreaMm2) <= limit.value)
-      .sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0]
+    const larger = conduitFor(diameters, catalogue.conduits.values())
     const what = diameters.length === 1 ? `One ${cable.name}` : `${diameters.length} cables together`
+    const advice = larger
+      ? `Take ${larger.name}, or lead some of them another way.`
+      : 'Lead some of them another way: no conduit of the catalogue is right for them.'
+    if (!goes)
+      return [
+        finding('route', `conduit-${segment.id}`, {
+          verdict: 'check',
+          title: 'Tight in the conduit',
+          short: 'conduit too full',
+          figure: quantity(percent, 'share'),
+          limit: quantity(limit.value, 'share'),
+          reason: `${what} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`,
+          source: limit.source,
+          advice,
+        }),
+      ]
+    const { jamLeast, jamMost } = ROUTE_LIMITS
     return [
-      finding('route', `conduit-${segment.id}`, {
+      finding('route', `jam-${segment.id}`, {
         verdict: 'check',
-        title: 'Tight in the conduit',
-        short: 'conduit too full',
-        figure: quantity(fill, 'share'),
-        limit: quantity(limit.value, 'share'),
-        reason: `${what} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`,
-        source: limit.source,
-        advice: larger
-          ? `Take ${larger.name}, or lead some of them another way.`
-          : 'Lead some of them another way: no conduit of the catalogue is large enough.',
+        title: 'Three cables may wedge in the conduit',
+        short: 'three may wedge',
+        figure: quantity(boreMm(conduit.boreAreaMm2), 'size'),
+        limit: quantity(meanMm(diameters) * (ratio! < 3 ? jamLeast.value : jamMost.value), 'size'),
+        reason:
+          `${conduit.name} is ${jamLeast.value} to ${jamMost.value} of them wide: ` +
+          'three slip side by side in a bend and lock.',
+        source: jamLeast.source,
+        advice,
       }),
     ]
   })

@@ -10,10 +10,11 @@ export {
   strandedLimitM,
   supports,
 } from './length'
-export { fillLimit, fillPercent } from './conduit'
+export { conduitFor, filled, fillLimit, fillPercent, goesIn, type Filled } from './conduit'
 export { ROUTE_LIMITS } from './limits'
 export { routeStage } from './stage'
 export { routeLoad } from './load'
 export { routeTasks } from './tasks'
 export { unjudgedRoute } from './judged'
 export { strayFinding } from './stray'
+export { drawnFindings } from './drawnThrough'

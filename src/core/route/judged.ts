@@ -12,6 +12,6 @@ export function unjudgedRoute({ measured }: RunContext, { segments, leadLengthM 
     ...(measured.installedM === null && leadLengthM === null
       ? ['The length as it lies: it is reckoned until somebody reads it off the jacket.']
       : []),
-    'The pull and the bends on the way: the log says how hard and how tight.',
+    'The pull and the bends on the way, but for conduits and ducts on the plan: the log says how hard.',
   ]
 }

@@ -12,6 +12,14 @@ export const ROUTE_LIMITS = {
   conduitFillOne: limit('Conduit fill for one cable (a guide for a clean pull)', 53, '%', 'nec-chapter-9-1'),
   conduitFillTwo: limit('Conduit fill for two cables', 31, '%', 'nec-chapter-9-1'),
   conduitFillMore: limit('Conduit fill for three cables or more', 40, '%', 'nec-chapter-9-1'),
+  conduitRoundsUp: limit('Cables of one size: one more where so much of it fits', 0.8, '', 'nec-chapter-9-1'),
+  jamLeast: limit('Three cables may wedge from so many diameters of bore', 2.8, '', 'nec-chapter-9-1'),
+  jamMost: limit('And no longer from so many', 3.2, '', 'nec-chapter-9-1'),
+  pullM: limit('Longest pull through a conduit between pull points', 30, 'm', 'tia-569-pull'),
+  pullBendsDeg: limit('Bends of one pull, together', 180, '°', 'tia-569-pull'),
+  pullFriction: limit('Friction of a dry jacket in a conduit', 0.5, '', 'practice'),
+  crowding: limit('Cables beside each other press as if so many times as heavy', 1.4, '', 'practice'),
+  cableDensity: limit('Weight of cable by its volume', 1.5, 'kg/dm³', 'practice'),
   cordAwg: limit('Gauge of patch leads, unless a better one is known', 26, 'AWG', 'practice'),
   surplusM: limit('Surplus of a ready-made lead that goes into ordinary slack', 5, 'm', 'practice'),
   coilM: limit('Coil of surplus, across', 0.25, 'm', 'practice'),
@@ -32,6 +40,11 @@ export const LENGTH_BY_TEMPERATURE: readonly (readonly [temperatureC: number, le
 ]
 
 export const ROUTE_FORMULAS: readonly Formula[] = [
+  {
+    name: 'Pull through a conduit',
+    formula: 'straight: T + w·L·(µ·cos θ + sin θ), never below 0; bend: T·e^(µφ); fed in without drag',
+    source: 'physics',
+  },
   {
     name: 'Cut length',
     formula: 'segments + rises + slacks + loops + termination, then waste and cut-off',

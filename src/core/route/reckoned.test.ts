@@ -1,9 +1,19 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, job } from '@/testing/jobs'
 import { besideOf, neighboursOf, NOT_MEASURED, resolve, type Measured } from '../parts'
 import { SPACES, type Device, type Route, type Segment } from '../job'
-import { assessRoute, coilOf, fillLimit, fillPercent, runLengths, strandedLimitM } from '.'
+import {
+  assessRoute,
+  coilOf,
+  conduitFor,
+  fillLimit,
+  fillPercent,
+  goesIn,
+  runLengths,
+  strandedLimitM,
+} from '.'
 
 const way = (lengthM: number, change: Partial<Segment> = {}): Segment => ({
   id: 'a',
@@ -182,6 +192,38 @@ describe('a conduit that runs share', () => {
     expect(found(5)).toMatchObject({ verdict: 'check', limit: { value: 40 } })
     const larger = [...CATALOGUE.conduits.values()].find(({ name }) => found(5)!.advice!.includes(name))!
     expect(fillPercent(new Array(5).fill(6), larger.boreAreaMm2)).toBeLessThanOrEqual(40)
+  })
+  it.each([
+    ['four, of which 4.64 fit into 3/4 in of PVC', 'pvc-three-quarter', 4, true],
+    ['five, of which 4.64 fit', 'pvc-three-quarter', 5, false],
+    ['five, of which 4.86 fit into 3/4 in of EMT', 'emt-three-quarter', 5, true],
+    ['six there', 'emt-three-quarter', 6, false],
+  ])('of one size, %s (chapter 9 note 7: from 0.8 one more)', (_, id, count, good) =>
+    expect(goesIn(new Array<number>(count).fill(6), CATALOGUE.conduits.get(id)!.boreAreaMm2)).toBe(good),
+  )
+  it('of several sizes none is rounded up, and two have their own limit', () => {
+    const bore = CATALOGUE.conduits.get('emt-three-quarter')!.boreAreaMm2
+    expect(goesIn([6, 6, 6, 6, 6.001], bore)).toBe(false)
+    expect(goesIn([8.2, 8.2], bore)).toBe(true)
+    expect(goesIn([8.3, 8.3], bore)).toBe(false)
+  })
+  it('the conduit that is advised takes them with ease and lets none wedge', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 3, max: 14, noNaN: true }), { minLength: 1, maxLength: 8 }),
+        (mm) => {
+          const advised = conduitFor(mm, CATALOGUE.conduits.values())
+          const area = mm.reduce((sum, d) => sum + Math.PI * (d / 2) ** 2, 0)
+          const share = [0.53, 0.31, 0.4][Math.min(mm.length, 3) - 1]!
+          const wedged = (bore: number) =>
+            mm.length === 3 && Math.abs((3 * bore) / (mm[0]! + mm[1]! + mm[2]!) - 3) <= 0.2
+          const right = ({ boreAreaMm2 }: { boreAreaMm2: number }) =>
+            area <= share * boreAreaMm2 && !wedged(2 * Math.sqrt(boreAreaMm2 / Math.PI))
+          const all = [...CATALOGUE.conduits.values()].filter(right).map(({ boreAreaMm2 }) => boreAreaMm2)
+          expect(advised?.boreAreaMm2 ?? Infinity).toBe(Math.min(Infinity, ...all))
+        },
+      ),
+    )
   })
 })
 

@@ -42,6 +42,7 @@ export const SOURCES = {
   'tia-568-heat': memory('ANSI/TIA-568.2-D annex, length against temperature'),
   'tia-568-pins': published('ANSI/TIA-568, pin and pair assignments T568A and T568B'),
   'tia-569': memory('ANSI/TIA-569, support spacing of horizontal cabling'),
+  'tia-569-pull': memory('ANSI/TIA-569, conduits: at most 30 m and two 90° bends between pull points'),
   'ieee-802-3': published('IEEE 802.3af, 802.3at and 802.3bt, power over Ethernet classes'),
   'nec-chapter-9-1': published('NEC chapter 9 tables 1 and 4, conduit fill'),
   'nec-chapter-9-8': published('NEC chapter 9 table 8, conductor resistance'),

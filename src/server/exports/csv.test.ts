@@ -5,6 +5,7 @@ import { device, equipment } from '@/testing/jobs'
 import { PULL_LISTS } from './csv'
 
 const sheet: PullSheet = {
+  cautions: [],
   cuts: [
     {
       mark: '05',
@@ -22,6 +23,30 @@ const sheet: PullSheet = {
       through: ['Loft', '=Duct'],
       togetherM: 12.34,
       parts: [{ marks: ['05'], through: [], togetherM: 1, parts: [] }],
+    },
+  ],
+  conduits: [
+    {
+      pathwayIds: ['a'],
+      name: '=Duct',
+      marks: ['05', '01'],
+      conduit: { id: 'x', name: 'PVC 1/2 in', boreAreaMm2: 180, source: 'catalogue' },
+      fill: { percent: 33.4, goesIn: false, jamRatio: null, jams: false },
+      limitPercent: 31,
+      fitting: null,
+    },
+  ],
+  draws: [
+    {
+      pathwayIds: ['a'],
+      through: ['=Duct', 'Yard'],
+      marks: ['01'],
+      lengthM: 41.2,
+      bendsDeg: 90,
+      pullN: 23.4,
+      standsN: 110,
+      outTowards: 'the devices',
+      pointsAt: [{ alongM: 12, floor: 'ground', at: { x: 0, y: 0 }, heightM: 1 }],
     },
   ],
   drills: [
@@ -59,6 +84,17 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
       'through': 'Loft, =Duct',
       'for': '12.4 m',
       'then part': '05 =HYPERLINK("x")',
+    },
+  ])
+  expect(read('conduit-list').rows).toMatchObject([
+    { 'conduit': "'=Duct", 'full': '33 %', 'at most': '31 %', 'judged': 'Check: too full' },
+  ])
+  expect(read('conduit-pulls').rows).toMatchObject([
+    {
+      'length': '41.2 m',
+      'bends': '90.0°',
+      'pull on each': '23 N',
+      'pull points': 'Check: wanted 12.0 m in',
     },
   ])
   expect(read('cut-list', 'imperial').rows[0]!.installed).toMatch(/^\d+'/)

@@ -2,6 +2,7 @@ import 'server-only'
 import Papa from 'papaparse'
 import { everyOne, type Job } from '@/core/job'
 import type { PullSheet } from '@/core/pull'
+import { fillWords, pointWords } from '@/core/pull'
 import { print } from '@/core/units'
 
 type Of = Pick<Job, 'units' | 'devices' | 'equipment' | 'runs'>
@@ -40,6 +41,33 @@ export const PULL_LISTS = {
         'through': through.join(', '),
         'for': print({ value: togetherM, kind: 'cut' }, job.units),
         'then part': parts.map((part) => named(part.marks, job)).join(' | '),
+      })),
+    ),
+  'conduit-list': ({ conduits }: PullSheet, job: Of) =>
+    csv(
+      conduits.map((use) => ({
+        'conduit': use.name,
+        'size': use.conduit?.name ?? 'not known',
+        'cables': use.marks.length,
+        'full': use.fill ? print({ value: use.fill.percent, kind: 'share' }, job.units) : 'not known',
+        'at most': print({ value: use.limitPercent, kind: 'share' }, job.units),
+        'judged': fillWords(use),
+        'right for them': use.fitting?.name ?? 'none of the catalogue',
+        'devices': named(use.marks, job),
+      })),
+    ),
+  'conduit-pulls': ({ draws }: PullSheet, job: Of) =>
+    csv(
+      draws.map((pull) => ({
+        'through': pull.through.join(', '),
+        'cables': pull.marks.length,
+        'length': print({ value: pull.lengthM, kind: 'cut' }, job.units),
+        'bends': print({ value: pull.bendsDeg, kind: 'angle' }, job.units),
+        'pull on each': print({ value: pull.pullN, kind: 'force' }, job.units),
+        'stands': print({ value: pull.standsN, kind: 'force' }, job.units),
+        'draw out towards': pull.outTowards,
+        'pull points': pointWords(pull, job.units),
+        'devices': named(pull.marks, job),
       })),
     ),
   'drill-list': ({ drills }: PullSheet, job: Of) =>

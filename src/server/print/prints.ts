@@ -2,6 +2,7 @@ import 'server-only'
 import { randomUUID } from 'node:crypto'
 import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import type { Printing, Written } from '../workshop/tasks'
 import { Cancelled, work, type WorkOptions } from '../workshop/workshop'
 import { PLAN_FORMATS, type PlanFormat, type PlanOrder } from './planPrint'
 
@@ -30,6 +31,7 @@ const prints = (): Map<string, Running> => (shared.neatBracketPrints ??= new Map
 export type Printable =
   | { readonly what: 'record'; readonly deviceId: string | null }
   | { readonly what: 'plan'; readonly order: PlanOrder }
+  | { readonly what: 'pull' }
 
 interface PrintOrder {
   readonly folder: string
@@ -67,11 +69,7 @@ export function startPrint({ folder, jobId, print, name }: PrintOrder): Print {
     signal: running.cancel.signal,
     onProgress: (done, total) => change({ done, total }),
   }
-  const written =
-    print.what === 'record'
-      ? work('record', { ...input, deviceId: print.deviceId }, options)
-      : work('plan', { ...input, order: print.order }, options)
-  void written
+  void written(print, input, options)
     .then((made) => change(made.ok ? { state: 'done' } : { state: 'refused', message: made.message }))
     .catch((error: unknown) =>
       change({
@@ -81,6 +79,17 @@ export function startPrint({ folder, jobId, print, name }: PrintOrder): Print {
     )
     .finally(() => setTimeout(() => forget(id), KEPT_MS).unref())
   return running.print
+}
+
+function written(print: Printable, input: Printing, options: WorkOptions): Promise<Written> {
+  switch (print.what) {
+    case 'record':
+      return work('record', { ...input, deviceId: print.deviceId }, options)
+    case 'plan':
+      return work('plan', { ...input, order: print.order }, options)
+    case 'pull':
+      return work('pull', input, options)
+  }
 }
 
 export const printOf = (id: string): Print | null => prints().get(id)?.print ?? null

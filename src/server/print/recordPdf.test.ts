@@ -8,12 +8,14 @@ import { CATALOGUE } from '@/catalogue'
 import { openJobFile, type Job } from '@/core/job'
 import { mountTemplate } from '@/core/mount'
 import { resolve } from '@/core/parts'
-import { pullSheet } from '@/core/pull'
+import { boxTable, pullSheet, pullTables } from '@/core/pull'
 import { load } from '../commands/batch'
 import { openRecord, type Db } from '../db/open'
 import { importJobFile } from '../imports/jobFile'
 import { attachment } from '../exports/attachment'
 import { PULL_LISTS } from '../exports/csv'
+import { boxPlans } from '../exports/boxPlan'
+import { pullPdf } from './pullPdf'
 import { recordPdf } from './recordPdf'
 import { templatePdf } from './templatePdf'
 
@@ -152,4 +154,24 @@ it('lists come as CSV in the units of the job, with marks that keep their nought
     devices: tricky.devices.map((device) => ({ ...device, mark: '@1' })),
   }).map(({ devices }) => devices!)
   expect(devices.every((cell) => !/^[=+\-@]/.test(cell))).toBe(true)
+})
+
+it('the pull sheet has every cell of every table of the screen, and the cautions of the way', async () => {
+  const opened = openJobFile(readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8'))
+  if (!opened.ok) throw new Error('The demo is not whole.')
+  const { job: yard } = opened.file
+  const pages = await pagesOf(await pullPdf({ job: yard, today: '2026-11-24', onProgress: () => undefined }))
+  const bare = (words: string) => words.replaceAll(/\s/g, '')
+  const printed = bare(pages.join(' '))
+  const boxes = (await boxPlans(yard, () => undefined)).map((plan) => boxTable(plan, yard.units))
+  const tables = [...pullTables(pullSheet(yard, CATALOGUE), yard.units), ...boxes]
+  expect(tables.filter(({ rows }) => rows.length > 0).length).toBeGreaterThan(6)
+  for (const { title, heads, shares, rows } of tables) {
+    expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1)
+    if (rows.length === 0) continue
+    // A cell that runs on is broken between its words, among those of its neighbours.
+    const words = [title, ...heads, ...rows.flat()].flatMap((cell) => cell.split(' '))
+    expect(words.filter((word) => !printed.includes(bare(word)))).toEqual([])
+  }
+  expect(printed).toContain(bare('Step on joists only'))
 })

@@ -14,6 +14,7 @@ import { summed } from '../jobs'
 import { pathOf, storePhoto, type Kept } from '../photos/store'
 import { labelsPdf, type LabelOrder } from '../print/labelsPdf'
 import { planPrint, type PlanOrder } from '../print/planPrint'
+import { pullPdf } from '../print/pullPdf'
 import { recordPdf } from '../print/recordPdf'
 
 /** What is done in a process of its own, because what it reads is foreign or what it makes takes long. */
@@ -37,11 +38,13 @@ export interface Tasks {
     what: Labelled
     order: LabelOrder
   }) => Promise<string | null>
+  /** The pull sheet, written to a file. */
+  pull: (input: Printing, onProgress: OnProgress) => Promise<Written>
   /** The plan of a floor to scale, written to a file. */
   plan: (input: Printing & { order: PlanOrder }, onProgress: OnProgress) => Promise<Written>
 }
 
-interface Printing {
+export interface Printing {
   readonly folder: string
   readonly jobId: string
   readonly today: string
@@ -50,7 +53,7 @@ interface Printing {
 }
 type OnProgress = (done: number, total: number) => void
 /** Whether it was written, or why not. */
-type Written = { readonly ok: true } | { readonly ok: false; readonly message: string }
+export type Written = { readonly ok: true } | { readonly ok: false; readonly message: string }
 
 export type TaskName = keyof Tasks
 
@@ -79,6 +82,8 @@ export const TASKS: Tasks = {
       const bytes = await recordPdf({ ...of, deviceId, onProgress })
       return bytes ? { ok: true, bytes } : { ok: false, message: 'The job has no device with this id.' }
     }),
+  pull: (input, onProgress) =>
+    printed(input, async (of) => ({ ok: true, bytes: await pullPdf({ ...of, onProgress }) })),
   plan: ({ order, ...input }, onProgress) =>
     printed(input, (of) => planPrint({ ...of, ...order, onProgress })),
 }

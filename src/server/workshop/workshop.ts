@@ -23,6 +23,7 @@ const BOUNDS: Record<TaskName, Bounds> = {
   summary: { seconds: 60, megabytes: 1500 },
   labels: { seconds: 120, megabytes: 1500 },
   boxes: { seconds: 120, megabytes: 1500 },
+  pull: { seconds: 120, megabytes: 1500 },
   record: { seconds: 180, megabytes: 1500 },
   plan: { seconds: 180, megabytes: 1500 },
 }

@@ -1,5 +1,11 @@
 import { BarChart, LineChart } from 'echarts/charts'
-import { GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
+import {
+  GridComponent,
+  LegendComponent,
+  MarkAreaComponent,
+  TitleComponent,
+  TooltipComponent,
+} from 'echarts/components'
 import { init, use as register } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 
@@ -9,6 +15,7 @@ register([
   GridComponent,
   LegendComponent,
   MarkAreaComponent,
+  TitleComponent,
   TooltipComponent,
   SVGRenderer,
 ])

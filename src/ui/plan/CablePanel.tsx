@@ -1,9 +1,12 @@
 'use client'
 
 import { Stack, Text } from '@chakra-ui/react'
-import { totalsOf, type CableWay, type Network } from '@/core/pathway'
+import { useMemo } from 'react'
+import { conduitPulls, conduitsIn, totalsOf, type DrawnCable, type Network } from '@/core/pathway'
 import { nameOf } from '@/core/plan'
+import { fillWords, pointWords } from '@/core/pull'
 import { print, type UnitSystem } from '@/core/units'
+import { useCatalogue } from '../job/JobProvider'
 
 /** What the ways of all cables come to, whose is not found, and which pathway nobody can pass. */
 export function CablePanel({
@@ -11,11 +14,20 @@ export function CablePanel({
   network,
   units,
 }: {
-  cables: readonly CableWay[]
+  cables: readonly DrawnCable[]
   network: Network
   units: UnitSystem
 }) {
-  const { found, lengthM, minutes, without } = totalsOf(cables)
+  const catalogue = useCatalogue()
+  const { found, lengthM, minutes, without } = useMemo(() => totalsOf(cables), [cables])
+  const wanting = useMemo(() => {
+    const tight = conduitsIn(cables, catalogue).filter(({ fill }) => fill && (!fill.goesIn || fill.jams))
+    const long = conduitPulls(cables).filter(({ pointsAt }) => pointsAt?.length !== 0)
+    return [
+      ...tight.map((use) => `${use.name}: ${fillWords(use)}`),
+      ...long.map((pull) => `${pull.through.join(', ')}: ${pointWords(pull, units)}`),
+    ]
+  }, [cables, catalogue, units])
   return (
     <Stack gap={1}>
       <Text className="figures">
@@ -25,6 +37,11 @@ export function CablePanel({
       {without.map(({ mark, why }) => (
         <Text key={mark} fontSize="sm">
           ▲ {mark}: {why}
+        </Text>
+      ))}
+      {wanting.map((words) => (
+        <Text key={words} fontSize="sm">
+          ▲ {words}
         </Text>
       ))}
       {network.shut.map(({ pathway, why }) => (

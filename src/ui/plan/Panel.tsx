@@ -4,15 +4,18 @@ import { Box, Button, Heading, Stack } from '@chakra-ui/react'
 import { memo, useEffect, useRef } from 'react'
 import type { Assessment } from '@/core/assess'
 import type { PlanPoint } from '@/core/geometry'
-import type { CableWay, WayFinder } from '@/core/pathway'
+import { SPACES } from '@/core/job'
+import type { DrawnCable, WayFinder } from '@/core/pathway'
 import { notLooking, type judgeSurvey, type Survey, type WalkCamera } from '@/core/sight'
 import { print } from '@/core/units'
 import { FindingList } from '../kit/Findings'
 import { BackgroundPanel } from './BackgroundPanel'
 import { CablePanel } from './CablePanel'
+import { ConduitPanel } from './ConduitPanel'
 import { ComparePlaces } from './ComparePlaces'
 import { DeviceForm } from './DeviceForm'
 import type { Editor } from './editor'
+import { HeadEndSpots } from './HeadEndSpots'
 import { FloorsPanel } from './FloorsPanel'
 import { Fold } from './Fold'
 import { NotLooking } from './NotLooking'
@@ -39,7 +42,7 @@ interface PanelProps {
   readonly scaling: readonly [PlanPoint, PlanPoint] | null
   readonly onScaled: () => void
   readonly finder: WayFinder
-  readonly cables: readonly CableWay[]
+  readonly cables: readonly DrawnCable[]
   readonly onWalk: (at: PlanPoint | null) => void
   readonly onBlindSpot: (middle: PlanPoint) => void
 }
@@ -64,6 +67,14 @@ export const Panel = memo(function Panel(props: PanelProps) {
     <Stack gap={4} ref={top} px={4} py={3}>
       {selected.length > 1 ? <SeveralPanel editor={editor} /> : null}
       {thing ? <ThingForm key={thing.id} thing={thing} editor={editor} /> : null}
+      {thing?.kind === 'pathway' && SPACES[thing.space].tube ? (
+        <Box>
+          <Heading as="h2" fontSize="md" mb={1}>
+            What lies in it
+          </Heading>
+          <ConduitPanel pathway={thing} cables={props.cables} editor={editor} />
+        </Box>
+      ) : null}
       {thing?.kind === 'walk' ? (
         <WalkPanel thing={thing} job={job} cameras={cameras} onAt={props.onWalk} />
       ) : null}
@@ -125,6 +136,11 @@ export const Panel = memo(function Panel(props: PanelProps) {
         {drawn ? (
           <Fold title="Ways of all cables">
             <CablePanel cables={props.cables} network={props.finder.network} units={job.units} />
+          </Fold>
+        ) : null}
+        {drawn ? (
+          <Fold title="Where else could the head end be?">
+            <HeadEndSpots editor={editor} />
           </Fold>
         ) : null}
         <Fold title="Print and hand over">

@@ -23,7 +23,7 @@ vi.mock('./worker', () => ({
     howFar: { subscribe: () => () => undefined, now: () => null },
     failed: false,
   }),
-  usePositions: () => ({
+  useAsked: () => ({
     result: null,
     progress: null,
     failed: false,

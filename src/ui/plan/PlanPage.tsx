@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic'
 import { Suspense, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
-import { bundlesOf, cablesOn, finderOver } from '@/core/pathway'
+import { bundlesOf, cablesOn, drawnCables, finderOver } from '@/core/pathway'
 import {
   camerasOn,
   imagerOf,
@@ -120,10 +120,10 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const setting = useMemo(() => settingOf({ things, floorHeightsM }, floor), [things, floorHeightsM, floor])
   const finder = useMemo(() => finderOver({ things, floorHeightsM }), [things, floorHeightsM])
   const { devices: running, equipment } = beside.job
-  const cables = useMemo(
-    () => cablesOn({ devices: running, equipment }, catalogue, finder),
-    [running, equipment, catalogue, finder],
-  )
+  const cables = useMemo(() => {
+    const led = cablesOn({ devices: running, equipment }, catalogue, finder)
+    return drawnCables({ devices: running, things }, catalogue, led)
+  }, [running, equipment, catalogue, finder, things])
   const bundles = useMemo(
     () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),
     [cables],

@@ -1,6 +1,6 @@
 'use client'
 
-import { Box, Button, HStack, Progress, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, HStack, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Sight, ThingOf } from '@/core/job'
@@ -8,9 +8,10 @@ import { SIGHT_LIMITS, type Position } from '@/core/sight'
 import { print } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
+import { WorkingBar } from '../kit/WorkingBar'
 import { Tick } from '../kit/Tick'
 import type { Editor } from './editor'
-import { usePositions } from './worker'
+import { useAsked } from './worker'
 import { nameOf } from '@/core/plan'
 
 /**
@@ -35,7 +36,7 @@ export function PositionHelper({
       (thing.kind === 'wall' || thing.kind === 'soffit' || thing.kind === 'obstacle'),
   )
   const [barred, setBarred] = useState<ReadonlySet<string>>(new Set())
-  const { result, progress, failed, ask, cancel, forget } = usePositions()
+  const { result, progress, failed, ask, cancel, forget } = useAsked('positions')
   const device = job.devices.find(({ id }) => id === deviceId)
   const state = assessed.find((one) => one.deviceId === deviceId)?.stages?.sight
   if (job.devices.length === 0 || edges.length === 0)
@@ -106,16 +107,7 @@ export function PositionHelper({
           Find positions
         </Button>
       ) : (
-        <HStack>
-          <Progress.Root value={Math.round(progress * 100)} flex="1" aria-label="Trying positions">
-            <Progress.Track>
-              <Progress.Range bg="copper.solid" />
-            </Progress.Track>
-          </Progress.Root>
-          <Button size="sm" minH="44px" variant="outline" colorPalette="inky" onClick={cancel}>
-            Cancel
-          </Button>
-        </HStack>
+        <WorkingBar share={progress} label="Trying positions" stop="Cancel" onStop={cancel} />
       )}
       {failed ? (
         <Text role="alert" color="stop">

@@ -3,7 +3,7 @@ import { cleanup, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import type { SurveyRequest } from '@/core/sight'
 import { useSyncExternalStore } from 'react'
-import { usePositions, useSurvey } from './worker'
+import { useAsked, useSurvey } from './worker'
 
 /** How far the worker is comes by another way than its answer: here it is told when the test says so. */
 const told: ((share: number) => void)[] = []
@@ -24,7 +24,7 @@ function Survey() {
   return <output>{JSON.stringify({ result, progress })}</output>
 }
 function Positions() {
-  const { ask, progress } = usePositions()
+  const { ask, progress } = useAsked('positions')
   return (
     <>
       <output>{JSON.stringify(progress)}</output>

@@ -2,6 +2,7 @@
 
 import { proxy, wrap, type Remote } from 'comlink'
 import { useEffect, useRef, useState } from 'react'
+import type { HeadEndQuestion, HeadEndSpot } from '@/core/pathway'
 import type { Position, PositionQuestion, Survey, SurveyRequest } from '@/core/sight'
 import type { SightWorker } from '@/workers/sight.worker'
 
@@ -95,37 +96,45 @@ export function useSurvey(request: SurveyRequest | null): Surveyed & { readonly 
   return { ...surveyed, howFar }
 }
 
-/** Ranks positions when asked; can be cancelled. */
-export function usePositions(): Working<readonly Position[]> & {
-  readonly ask: (question: PositionQuestion) => void
+/** What the worker is asked now and then, by its name: what is asked, and what the answer lists. */
+interface Asked {
+  readonly positions: { readonly question: PositionQuestion; readonly one: Position }
+  readonly headEnds: { readonly question: HeadEndQuestion; readonly one: HeadEndSpot }
+}
+
+/** Works a list out when asked; can be cancelled. */
+export function useAsked<K extends keyof Asked>(
+  kind: K,
+): Working<readonly Asked[K]['one'][]> & {
+  readonly ask: (question: Asked[K]['question']) => void
   readonly cancel: () => void
   readonly forget: () => void
 } {
-  const [working, set] = useState<Working<readonly Position[]>>({
-    result: null,
-    progress: null,
-    failed: false,
-  })
+  type Now = Working<readonly Asked[K]['one'][]>
+  const [working, set] = useState<Now>({ result: null, progress: null, failed: false })
   const turn = useRef(0)
-  const ask = (question: PositionQuestion) => {
+  const ask = (question: Asked[K]['question']) => {
     const thisTurn = ++turn.current
-    const ended = (how: Working<readonly Position[]>) => {
+    const ended = (how: Now) => {
       if (turn.current !== thisTurn) return
       turn.current++
       set(how)
     }
     set({ result: null, progress: 0, failed: false })
-    worker()
-      .positions(
-        question,
-        proxy((progress: number) => turn.current === thisTurn && set((now) => ({ ...now, progress }))),
-      )
+    const watch = proxy(
+      (progress: number) => turn.current === thisTurn && set((now) => ({ ...now, progress })),
+    )
+    const answer = worker()[kind] as (
+      question: Asked[K]['question'],
+      watch: unknown,
+    ) => Promise<readonly Asked[K]['one'][] | null>
+    answer(question, watch)
       .then((result) => ended({ result, progress: null, failed: false }))
       .catch(() => ended({ result: null, progress: null, failed: true }))
   }
   const cancel = () => {
     turn.current++
-    void worker().cancel('positions')
+    void worker().cancel(kind)
     set((now) => ({ ...now, progress: null }))
   }
   const forget = () => set({ result: null, progress: null, failed: false })

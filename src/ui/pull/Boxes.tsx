@@ -1,13 +1,14 @@
 'use client'
 
-import { Box, Button, HStack, Progress, Text } from '@chakra-ui/react'
+import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { CATALOGUE } from '@/catalogue'
-import { cableNeeds } from '@/core/pull'
-import type { CablePlan } from '@/core/reels'
+import { boxTable, cableNeeds } from '@/core/pull'
+import type { CableNeed, CablePlan } from '@/core/reels'
 import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { Part } from '../kit/Page'
+import { WorkingBar } from '../kit/WorkingBar'
 import { BegunBoxes } from './BegunBoxes'
 import { BoxChart } from './BoxChart'
 import { Rows } from './Rows'
@@ -25,7 +26,9 @@ const ENDED = {
 /** Which run is cut from which box: no joints, the fewest new boxes, then the least of what is begun. */
 export function Boxes() {
   const { job } = useJob()
-  const needs = useMemo(() => cableNeeds(job, CATALOGUE), [job])
+  // Most of what changes in a job cuts nothing: the same needs are not planned again.
+  const asked = useMemo(() => JSON.stringify(cableNeeds(job, CATALOGUE)), [job])
+  const needs = useMemo(() => JSON.parse(asked) as readonly CableNeed[], [asked])
   const { plans, of, solved, progress, ended, cancel, again } = useBoxPlans(needs)
   const usual = needs[0]?.cable.id ?? 'cat6'
   if (needs.length === 0 && job.boxes.length === 0) return null
@@ -41,16 +44,7 @@ export function Boxes() {
       }
     >
       {progress === null ? null : (
-        <HStack mb={2} className="no-print">
-          <Progress.Root value={Math.round(progress * 100)} size="xs" flex={1} aria-label="Planning boxes">
-            <Progress.Track h="3px">
-              <Progress.Range bg="copper.solid" />
-            </Progress.Track>
-          </Progress.Root>
-          <Button size="sm" minH="44px" variant="outline" colorPalette="inky" onClick={cancel}>
-            Stop
-          </Button>
-        </HStack>
+        <WorkingBar share={progress} label="Planning boxes" stop="Stop" onStop={cancel} />
       )}
       {ended ? (
         <HStack mb={2}>
@@ -82,6 +76,7 @@ export function Boxes() {
 function OfCable({ plan }: { plan: CablePlan }) {
   const { job } = useJob()
   const { cable, boxes, untouched, tooLong } = plan
+  const { title, heads, rows } = boxTable(plan, job.units)
   const cut = (m: number) => print({ value: m, kind: 'cut' }, job.units)
   return (
     <Box mb={5}>
@@ -100,17 +95,9 @@ function OfCable({ plan }: { plan: CablePlan }) {
             <BoxChart boxes={boxes} units={job.units} />
           </Box>
           <Rows
-            title={`Boxes of ${cable.name}`}
-            heads={['Box', 'Holds', 'Cut in this order', 'Left']}
-            rows={boxes.map((box, at) => [
-              `${box.boxId ?? 'new'}${at}`,
-              [
-                box.name || 'No name',
-                cut(box.lengthM),
-                box.cuts.map(({ mark, cutM }) => `${mark}: ${cut(cutM)}`).join(', '),
-                cut(box.leftM),
-              ],
-            ])}
+            title={title}
+            heads={heads}
+            rows={rows.map((row, at) => [`${boxes[at]!.boxId ?? 'new'}${at}`, row])}
           />
         </>
       ) : null}

@@ -1,20 +1,22 @@
 'use client'
 
-import { Box, Button, HStack } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { Box, Button, HStack, Text } from '@chakra-ui/react'
+import { Fragment, useMemo } from 'react'
 import { CATALOGUE } from '@/catalogue'
-import { pullSheet } from '@/core/pull'
+import { pullSheet, pullTables, type PullTable } from '@/core/pull'
 import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
 import { Boxes } from './Boxes'
-import { Rows, type Row } from './Rows'
+import { Rows } from './Rows'
 
 /** What to cut, what to drill and what to load, from everything planned. */
 export function PullSheetPage() {
   const { job } = useJob()
-  const { cuts, bundles, drills, van } = useMemo(() => pullSheet(job, CATALOGUE), [job])
+  const sheet = useMemo(() => pullSheet(job, CATALOGUE), [job])
+  const tables = useMemo(() => pullTables(sheet, job.units), [sheet, job.units])
+  const { cuts, drills } = sheet
   const total = cuts.reduce((sum, { cutM }) => sum + (cutM ?? 0), 0)
   const holes = drills.reduce((sum, { count }) => sum + count, 0)
   const cut = (m: number) => print({ value: m, kind: 'cut' }, job.units)
@@ -31,84 +33,35 @@ export function PullSheetPage() {
           Print
         </Button>
         <Button asChild variant="outline" colorPalette="inky" minH="44px">
+          <a href={`/api/jobs/${job.id}/pull-sheet.pdf`} download>
+            PDF
+          </a>
+        </Button>
+        <Button asChild variant="outline" colorPalette="inky" minH="44px">
           <GoLink href={`/jobs/${job.id}/labels`}>Labels</GoLink>
         </Button>
       </HStack>
       {job.devices.length === 0 ? <Nothing>The lists come from the devices of this job.</Nothing> : null}
-      <List
-        title="Cut"
-        jobId={job.id}
-        list="cut-list"
-        heads={['Device', 'Tape', 'Cable', 'Cut', 'Installed']}
-        rows={cuts.map((line) => [
-          line.mark,
-          [
-            `${line.mark} ${line.name}`,
-            line.tape,
-            line.cable,
-            line.cutM === null ? 'ready-made lead' : cut(line.cutM),
-            cut(line.installedM),
-          ],
-        ])}
-      />
-      <Boxes />
-      <List
-        title="Pull together"
-        jobId={job.id}
-        list="pull-list"
-        heads={['Cables', 'Through, from the head end', 'Together for', 'Then part into']}
-        rows={bundles.map(({ marks, through, togetherM, parts }, at) => [
-          String(at),
-          [
-            `${marks.length}: ${marks.join(' ')}`,
-            through.join(', '),
-            cut(togetherM),
-            parts.map((part) => part.marks.join(' ')).join(' | '),
-          ],
-        ])}
-      />
-      <List
-        title="Drill"
-        jobId={job.id}
-        list="drill-list"
-        heads={['Surface', 'For', 'Bit', 'Holes', 'Devices']}
-        rows={drills.map((line) => [
-          `${line.surface}${line.purpose}${line.bit}`,
-          [line.surface, line.purpose, line.bit, line.count, line.marks.join(' ')],
-        ])}
-      />
-      <List
-        title="Load"
-        jobId={job.id}
-        list="van-list"
-        heads={['What', 'Count', 'Spare', 'Devices']}
-        rows={van.map((line) => [
-          `${line.kind}${line.item}`,
-          [
-            line.item,
-            line.unit === 'm' ? cut(line.count) : line.count,
-            line.spare || '',
-            line.marks.join(' '),
-          ],
-        ])}
-      />
+      {sheet.cautions.length > 0 ? (
+        <Box as="ul" mb={4} ps={5} aria-label="Cautions">
+          {sheet.cautions.map((caution) => (
+            <Text as="li" key={caution} fontSize="sm">
+              {caution}
+            </Text>
+          ))}
+        </Box>
+      ) : null}
+      {tables.map((table) => (
+        <Fragment key={table.list}>
+          <List jobId={job.id} table={table} />
+          {table.list === 'cut-list' ? <Boxes /> : null}
+        </Fragment>
+      ))}
     </Box>
   )
 }
 
-function List({
-  title,
-  jobId,
-  list,
-  heads,
-  rows,
-}: {
-  title: string
-  jobId: string
-  list: string
-  heads: readonly string[]
-  rows: readonly Row[]
-}) {
+function List({ jobId, table: { title, list, heads, rows } }: { jobId: string; table: PullTable }) {
   if (rows.length === 0) return null
   return (
     <Part
@@ -123,7 +76,7 @@ function List({
         </HStack>
       }
     >
-      <Rows title={title} heads={heads} rows={rows} />
+      <Rows title={title} heads={heads} rows={rows.map((row) => [JSON.stringify(row), row])} />
     </Part>
   )
 }

@@ -117,7 +117,7 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
               <Trash2 size={18} />
             </IconButton>
           </HStack>
-          {segment.space === 'conduit' ? (
+          {SPACES[segment.space].tube ? (
             <Choose
               label="Conduit"
               value={segment.conduitId ?? ''}
@@ -125,7 +125,7 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
               onChoose={(id) => keep(changed(segment.id, { conduitId: id || null }))}
             />
           ) : null}
-          {segment.space === 'conduit' ? (
+          {SPACES[segment.space].tube ? (
             <LineField
               label="Shared with other runs under the name"
               value={segment.conduitName}

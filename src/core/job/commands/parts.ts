@@ -37,6 +37,8 @@ export const removePart = kind({
       return refuse('/partId', `${user.mark} ${user.name} is made with it: choose another part there first.`)
     if (job.boxes.some(({ cableId }) => cableId === partId))
       return refuse('/partId', 'A box of it is on the van: take that out first.')
+    if (job.things.some((thing) => thing.kind === 'pathway' && thing.conduitId === partId))
+      return refuse('/partId', 'A pathway on the plan is of it: choose another there first.')
     return changed(job, { ownParts: job.ownParts.filter(({ id }) => id !== partId) })
   },
 })

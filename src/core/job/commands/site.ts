@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { FLOORS } from '../choices'
+import type { Catalogue } from '../../parts'
 import { Id, keysOf } from '../fields'
 import { JobFacts, MOST_THINGS, type Job } from '../job'
 import { Background, PlanThing, Site } from '../plan'
-import { changed, fieldsOf, kind, put, reasonsOf, refuse, type Envelope } from './kind'
+import { changed, fieldsOf, kind, put, reasonsOf, refuse, unknownPart, type Envelope } from './kind'
 
 /** Commands about the job as a whole and what stands on its plans. */
 
@@ -61,10 +62,18 @@ export const setBackground = kind({
   touches: ({ floor, background }) => [[`background/${floor}`, background]],
 })
 
+/** The conduit that a thing is and that the catalogue does not know; null where there is none. */
+function unknownConduit(thing: PlanThing, conduits: Catalogue['conduits']): string | null {
+  const id = thing.kind === 'pathway' ? thing.conduitId : null
+  return id === null || conduits.has(id) ? null : id
+}
+
 export const putThing = kind({
   shape: { thing: PlanThing },
   called: 'something on the plan',
-  apply: (job, { thing }) => {
+  apply: (job, { thing }, { conduits }) => {
+    const unknown = unknownConduit(thing, conduits)
+    if (unknown !== null) return unknownPart('/thing/conduitId', unknown)
     if (job.things.length >= MOST_THINGS && !job.things.some(({ id }) => id === thing.id)) {
       return refuse('/thing', `A job holds at most ${MOST_THINGS} things on its plans.`)
     }
@@ -75,11 +84,13 @@ export const putThing = kind({
 export const editThing = kind({
   shape: { thingId: Id, change: z.record(z.string().max(40), z.unknown()) },
   called: 'something on the plan',
-  apply: (job, { thingId, change }) => {
+  apply: (job, { thingId, change }, { conduits }) => {
     const thing = job.things.find(({ id }) => id === thingId)
     if (!thing) return refuse('/thingId', 'There is nothing with this id on the plans.')
     const made = PlanThing.safeParse({ ...thing, ...change, id: thing.id, kind: thing.kind })
     if (!made.success) return { ok: false, reasons: reasonsOf(made.error, '/change') }
+    const unknown = unknownConduit(made.data, conduits)
+    if (unknown !== null) return unknownPart('/change/conduitId', unknown)
     return changed(job, { things: put(job.things, made.data) })
   },
   touches: ({ thingId, change }) => fieldsOf(`thing/${thingId}`, change),

@@ -10,6 +10,7 @@ import { obstacle } from './obstacle'
 import { pathway } from './pathway'
 import { premises } from './premises'
 import { privacy } from './privacy'
+import { pullPoint } from './pullPoint'
 import { slab } from './slab'
 import { soffit } from './soffit'
 import { target } from './target'
@@ -30,6 +31,7 @@ const DRAWN_THINGS: { readonly [K in ThingName]: DrawnThing<K> } = {
   pathway,
   walk,
   target,
+  'pull point': pullPoint,
   'head end': headEnd,
 }
 const ORDER = Object.keys(DRAWN_THINGS) as ThingName[]

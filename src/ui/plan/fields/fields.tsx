@@ -6,6 +6,7 @@ import { along, areaM2, bearingDeg, distanceM, type Outline } from '@/core/geome
 import {
   FLOORS,
   LEVELS,
+  PULL_POINTS,
   SPACES,
   type Floor,
   type LevelId,
@@ -21,6 +22,7 @@ import type { Said } from '../../job/commands'
 import { Choose } from '../../kit/Choose'
 import { Tick } from '../../kit/Tick'
 import type { Editor } from '../editor'
+import { ConduitChoice } from './ConduitChoice'
 import { Openings } from './Openings'
 
 /** What the fields of a thing are made with. */
@@ -156,6 +158,23 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
   'target': { measures: targetHeight, more: mustShow },
   'walk': {},
   'head end': {},
+  'pull point': {
+    measures: ({ heightM }, { metres, put }) =>
+      metres('Above its floor', heightM, -20, 100, (to) => put({ heightM: to })),
+    more: ({ is }, { put }) => (
+      <>
+        <Choose
+          label="What it is"
+          value={is}
+          options={Object.entries(PULL_POINTS).map(([value, label]) => ({ value, label }))}
+          onChoose={(to) => put({ is: to as keyof typeof PULL_POINTS })}
+        />
+        <Text fontSize="sm" color="soft">
+          On a conduit or a duct, as high as that is here: cables are drawn from one pull point to the next.
+        </Text>
+      </>
+    ),
+  },
   'slab': { more: groundOf },
   'pathway': {
     measures: (thing, { metres, figure, put }) => (
@@ -178,9 +197,13 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
           options={(Object.keys(SPACES) as SpaceId[]).map((id) => ({ value: id, label: SPACES[id].name }))}
           onChoose={(to) => {
             const { temperatureC, minutesPerM } = SPACES[to as SpaceId]
-            return put({ space: to as SpaceId, temperatureC, minutesPerM })
+            const conduitId = SPACES[to as SpaceId].tube ? thing.conduitId : null
+            return put({ space: to as SpaceId, temperatureC, minutesPerM, conduitId })
           }}
         />
+        {SPACES[thing.space].tube ? (
+          <ConduitChoice conduitId={thing.conduitId} onChoose={(conduitId) => put({ conduitId })} />
+        ) : null}
         <Choose
           label="Its end is on"
           value={thing.endFloor ?? thing.floor}

@@ -12,6 +12,7 @@ import {
   RectangleHorizontal,
   Server,
   Spline,
+  SquareX,
   Waypoints,
   type LucideIcon,
 } from 'lucide-react'
@@ -161,6 +162,18 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     how: 'Click where it is.',
     clicks: 1,
     start: ([at]) => [{ kind: 'head end', at }],
+  },
+  'pull point': {
+    name: 'Pull point',
+    icon: SquareX,
+    key: 'k',
+    how: 'Click on a conduit or duct where its cables can be reached: a pull box, a hand hole.',
+    clicks: 1,
+    start: ([at], on) => {
+      const heightM =
+        last(on, 'pull point')?.heightM ?? last(on, 'pathway')?.heightM ?? USUAL_HEIGHTS.pathwayM
+      return [{ kind: 'pull point', at, is: 'pull box', heightM }]
+    },
   },
   'slab': {
     name: 'Floor slab',

@@ -10,7 +10,7 @@ import { work } from '@/server/workshop/workshop'
 
 const BOXES = 'box-plan'
 
-/** A list of the pull sheet as CSV: cut-list, pull-list, drill-list, van-list; box-plan takes longer. */
+/** A list of the pull sheet as CSV; box-plan takes longer than the others. */
 export const GET = answering<{ params: Promise<{ jobId: string; list: string }> }>(
   async (request, { params }) => {
     const { jobId, list } = await params

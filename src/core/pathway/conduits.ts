@@ -1,0 +1,107 @@
+import { SPACES } from '../job/choices'
+import type { Catalogue, Conduit, PullSpot } from '../parts'
+import { conduitFor, filled, fillLimit, type Filled } from '../route'
+import { nameOf } from '../plan'
+import type { Pathway } from './network'
+import type { DrawnCable } from './waysOn'
+
+/** A conduit or duct on the plan with everything that is led through it. */
+export interface ConduitUse {
+  readonly pathwayIds: readonly string[]
+  readonly name: string
+  readonly marks: readonly string[]
+  /** Null where its size is not known. */
+  readonly conduit: Conduit | null
+  readonly fill: Filled | null
+  /** The fullest it may be, %. */
+  readonly limitPercent: number
+  /** The smallest of the catalogue that takes them with ease; null where none does. */
+  readonly fitting: Conduit | null
+}
+
+/** What lies in every conduit and duct: pathways of the same name are one, as they are on a route. */
+export function conduitsIn(cables: readonly DrawnCable[], { conduits }: Catalogue): readonly ConduitUse[] {
+  const uses = new Map<string, { pathways: Map<string, Pathway>; in: Map<string, DrawnCable> }>()
+  for (const cable of cables) {
+    const legs = 'way' in cable.found ? cable.found.way.legs : []
+    for (const { pathway } of legs) {
+      if (!SPACES[pathway.space].tube) continue
+      const key = pathway.name || pathway.id
+      const use = uses.get(key) ?? { pathways: new Map(), in: new Map() }
+      use.pathways.set(pathway.id, pathway)
+      use.in.set(cable.deviceId, cable)
+      uses.set(key, use)
+    }
+  }
+  return [...uses.values()].map((use) => {
+    const [first, ...others] = use.pathways.values()
+    const sized = [first!, ...others].flatMap(({ conduitId }) => conduits.get(conduitId ?? '') ?? [])
+    // Of one name and several sizes, the narrowest decides.
+    const conduit = sized.sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0] ?? null
+    const diameters = [...use.in.values()].map(({ cable }) => cable.diameterMm)
+    return {
+      pathwayIds: [...use.pathways.keys()],
+      name: first!.name === '' ? SPACES[first!.space].name : nameOf(first!),
+      marks: [...use.in.values()].map(({ mark }) => mark),
+      conduit,
+      fill: conduit && filled(diameters, conduit),
+      limitPercent: fillLimit(diameters.length).value,
+      fitting: conduitFor(diameters, conduits.values()),
+    }
+  })
+}
+
+/** One pull through conduits and ducts, with every cable that is drawn in it. */
+export interface ConduitPull {
+  readonly pathwayIds: readonly string[]
+  readonly through: readonly string[]
+  readonly marks: readonly string[]
+  readonly lengthM: number
+  readonly bendsDeg: number
+  /** Out of the better end: the pull on the cable that is nearest to what it stands, N. */
+  readonly pullN: number
+  readonly standsN: number
+  readonly outTowards: 'the devices' | 'the head end'
+  /** Where pull points are wanted; none where it is well, null where none help. */
+  readonly pointsAt: readonly PullSpot[] | null
+}
+
+/** Every pull through conduits and ducts, the longest first. */
+export function conduitPulls(cables: readonly DrawnCable[]): readonly ConduitPull[] {
+  type One = { readonly mark: string; readonly standsN: number; readonly pull: DrawnCable['pulls'][number] }
+  const groups = new Map<string, One[]>()
+  for (const { mark, cable, pulls } of cables)
+    for (const pull of pulls) {
+      const key = JSON.stringify(
+        pull.section.stretches.map(({ lane, from, to }) => [lane.pathway.id, from, to]),
+      )
+      groups.set(key, [...(groups.get(key) ?? []), { mark, standsN: cable.pullN, pull }])
+    }
+  return [...groups.values()].map(pullOf).sort((a, b) => b.lengthM - a.lengthM)
+
+  function pullOf(group: readonly One[]): ConduitPull {
+    const hardest = (towards: 'toDevice' | 'toHeadEnd') =>
+      group.reduce((one, other) =>
+        other.pull.pullN[towards] / other.standsN > one.pull.pullN[towards] / one.standsN ? other : one,
+      )
+    const [out, back] = [hardest('toDevice'), hardest('toHeadEnd')]
+    const outwards = out.pull.pullN.toDevice / out.standsN <= back.pull.pullN.toHeadEnd / back.standsN
+    const worst = outwards ? out : back
+    const { section, through, lengthM, bendsDeg } = worst.pull
+    const most = group.reduce((one, { pull: { pointsAt } }) => {
+      if (one === null || pointsAt === null) return null
+      return pointsAt.length > one.length ? pointsAt : one
+    }, worst.pull.pointsAt)
+    return {
+      pathwayIds: [...new Set(section.stretches.map(({ lane }) => lane.pathway.id))],
+      through,
+      marks: group.map(({ mark }) => mark),
+      lengthM,
+      bendsDeg,
+      pullN: outwards ? worst.pull.pullN.toDevice : worst.pull.pullN.toHeadEnd,
+      standsN: worst.standsN,
+      outTowards: outwards ? 'the devices' : 'the head end',
+      pointsAt: most,
+    }
+  }
+}

@@ -1,0 +1,91 @@
+import { distanceM } from '../geometry'
+import { SPACES } from '../job/choices'
+import type { Job } from '../job/job'
+import { nameOf } from '../plan'
+import type { Catalogue } from '../parts'
+import type { World } from '../sight'
+import { cablesToLead } from './cables'
+import { PATHWAY_LIMITS } from './limits'
+import { networkOf, type Network, type Spot, type Stop } from './network'
+import { WayFinder, type Laid } from './way'
+
+/** What spots for the head end are compared by: the cables that lead there, and the pathways. */
+export interface HeadEndQuestion {
+  readonly cables: readonly (Laid & { readonly from: Spot })[]
+  readonly world: World
+}
+
+/** What all cables of a job come to with the head end at one spot. */
+export interface HeadEndSpot {
+  readonly spot: Spot
+  /** The pathway at which it lies; null for the head end as it is drawn. */
+  readonly beside: string | null
+  readonly lengthM: number
+  readonly minutes: number
+  /** Cables that find a way there. */
+  readonly led: number
+}
+
+export const headEndQuestion = (
+  { devices, equipment, things, floorHeightsM }: Job,
+  catalogue: Catalogue,
+): HeadEndQuestion => ({
+  cables: cablesToLead({ devices, equipment }, catalogue).map(({ spot, cable }) => ({
+    from: spot,
+    stands: cable.stands,
+  })),
+  world: { things: things.filter(({ kind }) => kind === 'pathway' || kind === 'head end'), floorHeightsM },
+})
+
+/** Spots nearer to each other than this are one. */
+const APART_M = 2
+/** So many spots are tried. */
+const MOST_SPOTS = 40
+
+/**
+ * Where the head end could be: as it is drawn, then at the points of dry pathways that come within reach of
+ * it, each with what all cables come to there. Most cables led first, then the least labour.
+ * Yields how far it is, 0 to 1.
+ */
+export function* headEndSteps({ cables, world }: HeadEndQuestion): Generator<number, readonly HeadEndSpot[]> {
+  yield 0
+  const network = networkOf(world)
+  const tried: { readonly network: Network; readonly spot: Spot; readonly beside: string | null }[] = []
+  const [drawn] = network.headEnds
+  if (drawn) tried.push({ network, spot: drawn.spot, beside: null })
+  for (const stop of spotsOn(network)) {
+    const spot = { floor: stop.floor, at: stop.at, heightM: PATHWAY_LIMITS.headEndM.value }
+    const near = tried.some(
+      (one) => one.spot.floor === spot.floor && distanceM(one.spot.at, spot.at) < APART_M,
+    )
+    if (near) continue
+    const moved = { ...network, headEnds: [{ spot, stop }] }
+    tried.push({ network: moved, spot, beside: nameOf(stop.lane.pathway) })
+    if (tried.length >= MOST_SPOTS) break
+  }
+  const spots: HeadEndSpot[] = []
+  for (const [i, one] of tried.entries()) {
+    const finder = new WayFinder(one.network)
+    let [lengthM, minutes, led] = [0, 0, 0]
+    for (const { from, stands } of cables) {
+      const found = finder.find(from, { stands })
+      if (!('way' in found)) continue
+      lengthM += found.way.lengthM
+      minutes += found.way.minutes
+      led++
+    }
+    spots.push({ spot: one.spot, beside: one.beside, lengthM, minutes, led })
+    yield (i + 1) / tried.length
+  }
+  return spots.sort((a, b) => b.led - a.led || a.minutes - b.minutes)
+}
+
+/** Drawn points of pathways that rain does not reach, as low as a cupboard is brought to. */
+const spotsOn = ({ lanes }: Network): readonly Stop[] =>
+  lanes
+    .filter(({ pathway: { space } }) => !SPACES[space].rained)
+    .flatMap(({ stops }) => stops)
+    .filter(({ heightM }) => {
+      const upM = heightM - PATHWAY_LIMITS.headEndM.value
+      return Math.abs(upM) <= PATHWAY_LIMITS.reachM.value
+    })

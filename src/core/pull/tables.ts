@@ -1,0 +1,130 @@
+import type { CablePlan } from '../reels'
+import { print, type QuantityKind, type UnitSystem } from '../units'
+import type { PullSheet } from './lists'
+import { fillWords, pointWords } from './words'
+
+/** A table of the pull sheet, in words: what the screen, the paper and the PDF show alike. */
+export interface PullTable {
+  readonly title: string
+  /** The list of the same, as CSV. */
+  readonly list: string
+  readonly heads: readonly string[]
+  /** Shares of the width on paper, by column. */
+  readonly shares: readonly number[]
+  readonly rows: readonly (readonly string[])[]
+}
+
+/** Every table of a pull sheet in the order of the work, but the boxes; without rows where there are none. */
+export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTable[] {
+  const said = (value: number, kind: QuantityKind) => print({ value, kind }, units)
+  const of = (marks: readonly string[]) => `${marks.length}: ${marks.join(' ')}`
+  return [
+    {
+      title: 'Cut',
+      list: 'cut-list',
+      heads: ['Device', 'Tape', 'Cable', 'Cut', 'Installed'],
+      shares: [0.3, 0.16, 0.28, 0.14, 0.12],
+      rows: sheet.cuts.map(({ mark, name, tape, cable, cutM, installedM }) => [
+        `${mark} ${name}`,
+        tape,
+        cable,
+        cutM === null ? 'ready-made lead' : said(cutM, 'cut'),
+        said(installedM, 'cut'),
+      ]),
+    },
+    {
+      title: 'Pull together',
+      list: 'pull-list',
+      heads: ['Cables', 'Through, from the head end', 'Together for', 'Then part into'],
+      shares: [0.24, 0.38, 0.14, 0.24],
+      rows: sheet.bundles.map(({ marks, through, togetherM, parts }) => [
+        of(marks),
+        through.join(', '),
+        said(togetherM, 'cut'),
+        parts.map((part) => part.marks.join(' ')).join(' | '),
+      ]),
+    },
+    {
+      title: 'Conduits and ducts',
+      list: 'conduit-list',
+      heads: ['Conduit', 'Size', 'Cables', 'Full', 'At most', 'Judged', 'Right for them'],
+      shares: [0.22, 0.14, 0.2, 0.08, 0.08, 0.14, 0.14],
+      rows: sheet.conduits.map((use) => [
+        use.name,
+        use.conduit?.name ?? 'not known',
+        of(use.marks),
+        use.fill ? said(use.fill.percent, 'share') : '',
+        said(use.limitPercent, 'share'),
+        fillWords(use),
+        use.fitting?.name ?? 'none of the catalogue',
+      ]),
+    },
+    {
+      title: 'Draw through',
+      list: 'conduit-pulls',
+      heads: [
+        'Through',
+        'Cables',
+        'Length',
+        'Bends',
+        'Pull on each',
+        'Stands',
+        'Draw out towards',
+        'Pull points',
+      ],
+      shares: [0.24, 0.13, 0.09, 0.09, 0.09, 0.09, 0.12, 0.15],
+      rows: sheet.draws.map((pull) => [
+        pull.through.join(', '),
+        of(pull.marks),
+        said(pull.lengthM, 'cut'),
+        said(pull.bendsDeg, 'angle'),
+        said(pull.pullN, 'force'),
+        said(pull.standsN, 'force'),
+        pull.outTowards,
+        pointWords(pull, units),
+      ]),
+    },
+    {
+      title: 'Drill',
+      list: 'drill-list',
+      heads: ['Surface', 'For', 'Bit', 'Holes', 'Devices'],
+      shares: [0.26, 0.24, 0.18, 0.08, 0.24],
+      rows: sheet.drills.map(({ surface, purpose, bit, count, marks }) => [
+        surface,
+        purpose,
+        bit,
+        String(count),
+        marks.join(' '),
+      ]),
+    },
+    {
+      title: 'Load',
+      list: 'van-list',
+      heads: ['What', 'Count', 'Spare', 'Devices'],
+      shares: [0.42, 0.12, 0.1, 0.36],
+      rows: sheet.van.map(({ item, unit, count, spare, marks }) => [
+        item,
+        unit === 'm' ? said(count, 'cut') : String(count),
+        spare > 0 ? String(spare) : '',
+        marks.join(' '),
+      ]),
+    },
+  ]
+}
+
+/** What is cut from every box of one cable. */
+export function boxTable({ cable, boxes }: CablePlan, units: UnitSystem): PullTable {
+  const cut = (value: number) => print({ value, kind: 'cut' }, units)
+  return {
+    title: `Boxes of ${cable.name}`,
+    list: 'box-plan',
+    heads: ['Box', 'Holds', 'Cut in this order', 'Left'],
+    shares: [0.14, 0.12, 0.62, 0.12],
+    rows: boxes.map((box) => [
+      box.name || 'No name',
+      cut(box.lengthM),
+      box.cuts.map(({ mark, cutM }) => `${mark}: ${cut(cutM)}`).join(', '),
+      cut(box.leftM),
+    ]),
+  }
+}

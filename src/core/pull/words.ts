@@ -1,0 +1,17 @@
+import type { ConduitPull, ConduitUse } from '../pathway'
+import { print, type UnitSystem } from '../units'
+
+/** What is said of a conduit's fill: on the screen, on paper and in a list alike. */
+export function fillWords({ fill }: Pick<ConduitUse, 'fill'>): string {
+  if (!fill) return 'Not judged: its size is not known'
+  if (!fill.goesIn) return 'Check: too full'
+  return fill.jams ? 'Check: three may wedge' : 'Good'
+}
+
+/** Where a pull wants pull points, told from the device's end. */
+export function pointWords({ pointsAt }: Pick<ConduitPull, 'pointsAt'>, units: UnitSystem): string {
+  if (pointsAt === null) return 'Check: no pull point helps'
+  if (pointsAt.length === 0) return 'Good'
+  const places = pointsAt.map(({ alongM }) => print({ value: alongM, kind: 'cut' }, units))
+  return `Check: wanted ${places.join(' and ')} in`
+}

@@ -1,0 +1,39 @@
+import 'server-only'
+import { CATALOGUE } from '@/catalogue'
+import type { Job } from '@/core/job'
+import { boxTable, pullSheet, pullTables, type PullTable } from '@/core/pull'
+import { boxPlans } from '../exports/boxPlan'
+import { Sheet } from './sheet'
+
+interface Printing {
+  readonly job: Job
+  /** ISO date that stands on the pages. */
+  readonly today: string
+  readonly onProgress: (done: number, total: number) => void
+}
+
+/** The pull sheet as PDF for A4: what to cut, from which box, what to pull together, to drill and to load. */
+export async function pullPdf({ job, today, onProgress }: Printing): Promise<Uint8Array> {
+  const sheet = await Sheet.start(
+    `${job.name}: pull sheet`,
+    [job.name, job.address, today].filter(Boolean).join(' · '),
+  )
+  const pull = pullSheet(job, CATALOGUE)
+  sheet.heading(`${job.name}: pull sheet`, 16)
+  for (const caution of pull.cautions) sheet.text(`Mind: ${caution}`, { size: 8.5 })
+  const [cuts, ...others] = pullTables(pull, job.units)
+  const boxes = (await boxPlans(job, onProgress)).map((plan) => boxTable(plan, job.units))
+  for (const table of [cuts!, ...boxes, ...others]) tableOn(sheet, table)
+  if (pull.cuts.length === 0 && pull.drills.length === 0 && pull.van.length === 0)
+    sheet.text('Nothing is planned to cut, to drill or to load yet.')
+  return sheet.finish()
+}
+
+function tableOn(sheet: Sheet, { title, heads, shares, rows }: PullTable): void {
+  if (rows.length === 0) return
+  const cells = (words: readonly string[], bold: boolean) =>
+    words.map((said, i) => ({ words: said, share: shares[i]!, bold }))
+  sheet.heading(title, 11)
+  sheet.row(cells(heads, true), 8)
+  for (const row of rows) sheet.row(cells(row, false), 8)
+}

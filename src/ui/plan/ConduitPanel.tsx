@@ -1,0 +1,106 @@
+'use client'
+
+import { Box, Button, Stack, Text } from '@chakra-ui/react'
+import { useMemo } from 'react'
+import { v4 as uuid } from 'uuid'
+import type { PlanThing, ThingOf } from '@/core/job'
+import { conduitPulls, conduitsIn, type ConduitPull, type ConduitUse, type DrawnCable } from '@/core/pathway'
+import { fillWords, pointWords } from '@/core/pull'
+import { print, type QuantityKind } from '@/core/units'
+import { useCatalogue } from '../job/JobProvider'
+import type { Editor } from './editor'
+
+/** What lies in a conduit, how full that makes it, and how its cables are drawn through. */
+export function ConduitPanel({
+  pathway,
+  cables,
+  editor,
+}: {
+  pathway: ThingOf<'pathway'>
+  cables: readonly DrawnCable[]
+  editor: Editor
+}) {
+  const catalogue = useCatalogue()
+  const uses = useMemo(() => conduitsIn(cables, catalogue), [cables, catalogue])
+  const pulls = useMemo(() => conduitPulls(cables), [cables])
+  const use = uses.find(({ pathwayIds }) => pathwayIds.includes(pathway.id))
+  if (!use) return <Text>No cable of a device is led through it.</Text>
+  return (
+    <Stack gap={3}>
+      <Fill use={use} editor={editor} />
+      {pulls
+        .filter(({ pathwayIds }) => pathwayIds.includes(pathway.id))
+        .map((pull, i) => (
+          <PullWords key={i} pull={pull} editor={editor} />
+        ))}
+      <Text fontSize="sm" color="soft">
+        Friction and the weight of cable are guesses of the trade. Not counted: cables that lie in it already,
+        runs between equipment.
+      </Text>
+    </Stack>
+  )
+}
+
+function Fill({ use, editor: { job, commit } }: { use: ConduitUse; editor: Editor }) {
+  const { fill, fitting, marks, limitPercent } = use
+  const share = (value: number) => print({ value, kind: 'share' }, job.units)
+  const tight = fill !== null && (!fill.goesIn || fill.jams)
+  const take = () => {
+    const sized = job.things.filter(({ id }) => use.pathwayIds.includes(id))
+    const change = { conduitId: fitting!.id }
+    return commit(...sized.map(({ id }) => ({ type: 'editThing' as const, thingId: id, change })))
+  }
+  return (
+    <Box>
+      <Text className="figures">
+        {marks.length} cable{marks.length === 1 ? '' : 's'}: {marks.join(' ')}.{' '}
+        {fill ? `${share(fill.percent)} full, at most ${share(limitPercent)}.` : ''}
+      </Text>
+      <Text fontWeight={600}>
+        {tight ? '▲ ' : ''}
+        {fillWords(use)}.
+      </Text>
+      {fitting && (tight || !fill) ? (
+        <Button
+          size="sm"
+          minH="44px"
+          mt={1}
+          variant="outline"
+          colorPalette="inky"
+          onClick={() => void take()}
+        >
+          Take {fitting.name}
+        </Button>
+      ) : null}
+    </Box>
+  )
+}
+
+function PullWords({ pull, editor: { job, commit } }: { pull: ConduitPull; editor: Editor }) {
+  const said = (value: number, kind: QuantityKind) => print({ value, kind }, job.units)
+  const { pointsAt } = pull
+  const put = () => {
+    const made = (pointsAt ?? []).map(
+      ({ floor, at, heightM }): PlanThing => ({
+        ...{ id: uuid(), floor, name: '', locked: false },
+        ...{ kind: 'pull point', at: { x: at.x, y: at.y }, is: 'pull box', heightM },
+      }),
+    )
+    return commit(...made.map((thing) => ({ type: 'putThing' as const, thing })))
+  }
+  return (
+    <Box data-pull>
+      <Text className="figures">
+        {pull.through.join(', ')}: {said(pull.lengthM, 'cut')} in one pull, {said(pull.bendsDeg, 'angle')} of
+        bends. Drawn out towards {pull.outTowards}, {said(pull.pullN, 'force')} on each; it stands{' '}
+        {said(pull.standsN, 'force')}.
+      </Text>
+      {pointsAt?.length === 0 ? null : <Text fontWeight={600}>▲ {pointWords(pull, job.units)}.</Text>}
+      {pointsAt && pointsAt.length > 0 ? (
+        <Button size="sm" minH="44px" mt={1} variant="outline" colorPalette="inky" onClick={() => void put()}>
+          {pointsAt.length === 1 ? 'Put a pull box there' : `Put ${pointsAt.length} pull boxes there`}
+        </Button>
+      ) : null}
+    </Box>
+  )
+}
