@@ -1,39 +1,16 @@
 import { expect, test, type Page } from '@playwright/test'
-import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { commandsOf, JobFile } from '../src/core/job'
+import { ownYard } from './ownYard'
 import { awake } from './watch'
 
 /** Which run is cut from which box. */
 
-const DEMO = readFileSync('demo/jobs/3-kestrel-quay.job.json', 'utf8')
-
-/** A copy of the boatyard of which nothing is pulled yet, for this test alone. */
-async function yard(page: Page): Promise<string> {
-  const { job } = JobFile.parse(JSON.parse(DEMO))
-  const id = `boxes-${randomUUID().slice(0, 8)}`
-  const bare = {
-    ...job,
-    records: [],
-    faults: [],
-    photos: [],
-    handed: [],
-    signed: [],
-    conflicts: [],
-    backgrounds: [],
-  }
-  const said = await page.request.post('/api/commands', {
-    data: { commands: commandsOf(bare, randomUUID, id) },
-  })
-  expect(said.ok()).toBe(true)
-  return `/jobs/${id}/pull-sheet`
-}
 const boxes = (page: Page) => page.getByRole('region', { name: 'Boxes of Cat 6, outdoor, 6.2 mm' })
 
 test('begun boxes are used up before a new one is opened, and what is left of them is kept', async ({
   page,
 }) => {
-  await page.goto(await yard(page))
+  await page.goto(`${await ownYard(page)}/pull-sheet`)
   await awake(page)
   await expect(boxes(page).getByRole('row', { name: /^B2 96.0 m/ })).toBeVisible({ timeout: 20_000 })
   await expect(page.getByRole('img', { name: /^Boxes. .*B2: \d/ })).toBeVisible()
@@ -71,7 +48,7 @@ test('begun boxes are used up before a new one is opened, and what is left of th
 
 test('without the solver there is a plan all the same, and that is said', async ({ page }) => {
   await page.route('**/*.wasm', (route) => route.abort())
-  await page.goto(await yard(page))
+  await page.goto(`${await ownYard(page)}/pull-sheet`)
   await expect(page.getByText(/The solver is not on this device/)).toBeVisible({ timeout: 20_000 })
   await expect(boxes(page).getByRole('row', { name: /^B2 96.0 m/ })).toBeVisible()
 })

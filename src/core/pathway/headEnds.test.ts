@@ -25,8 +25,10 @@ const yard = (things: readonly PlanThing[], places = [0, 2, 30]) =>
 
 describe('spots for the head end', () => {
   it('each comes to what the cables come to with the head end drawn there', () => {
+    // A cable leaves its pathway before the end of it where the head end is nearer from there.
+    const beside = pathway([[0, 0], [0, 2], [14, 3]], { heightM: 1, endM: 1 }) // prettier-ignore
     const up = pathway([[12, 0], [12, 8]], { heightM: 2, endM: 2 }) // prettier-ignore
-    const lanes = [dry(0, 12), dry(12, 30, { name: 'Back' }), up]
+    const lanes = [dry(0, 12), dry(12, 30, { name: 'Back' }), up, beside]
     const on = yard([...lanes, headEnd(30, 0)])
     const spots = asked(on)
     expect(spots.length).toBeGreaterThan(3)

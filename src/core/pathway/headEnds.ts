@@ -44,44 +44,51 @@ const MOST_SPOTS = 40
 
 /**
  * Where the head end could be: as it is drawn, then at the points of dry pathways that come within reach of
- * it, each with what all cables come to there. Most cables led first, then the least labour.
- * Yields how far it is, 0 to 1.
+ * it, each with what all cables come to there. Of several head ends the first is moved. Most cables led first,
+ * then the least labour. Yields how far it is, 0 to 1.
  */
 export function* headEndSteps({ cables, world }: HeadEndQuestion): Generator<number, readonly HeadEndSpot[]> {
   yield 0
-  const network = networkOf(world)
-  const tried: { readonly network: Network; readonly spot: Spot; readonly beside: string | null }[] = []
-  const [drawn] = network.headEnds
-  if (drawn) tried.push({ network, spot: drawn.spot, beside: null })
-  for (const stop of spotsOn(network)) {
-    const spot = { floor: stop.floor, at: stop.at, heightM: PATHWAY_LIMITS.headEndM.value }
+  const drawn = world.things.find((thing) => thing.kind === 'head end')
+  if (!drawn) return []
+  const tried: Pick<HeadEndSpot, 'spot' | 'beside'>[] = [{ spot: spotOn(drawn), beside: null }]
+  for (const stop of stopsOn(networkOf(world))) {
+    const spot = spotOn(stop)
     const near = tried.some(
       (one) => one.spot.floor === spot.floor && distanceM(one.spot.at, spot.at) < APART_M,
     )
-    if (near) continue
-    const moved = { ...network, headEnds: [{ spot, stop }] }
-    tried.push({ network: moved, spot, beside: nameOf(stop.lane.pathway) })
+    if (!near) tried.push({ spot, beside: nameOf(stop.lane.pathway) })
     if (tried.length >= MOST_SPOTS) break
   }
   const spots: HeadEndSpot[] = []
-  for (const [i, one] of tried.entries()) {
-    const finder = new WayFinder(one.network)
-    let [lengthM, minutes, led] = [0, 0, 0]
-    for (const { from, stands } of cables) {
+  for (const [i, { spot, beside }] of tried.entries()) {
+    const moved = { ...drawn, floor: spot.floor, at: spot.at }
+    const things = world.things.map((thing) => (thing === drawn ? moved : thing))
+    const finder = new WayFinder(networkOf({ ...world, things }))
+    const ways = cables.flatMap(({ from, stands }) => {
       const found = finder.find(from, { stands })
-      if (!('way' in found)) continue
-      lengthM += found.way.lengthM
-      minutes += found.way.minutes
-      led++
-    }
-    spots.push({ spot: one.spot, beside: one.beside, lengthM, minutes, led })
+      return 'way' in found ? [found.way] : []
+    })
+    spots.push({
+      spot,
+      beside,
+      lengthM: ways.reduce((sum, { lengthM }) => sum + lengthM, 0),
+      minutes: ways.reduce((sum, { minutes }) => sum + minutes, 0),
+      led: ways.length,
+    })
     yield (i + 1) / tried.length
   }
   return spots.sort((a, b) => b.led - a.led || a.minutes - b.minutes)
 }
 
+const spotOn = ({ floor, at }: Pick<Spot, 'floor' | 'at'>): Spot => ({
+  floor,
+  at,
+  heightM: PATHWAY_LIMITS.headEndM.value,
+})
+
 /** Drawn points of pathways that rain does not reach, as low as a cupboard is brought to. */
-const spotsOn = ({ lanes }: Network): readonly Stop[] =>
+const stopsOn = ({ lanes }: Network): readonly Stop[] =>
   lanes
     .filter(({ pathway: { space } }) => !SPACES[space].rained)
     .flatMap(({ stops }) => stops)

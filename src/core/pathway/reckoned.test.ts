@@ -77,10 +77,8 @@ it('the least labour is what a general graph library finds', () => {
       const finder = new WayFinder(
         networkOf({ things: [...things, headEnd(GRID_M, GRID_M)], floorHeightsM: UNKNOWN_HEIGHTS }),
       )
-      const asked = finder.find(
-        { floor: 'ground', at: xy(from.x * GRID_M, from.y * GRID_M), heightM: 2.2 },
-        { stands: [] },
-      )
+      const spot = { floor: 'ground', at: xy(from.x * GRID_M, from.y * GRID_M), heightM: 2.2 } as const
+      const asked = finder.find(spot, { stands: [] })
       const nodes = dijkstra.bidirectional(graph, 'device', 'head end', 'minutes') as string[] | null
       const least = nodes
         ? nodes
@@ -91,6 +89,29 @@ it('the least labour is what a general graph library finds', () => {
         found++
         expect(asked.way.minutes).toBeCloseTo(least!, 6)
       } else expect(least).toBeNull()
+      // Through the first pathway: there, along one edge of it, and on from there.
+      const minutesOf = (a: string, b: string) => graph.getEdgeAttribute(a, b, 'minutes') as number
+      // No cable goes through the device or the head end on its way.
+      const farFrom = (start: string, without: string) => {
+        const rest = graph.copy()
+        rest.dropNode(without)
+        const paths = dijkstra.singleSource(rest, start, 'minutes') as Record<string, string[]>
+        const cost = (path: readonly string[]) =>
+          path.slice(1).reduce((sum, next, i) => sum + minutesOf(path[i]!, next), 0)
+        return Object.fromEntries(Object.entries(paths).map(([to, path]) => [to, cost(path)]))
+      }
+      const [near, far] = [farFrom('device', 'head end'), farFrom('head end', 'device')]
+      const along = graph.filterEdges((_, __, a, b) => [a, b].every((name) => name.startsWith('0@')))
+      const through = along.flatMap((one) => {
+        const [a, b] = graph.extremities(one)
+        const by = [near[a]! + far[b]!, near[b]! + far[a]!].filter((minutes) => !Number.isNaN(minutes))
+        return by.map((minutes) => minutes + minutesOf(a, b))
+      })
+      const forced = finder.findThrough(spot, { stands: [] }, 'p0')
+      expect(forced?.minutes ?? Infinity).toBeCloseTo(Math.min(Infinity, ...through), 6)
+      if (!forced) return
+      expect(forced.legs.some(({ pathway: { id } }) => id === 'p0')).toBe(true)
+      expect(finder.findThrough(spot, { stands: [] }, 'p0', new Set(['p0']))).toBeNull()
     }),
     { numRuns: 600 },
   )

@@ -91,7 +91,25 @@ export class WayFinder {
           best = { enters, by, minutes: minutes + reached.minutes }
       }
     if (!best) return { none: 'The pathways near it do not lead to a head end.' }
-    return { way: wayOf(from, best.enters, best.by, tree, best.minutes) }
+    return { way: wayOf(from, best.enters, best.by, [], tree, best.minutes) }
+  }
+
+  /** The way of least labour that goes along one pathway somewhere; null where none does. */
+  findThrough(
+    from: Spot,
+    { stands }: Laid,
+    through: string,
+    around: ReadonlySet<string> = NO_BANS,
+  ): Way | null {
+    const { network } = this
+    if (network.crowded || around.has(through)) return null
+    const tree = this.tree(stands, around)
+    const enters = network.near(from).flatMap((lane) => {
+      const stop = passable(lane, stands, around) && broughtOnto(lane, from)
+      return stop ? [stop] : []
+    })
+    const best = alongOne(network, from, enters, through, tree, (lane) => passable(lane, stands, around))
+    return best && wayOf(from, best.enters, best.by, best.steps, tree, best.minutes)
   }
 
   /** The same for a thing that is asked about again: looked for once while it stays the same. */
@@ -160,6 +178,55 @@ function treeOf({ headEnds, steps }: Network, may: (lane: Lane) => boolean): Tre
   return tree
 }
 
+interface Forced {
+  readonly minutes: number
+  readonly enters: Stop
+  readonly by: Stop
+  /** From where the lane is left for the first time, until the rest is as from there. */
+  readonly steps: readonly Step[]
+}
+
+/**
+ * The least labour from where a cable enters, along the pathway of the id `through`, and on by the tree:
+ * every stop is reached once before that pathway and once after it.
+ */
+function alongOne(
+  { steps }: Network,
+  from: Spot,
+  enters: readonly Stop[],
+  through: string,
+  tree: Tree,
+  may: (lane: Lane) => boolean,
+): Forced | null {
+  const reached: readonly [Set<Stop>, Set<Stop>] = [new Set(), new Set()]
+  const open = new FlatQueue<readonly [stop: Stop, after: boolean, by: Forced]>()
+  const goesAlong = ({ pathway }: Lane) => pathway.id === through
+  for (const stop of enters)
+    for (const by of besides(stop)) {
+      const minutes = broughtTo(from, stop).minutes + alongLane(stop.lane, stop.share, by.share).minutes
+      const after = goesAlong(stop.lane) && stop.share !== by.share
+      open.push([by, after, { minutes, enters: stop, by, steps: [] }], minutes)
+    }
+  let best: Forced | null = null
+  for (let first = open.pop(); first; first = open.pop()) {
+    const [stop, after, way] = first
+    if (best && way.minutes >= best.minutes) break
+    const known = reached[after ? 1 : 0]
+    if (known.has(stop)) continue
+    known.add(stop)
+    const rest = after ? tree.get(stop) : undefined
+    if (rest && (!best || way.minutes + rest.minutes < best.minutes))
+      best = { ...way, minutes: way.minutes + rest.minutes }
+    for (const step of steps.get(stop) ?? []) {
+      if (!may(step.to.lane)) continue
+      const minutes = way.minutes + step.minutes
+      const isAfter = after || (step.along && goesAlong(stop.lane))
+      open.push([step.to, isAfter, { ...way, minutes, steps: [...way.steps, step] }], minutes)
+    }
+  }
+  return best
+}
+
 /** From a spot beside a lane to a stop of it: nobody leaves the pathways for less than they cost. */
 function broughtTo(spot: Spot, stop: Stop): Measures {
   const [lengthM, riseM] = [distanceM(spot.at, stop.at), stop.heightM - spot.heightM]
@@ -176,7 +243,7 @@ function besides({ lane: { stops }, share }: Stop): readonly Stop[] {
 
 type Piece = Omit<Measures, 'minutes'> & { readonly lane: Lane }
 
-function wayOf(from: Spot, enters: Stop, by: Stop, tree: Tree, minutes: number): Way {
+function wayOf(from: Spot, enters: Stop, by: Stop, first: readonly Step[], tree: Tree, minutes: number): Way {
   const pieces: Piece[] = [{ ...broughtTo(from, enters), lane: enters.lane }]
   const traces: Trace[] = []
   const trace = (floor: Floor, points: readonly PlanPoint[], on: Trace['on'] = null) => {
@@ -190,9 +257,18 @@ function wayOf(from: Spot, enters: Stop, by: Stop, tree: Tree, minutes: number):
     const on = { lane, from: a.share, to: b.share }
     trace(lane.pathway.floor, pointsBetween(lane, a.share, b.share), on)
   }
-  pass(enters, by)
   let stop = by
-  for (let reached = tree.get(by)!; ; reached = tree.get(stop)!) {
+  const go = ({ to, lengthM, riseM, along }: Step) => {
+    if (along) pass(stop, to)
+    else {
+      pieces.push({ lengthM, riseM, lane: to.lane })
+      trace(stop.floor, [stop.at, to.at])
+    }
+    stop = to
+  }
+  pass(enters, by)
+  first.forEach(go)
+  for (let reached = tree.get(stop)!; ; reached = tree.get(stop)!) {
     const { next, headEnd } = reached
     if (headEnd) {
       const { lengthM, riseM } = broughtTo(headEnd, stop)
@@ -200,13 +276,7 @@ function wayOf(from: Spot, enters: Stop, by: Stop, tree: Tree, minutes: number):
       trace(headEnd.floor, [stop.at, headEnd.at])
       break
     }
-    const { to, lengthM, riseM, along } = next!
-    if (along) pass(stop, to)
-    else {
-      pieces.push({ lengthM, riseM, lane: to.lane })
-      trace(stop.floor, [stop.at, to.at])
-    }
-    stop = to
+    go(next!)
   }
   const legs = legsOf(pieces)
   const total = (of: readonly Leg[]) => of.reduce((sum, leg) => sum + laidM(leg), 0)

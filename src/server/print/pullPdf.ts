@@ -35,5 +35,5 @@ function tableOn(sheet: Sheet, { title, heads, shares, rows }: PullTable): void 
     words.map((said, i) => ({ words: said, share: shares[i]!, bold }))
   sheet.heading(title, 11)
   sheet.row(cells(heads, true), 8)
-  for (const row of rows) sheet.row(cells(row, false), 8)
+  for (const row of rows) sheet.row(cells(row, false), 8, cells(heads, true))
 }

@@ -97,13 +97,18 @@ export class Sheet {
     if (size > 12) this.rule(INK, 1.2)
   }
 
-  /** Cells beside each other, each in lines of its own, ruled off below; never split over two pages. */
-  row(cells: readonly Cell[], size = 8.5): void {
+  /**
+   * Cells beside each other, each in lines of its own, ruled off below; never split over two pages. Where
+   * they begin a page, the cells of `heads` come first.
+   */
+  row(cells: readonly Cell[], size = 8.5, heads?: readonly Cell[]): void {
     const lines = cells.map(({ words, share, bold }) =>
       this.lines(words, size, bold ?? false, this.width * share - 6),
     )
     const height = Math.max(1, ...lines.map(({ length }) => length)) * size * LEADING + 3
+    const { page } = this
     this.room(height)
+    if (heads && this.page !== page) this.row(heads, size)
     let x = PAGE.left
     for (const [i, { share, bold, soft, right }] of cells.entries()) {
       const wide = this.width * share

@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device } from '@/core/job'
 import {
@@ -11,11 +11,15 @@ import {
   legName,
   segmentsOf,
   spotOf,
+  type Laid,
+  type Spot,
   type Way,
   type WayFinder,
 } from '@/core/pathway'
+import { nameOf } from '@/core/plan'
 import { print, type UnitSystem } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
+import { Choose } from '../kit/Choose'
 import type { Editor } from './editor'
 
 const metres = (value: number, units: UnitSystem) => print({ value, kind: 'length' }, units)
@@ -40,6 +44,16 @@ export function WayPanel({
     const from = spotOf(device)
     return from && cable ? { found: finder.find(from, cable), ways: finder.ways(from, cable) } : null
   }, [finder, device, cable])
+  const [through, setThrough] = useState('')
+  const [around, setAround] = useState('')
+  const forced = useMemo(() => {
+    const from = spotOf(device)
+    return from && cable ? askedFor(finder, from, cable, through, around) : null
+  }, [finder, device, cable, through, around])
+  const pathways = useMemo(
+    () => finder.network.lanes.map(({ pathway }) => ({ value: pathway.id, label: nameOf(pathway) })),
+    [finder],
+  )
   if (cable && goesApart(cable))
     return <Text>Mains and earth go a way of their own, apart from data. Local rules decide.</Text>
   const end = endsOnSite(device, job.equipment, catalogue)
@@ -61,43 +75,105 @@ export function WayPanel({
   return (
     <Stack gap={3}>
       {asked.ways.map((way, i) => (
-        <Box key={i} data-way>
-          <Text className="figures" fontWeight={600}>
-            {metres(way.lengthM, job.units)}, {Math.round(way.minutes)} min of work
-          </Text>
-          {way.legs.map((leg, at) => (
-            <Text key={at} className="figures" fontSize="sm">
-              {legName(leg)}: {legWords(leg, job.units)}
-            </Text>
-          ))}
-          {way.besideMainsM > 0 ? (
-            <Text fontSize="sm" color="check">
-              ▲ {metres(way.besideMainsM, job.units)} beside mains: keep it apart.
-            </Text>
-          ) : null}
-          {isAlong(device.route, way) ? (
-            <Text fontSize="sm" color="soft">
-              It is planned this way.
-            </Text>
-          ) : (
-            <Button
-              size="sm"
-              minH="44px"
-              mt={1}
-              variant="outline"
-              colorPalette="inky"
-              onClick={() => void take(way)}
-            >
-              {i === 0 ? 'Take this way' : 'Take this one instead'}
-            </Button>
-          )}
-        </Box>
+        <OneWay
+          key={i}
+          way={way}
+          taken={isAlong(device.route, way)}
+          words={i === 0 ? 'Take this way' : 'Take this one instead'}
+          onTake={() => void take(way)}
+          units={job.units}
+        />
       ))}
+      <Box borderTopWidth="1px" borderColor="rule" pt={2}>
+        <Choose
+          label="Through"
+          value={through}
+          options={[{ value: '', label: 'Any pathway' }, ...pathways]}
+          onChoose={setThrough}
+        />
+        <Choose
+          label="Around"
+          value={around}
+          options={[{ value: '', label: 'None' }, ...pathways]}
+          onChoose={setAround}
+        />
+        {forced === null ? null : (
+          <Box mt={2}>
+            {'none' in forced ? (
+              <Text>▲ {forced.none}</Text>
+            ) : (
+              <OneWay
+                way={forced.way}
+                taken={isAlong(device.route, forced.way)}
+                words="Take the way that was asked for"
+                onTake={() => void take(forced.way)}
+                units={job.units}
+              />
+            )}
+          </Box>
+        )}
+      </Box>
       <Text fontSize="sm" color="soft">
-        Slacks and loops come on top, on its route sheet. Not judged here: room in the pathway, walls on the
-        short way from the device to it.
+        Slacks and loops come on top, on its route sheet. Not judged here: room in what is no conduit, walls
+        on the short way from the device to it.
       </Text>
     </Stack>
+  )
+}
+
+/** What a person asked for: through one pathway, around another; null where nothing was. */
+function askedFor(
+  finder: WayFinder,
+  from: Spot,
+  cable: Laid,
+  through: string,
+  around: string,
+): { readonly way: Way } | { readonly none: string } | null {
+  if (through === '' && around === '') return null
+  const bans = new Set(around === '' ? [] : [around])
+  if (through === '') return finder.find(from, cable, bans)
+  const way = finder.findThrough(from, cable, through, bans)
+  return way ? { way } : { none: 'No way to a head end goes through it.' }
+}
+
+function OneWay({
+  way,
+  taken,
+  words,
+  onTake,
+  units,
+}: {
+  way: Way
+  taken: boolean
+  words: string
+  onTake: () => void
+  units: UnitSystem
+}) {
+  return (
+    <Box data-way>
+      <Text className="figures" fontWeight={600}>
+        {metres(way.lengthM, units)}, {Math.round(way.minutes)} min of work
+      </Text>
+      {way.legs.map((leg, at) => (
+        <Text key={at} className="figures" fontSize="sm">
+          {legName(leg)}: {legWords(leg, units)}
+        </Text>
+      ))}
+      {way.besideMainsM > 0 ? (
+        <Text fontSize="sm" color="check">
+          ▲ {metres(way.besideMainsM, units)} beside mains: keep it apart.
+        </Text>
+      ) : null}
+      {taken ? (
+        <Text fontSize="sm" color="soft">
+          It is planned this way.
+        </Text>
+      ) : (
+        <Button size="sm" minH="44px" mt={1} variant="outline" colorPalette="inky" onClick={onTake}>
+          {words}
+        </Button>
+      )}
+    </Box>
   )
 }
 

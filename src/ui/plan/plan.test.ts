@@ -6,7 +6,9 @@ import { PlanThing } from '@/core/job'
 import { densityBands, fit, scaleBarM, toPlan, toScreen, zoom } from '@/drawings/plan'
 import { cornersOf, moved, withCorner } from '@/core/plan'
 import { STAND_OFF_M } from '@/core/sight'
+import { ACTIONS } from './actions'
 import { ontoEdge, snap } from './snap'
+import { DRAWN } from './tools'
 
 const coordinate = fc.double({ min: -200, max: 200, noNaN: true })
 const view = fc.record({
@@ -150,4 +152,14 @@ describe('bands', () => {
       expect(new Set(day).size).toBe(day.length)
     }
   })
+})
+
+it('no key of the plan does two things', () => {
+  const others = ['v', 'm', 'l', '0', '9', '+', '=', '-', 'escape', 'ctrl z', 'ctrl y', 'ctrl shift z']
+  const keys = [
+    ...others,
+    ...Object.values(DRAWN).map(({ key }) => key),
+    ...ACTIONS.flatMap(({ key }) => key ?? []),
+  ]
+  expect(keys.filter((key, i) => keys.indexOf(key) < i)).toEqual([])
 })

@@ -166,7 +166,7 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
   'pull point': {
     name: 'Pull point',
     icon: SquareX,
-    key: 'k',
+    key: 'h',
     how: 'Click on a conduit or duct where its cables can be reached: a pull box, a hand hole.',
     clicks: 1,
     start: ([at], on) => {
