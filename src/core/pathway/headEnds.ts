@@ -44,8 +44,8 @@ const MOST_SPOTS = 40
 
 /**
  * Where the head end could be: as it is drawn, then at the points of dry pathways that come within reach of
- * it, each with what all cables come to there. Of several head ends the first is moved. Most cables led first,
- * then the least labour. Yields how far it is, 0 to 1.
+ * it, each with what all cables come to there. Of several head ends the first is moved. Most cables led
+ * first, then the least labour. Yields how far it is, 0 to 1.
  */
 export function* headEndSteps({ cables, world }: HeadEndQuestion): Generator<number, readonly HeadEndSpot[]> {
   yield 0
