@@ -93,11 +93,12 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const tapes = new Map(
     [...job.devices, ...job.runs].map(({ id, mark }) => [mark, tapeWords(codes.get(id) ?? [])]),
   )
+  const laid = [
+    ...job.devices.map(({ state, route }) => ({ state, segments: route?.segments ?? [] })),
+    ...job.runs,
+  ]
   const spaces = new Set(
-    [
-      ...job.devices.flatMap(({ route }) => route?.segments ?? []),
-      ...job.runs.flatMap(({ segments }) => segments),
-    ].map(({ space }) => space),
+    laid.flatMap(({ state, segments }) => (state === 'new' ? segments.map(({ space }) => space) : [])),
   )
   return {
     cautions: [...spaces].map((space) => `${SPACES[space].name}. ${SPACES[space].caution}`),
