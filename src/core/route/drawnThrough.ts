@@ -33,7 +33,7 @@ function findingsOf({ cable, printed }: RunContext, pull: DrawnThrough, at: numb
       finding('route', `pull-length-${at}`, {
         verdict: 'check',
         title: 'Too far from one pull point to the next',
-        short: 'long conduit, no pull box',
+        short: 'wants a pull box',
         figure: quantity(lengthM, 'length'),
         limit: quantity(pullM.value, 'length'),
         reason: `Nobody reaches the cable inside: ${through}.`,

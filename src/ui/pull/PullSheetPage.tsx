@@ -43,10 +43,10 @@ export function PullSheetPage() {
       </HStack>
       {job.devices.length === 0 ? <Nothing>The lists come from the devices of this job.</Nothing> : null}
       {sheet.cautions.length > 0 ? (
-        <Box as="ul" mb={4} ps={5} aria-label="Cautions">
+        <Box as="ul" mb={4} listStyleType="none" aria-label="Cautions" css={{ columns: '300px' }}>
           {sheet.cautions.map((caution) => (
-            <Text as="li" key={caution} fontSize="sm">
-              {caution}
+            <Text as="li" key={caution} fontSize="sm" pb={1} css={{ breakInside: 'avoid' }}>
+              Mind: {caution}
             </Text>
           ))}
         </Box>
