@@ -1,11 +1,14 @@
 import type { Floor, Job } from '@/core/job'
+import type { Bundle } from '@/core/pathway'
 import { seenPolygons, type Survey } from '@/core/sight'
 import { place, type Spot } from '../labels/place'
 import {
   BLIND_SPOTS,
+  bundleWidth,
   deviceMarks,
   inOrder,
   marksOf,
+  OF_CABLES,
   placeOn,
   spotsOf,
   standOf,
@@ -30,11 +33,13 @@ export function drawn(
 ): SheetMark {
   const { job, survey } = of
   const { floor, seen } = wish
-  const things = job.things.filter((thing) => thing.floor === floor)
+  const things = job.things.filter(
+    (thing) => thing.floor === floor && (wish.cables || !OF_CABLES.has(thing.kind)),
+  )
   const stand = standOf(job.devices, floor, view, [])
   const verdicts = new Map(of.devices.map(({ deviceId, stages }) => [deviceId, stages?.sight.mark]))
   const written = writtenOn({
-    bundles: [],
+    bundles: of.bundles,
     things,
     devices: job.devices,
     floor,
@@ -107,6 +112,7 @@ export function drawn(
       ...under(job, floor, view),
       ...(survey ? seenMarks(survey, seen, job, view) : []),
       ...inOrder(things).flatMap((thing) => marksOf(thing, { id: '', view, selected: false })),
+      ...cableMarks(of.bundles, floor, view),
       ...devices,
       ...labels,
     ],
@@ -121,6 +127,22 @@ function under({ backgrounds }: Job, floor: Floor, view: ViewBox): SheetMark[] {
       const spot = toScreen(view, at)
       return { is: 'picture', sha256, at: spot, width: widthPx * k, height: heightPx * k, turnDeg }
     })
+}
+
+/** Cables as light tubes with a thin rim, as the screen has them: all rims first, so that tubes run on. */
+function cableMarks(bundles: readonly Bundle[], floor: Floor, view: ViewBox): SheetMark[] {
+  const here = bundles.filter((bundle) => bundle.floor === floor)
+  return [2, 0].flatMap((rim) =>
+    here.map(
+      ({ points, count }): SheetMark => ({
+        is: 'line',
+        spots: spotsOf(view, points),
+        stroke: rim > 0 ? 'ink' : 'sheet',
+        wide: bundleWidth(count) + rim,
+        ends: 'round',
+      }),
+    ),
+  )
 }
 
 /** What cameras see, as bands with their edges, or the blind spots. */

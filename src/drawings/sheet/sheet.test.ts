@@ -5,15 +5,23 @@ import { openJobFile, type Job } from '@/core/job'
 import { survey, surveyRequest } from '@/core/sight'
 import { CATALOGUE } from '@/catalogue'
 import { device, job } from '@/testing/jobs'
-import { wall } from '@/testing/plans'
+import { headEnd, pathway, pullPoint, wall, xy } from '@/testing/plans'
 import { planSheet, planSheetSvg, SHEETS, UNIT_MM, type PlanSheet, type SheetMark, type SheetWish } from '.'
 
-const wish: SheetWish = { floor: 'ground', seen: 'none', paper: 'a4', upright: false, scale: null }
+const wish: SheetWish = {
+  floor: 'ground',
+  seen: 'none',
+  cables: true,
+  paper: 'a4',
+  upright: false,
+  scale: null,
+}
 /** Every letter as wide as the widest. */
 const measure = (words: string, size: number) => words.length * size * 0.62
 const of = (on: Job, seen = false) => ({
   job: on,
   survey: seen ? survey(surveyRequest(on, CATALOGUE, 'ground')) : null,
+  bundles: [],
   devices: [],
   cameraName: () => 'Camera',
   halfFov: () => 40,
@@ -113,6 +121,40 @@ describe('a plan on paper', () => {
         expect(words.filter((one) => one === `${mark}  ${name}`)).toHaveLength(1)
       expect(words).toContain('Devices on this plan: 70')
     }
+  })
+  it('cables lie on their ways as thick as their bundle, on their floor, and the legend says so', () => {
+    const bundle = (y: number, count: number, floor: 'ground' | 'upper' = 'ground') => ({
+      floor,
+      points: [xy(0, y), xy(8, y)],
+      count,
+    })
+    const sheetOf = (bundles: ReturnType<typeof bundle>[]) => {
+      const sheet = planSheet({ ...of(walled(10)), bundles }, wish, measure)
+      if ('fits' in sheet) throw new Error('It does not fit.')
+      return sheet
+    }
+    const tubes = (sheet: PlanSheet) =>
+      linesOf(sheet).filter(({ ends, stroke, spots: [a, b] }) => {
+        const longMm = Math.hypot(b![0] - a![0], b![1] - a![1]) * UNIT_MM
+        return ends === 'round' && stroke === 'sheet' && Math.abs(longMm - 80) < 0.1
+      })
+    const sheet = sheetOf([bundle(-1, 1), bundle(-2, 4), bundle(-3, 2, 'upper')])
+    const [one, four, ...others] = tubes(sheet)
+    expect(others).toEqual([])
+    expect(four!.wide! / one!.wide!).toBeCloseTo(2) // four round cables are twice as thick
+    expect(said(sheet.pages[0]!)).toContain('4 cables')
+    const legend = 'Cables on their ways, as thick as their bundle'
+    expect(said(sheet.pages[0]!)).toContain(legend)
+    expect(said(sheetOf([bundle(-3, 2, 'upper')]).pages[0]!)).not.toContain(legend)
+  })
+  it('pathways and pull points go with the cables, and nothing else does', () => {
+    const lane = pathway([[0, -1], [8, -1]], { name: 'Loft way' }) // prettier-ignore
+    const things = [wall(0, 0, 10, 0), lane, { ...pullPoint(4, -1), name: 'Box one' }, headEnd(8, -1)]
+    const words = (cables: boolean) => said(laid(walled(10, { things }), { cables }).pages[0]!)
+    for (const name of ['Loft way', 'Box one', 'Head end']) expect(words(true)).toContain(name)
+    expect(words(false)).not.toContain('Loft way')
+    expect(words(false)).not.toContain('Box one')
+    expect(words(false)).toContain('Head end')
   })
   it('the bar is as long as it says, in metres and in feet', () => {
     for (const [units, metres] of [

@@ -1,7 +1,7 @@
 import { FLOORS, type Job } from '@/core/job'
 import { METRES_PER_FOOT, print, type UnitSystem } from '@/core/units'
 import type { Spot } from '../labels/place'
-import { bandWords, SEEN, type Seen, type ViewBox } from '../plan'
+import { bandWords, bundleWidth, SEEN, type Seen, type ViewBox } from '../plan'
 import type { SheetMark } from './marks'
 import { scaleWords, SHEETS } from './papers'
 import { bandsOf, cutTo, line, words, type Frame } from './strokes'
@@ -9,7 +9,7 @@ import type { Measure, SheetOf, SheetWish } from './wish'
 
 /** Job, what it shows, legend, scale and north. */
 export function titleBlock(
-  { job, today, survey }: SheetOf,
+  { job, today, survey, bundles }: SheetOf,
   { floor, seen, paper }: SheetWish,
   view: ViewBox,
   scale: number,
@@ -33,6 +33,7 @@ export function titleBlock(
     }),
     line([left + third, top], [left + third, bottom]),
     ...legend(job, seen, [left + third + 10, top], third - 20, measure),
+    ...(bundles.some((bundle) => bundle.floor === floor) ? cables([left + third + 10, bottom - 12]) : []),
     line([left + 2 * third, top], [left + 2 * third, bottom]),
     words([left + 2 * third + 10, top + 24], `${scaleWords(scale, units)} on ${SHEETS[paper].name}`, 15, {
       bold: true,
@@ -76,6 +77,23 @@ function legend(job: Job, seen: Seen, [x, top]: Spot, wide: number, measure: Mea
     }),
   ]
 }
+
+/** What a cable on its way is drawn like. */
+const cables = ([x, y]: Spot): SheetMark[] => [
+  ...[2, 0].map(
+    (rim): SheetMark => ({
+      is: 'line',
+      spots: [
+        [x + 2, y - 4],
+        [x + 24, y - 4],
+      ],
+      stroke: rim > 0 ? 'ink' : 'sheet',
+      wide: bundleWidth(4) + rim,
+      ends: 'round',
+    }),
+  ),
+  words([x + 34, y], 'Cables on their ways, as thick as their bundle', 10.5),
+]
 
 /** A bar of five parts, filled in turn, with what its ends and its middle mean. */
 function scaleBar(view: ViewBox, units: UnitSystem, [x, y]: Spot, most: number): SheetMark[] {

@@ -15,7 +15,7 @@ const things = [
 ]
 const on = job({ devices: [], things })
 const printed = async (format: PlanFormat, change: Partial<Job> = {}, scale: number | null = 100) => {
-  const wish = { floor: 'ground', seen: 'density', paper: 'a4', upright: false, scale } as const
+  const wish = { floor: 'ground', seen: 'density', cables: true, paper: 'a4', upright: false, scale } as const
   const made = await planPrint({
     job: { ...on, ...change },
     today: '2026-03-02',

@@ -3,7 +3,8 @@ import { CATALOGUE } from '@/catalogue'
 import { assess } from '@/core/assess'
 import { geoJsonOf } from '@/core/exchange'
 import type { Job } from '@/core/job'
-import { withOwn } from '@/core/parts'
+import { withOwn, type Catalogue } from '@/core/parts'
+import { bundlesOf, cablesOn, finderOver, hasWays, type Bundle } from '@/core/pathway'
 import { imagerOf, SIGHT_LIMITS, surveyRequest, surveySteps } from '@/core/sight'
 import { planSheet, planSheetSvg, scaleWords, SHEETS, type SheetWish } from '@/drawings/sheet'
 import { planDxf } from '../exports/planDxf'
@@ -67,6 +68,7 @@ async function sheet(of: Printing): Promise<PrintedPlan> {
     {
       job,
       survey: surveyed(of),
+      bundles: wish.cables ? cablesOf(job, catalogue) : [],
       devices: assess(job, CATALOGUE).devices,
       cameraName: ({ cameraId }) => catalogue.cameras.get(cameraId)?.name ?? cameraId,
       halfFov: ({ cameraId, sight }) => {
@@ -85,6 +87,11 @@ async function sheet(of: Printing): Promise<PrintedPlan> {
     return bytes && `data:image/jpeg;base64,${Buffer.from(bytes).toString('base64')}`
   }
   return words(planSheetSvg(laid, fontStyle(), address))
+}
+
+function cablesOf(job: Job, catalogue: Catalogue): readonly Bundle[] {
+  const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
+  return bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : [])))
 }
 
 function surveyed({ job, wish, faces, onProgress }: Printing) {

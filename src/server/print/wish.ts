@@ -13,6 +13,7 @@ export const PlanWish = z.strictObject({
   floor: oneOf<Floor>(FLOORS).default('ground'),
   seen: oneOf<Seen>(SEEN).default('density'),
   faces: z.boolean().default(false),
+  cables: z.boolean().default(true),
   paper: oneOf<SheetPaper>(SHEETS).default('a4'),
   upright: z.boolean().default(false),
   scale: z.number().min(1).max(100_000).nullable().default(null),

@@ -44,7 +44,14 @@ it('does what it is asked in processes of its own: a job comes in, is summed up 
   expect(await work('boxes', { folder, jobId: 'gone' })).toBeNull()
   const noJob = { ok: false, message: 'The job is gone.' }
   expect(await work('record', { ...order, jobId: 'gone', deviceId: null })).toEqual(noJob)
-  const wish = { floor: 'ground', seen: 'none', paper: 'a4', upright: false, scale: null } as const
+  const wish = {
+    floor: 'ground',
+    seen: 'none',
+    cables: true,
+    paper: 'a4',
+    upright: false,
+    scale: null,
+  } as const
   const plan = {
     ...order,
     to: join(folder, 'plan.svg'),

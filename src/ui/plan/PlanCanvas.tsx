@@ -21,7 +21,16 @@ import {
 } from '@/core/sight'
 import { METRES_PER_FOOT, print, type UnitSystem } from '@/core/units'
 import type { Spot } from '@/drawings/labels/place'
-import { densityBands, placeOn, standOf, toPlan, toScreen, writtenOn, type Room } from '@/drawings/plan'
+import {
+  densityBands,
+  OF_CABLES,
+  placeOn,
+  standOf,
+  toPlan,
+  toScreen,
+  writtenOn,
+  type Room,
+} from '@/drawings/plan'
 import { useCatalogue } from '../job/JobProvider'
 import { useInk } from '../kit/ink'
 import { boundsOfPicked } from './changes'
@@ -174,7 +183,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
   const shownThings = useMemo(() => {
     const reaching = reachingInto(things, drawnFor)
     const hidden = (kind: ThingName) =>
-      (!layers.areas && AREAS.has(kind)) || (!layers.cable && kind === 'pathway')
+      (!layers.areas && AREAS.has(kind)) || (!layers.cable && OF_CABLES.has(kind))
     return reaching.filter(({ kind, id }) => !hidden(kind) || ids.has(id))
   }, [things, drawnFor, layers.areas, layers.cable, ids])
   const othersShown = useMemo(

@@ -27,6 +27,7 @@ export function PrintPanel({ editor: { job, floor }, layers }: { editor: Editor;
     floor,
     seen,
     faces: layers.faces,
+    cables: layers.cable,
     paper,
     upright: way === 'upright',
     scale: scale === '' ? null : Number(scale),

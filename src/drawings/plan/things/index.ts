@@ -37,6 +37,9 @@ const DRAWN_THINGS: { readonly [K in ThingName]: DrawnThing<K> } = {
 const ORDER = Object.keys(DRAWN_THINGS) as ThingName[]
 const drawnAs = (thing: PlanThing) => DRAWN_THINGS[thing.kind] as unknown as DrawnThing<ThingName>
 
+/** What is drawn with the cables, and goes with their layer. */
+export const OF_CABLES: ReadonlySet<ThingName> = new Set<ThingName>(['pathway', 'pull point'])
+
 /** Things in the order in which they are drawn. */
 export const inOrder = (things: readonly PlanThing[]): readonly PlanThing[] =>
   ORDER.flatMap((kind) => things.filter((thing) => thing.kind === kind))

@@ -8,7 +8,7 @@ import { noJob, problem } from '@/server/problem'
 
 /**
  * The plan of a floor to scale as PDF or SVG, when it is done:
- * `?floor=&seen=&faces=&paper=&upright=&scale=&format=`, each with its usual value where it is left out.
+ * `?floor=&seen=&faces=&cables=&paper=&upright=&scale=&format=`, each with its usual value where it is left out.
  * Whoever hangs up ends it.
  */
 export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (request, { params }) => {
@@ -18,6 +18,7 @@ export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (requ
   const asked = PlanWish.safeParse({
     ...query,
     ...yes('faces'),
+    ...yes('cables'),
     ...yes('upright'),
     ...('scale' in query ? { scale: Number(query.scale) } : {}),
   })
