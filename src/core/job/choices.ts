@@ -228,7 +228,11 @@ const CLIP = { name: 'clips', everyM: 0.25, source: 'practice' } as const
 const HOOK = { name: 'J-hooks or straps', everyM: 1.5, source: 'tia-569' } as const
 
 /** What opens a conduit or a duct on its way. */
-export const PULL_POINTS = { 'pull box': 'Pull box', 'manhole': 'Manhole or hand hole' } as const
+export const PULL_POINTS = {
+  'pull box': 'Pull box',
+  'manhole': 'Manhole or hand hole',
+  'access port': 'Access port in a ceiling or wall',
+} as const
 
 /**
  * Kinds of space a cable runs through. Clip spacing is UK common practice; 1.5 m for hooks is TIA-569 from

@@ -13,6 +13,7 @@ export {
 export { conduitPulls, conduitsIn, type ConduitPull, type ConduitUse } from './conduits'
 export { drawnCables, waysOn, type DrawnCable } from './waysOn'
 export { headEndQuestion, headEndSteps, type HeadEndQuestion, type HeadEndSpot } from './headEnds'
+export { reachesOn, TOOLS, type Reach } from './tools'
 export { PATHWAY_LIMITS } from './limits'
 export { finderOver } from './finder'
 export { networkOf, type Network, type Spot } from './network'

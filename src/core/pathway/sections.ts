@@ -65,7 +65,7 @@ const joins = ({ points }: Trace): boolean =>
   points.slice(1).every((point, i) => distanceM(points[i]!, point) <= PATHWAY_LIMITS.joinM.value + 1e-9)
 
 /** A stretch in pieces between its pull points; the first and last are empty where one lies at its end. */
-function partedBy({ lane, from, to }: Stretch, points: readonly PullPoint[]): Stretch[] {
+export function partedBy({ lane, from, to }: Stretch, points: readonly PullPoint[]): Stretch[] {
   const longM = lane.lengthM + Math.abs(lane.riseM)
   const [low, high] = [Math.min(from, to), Math.max(from, to)]
   const slack = longM > 0 ? PATHWAY_LIMITS.joinM.value / longM : 0

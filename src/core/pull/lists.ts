@@ -12,9 +12,11 @@ import {
   finderOver,
   hasWays,
   pullsOf,
+  reachesOn,
   type ConduitPull,
   type ConduitUse,
   type Pull,
+  type Reach,
 } from '../pathway'
 import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
 import { runContext, runLoad } from '../run'
@@ -40,6 +42,8 @@ export interface PullSheet {
   /** What lies in conduits and ducts on the plan, and how it is drawn through them. */
   readonly conduits: readonly ConduitUse[]
   readonly draws: readonly ConduitPull[]
+  /** What cables are brought through closed spaces with. */
+  readonly reaches: readonly Reach[]
   readonly drills: readonly DrillLine[]
   readonly van: readonly VanLine[]
 }
@@ -106,6 +110,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     bundles: bundlesIn(pullsOf(cables)),
     conduits: conduitsIn(led, catalogue),
     draws: conduitPulls(cables),
+    reaches: reachesOn(job.things, cables),
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
     van: lines.sort(
       (a, b) => LOADED.indexOf(a.kind) - LOADED.indexOf(b.kind) || a.item.localeCompare(b.item),

@@ -15,7 +15,16 @@ const one = planned({})
 const two = planned({ id: 'd2', mark: '02', name: 'Gate' })
 const line = (list: ReturnType<typeof sheet>, item: string) => list.van.find((one) => one.item === item)
 
-const EMPTY = { cautions: [], cuts: [], bundles: [], conduits: [], draws: [], drills: [], van: [] }
+const EMPTY = {
+  cautions: [],
+  cuts: [],
+  bundles: [],
+  conduits: [],
+  draws: [],
+  reaches: [],
+  drills: [],
+  van: [],
+}
 
 describe('the pull sheet', () => {
   it('is empty for a job without devices, and lists only parts while nothing is planned', () => {

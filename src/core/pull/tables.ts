@@ -12,6 +12,8 @@ export interface PullTable {
   /** Shares of the width on paper, by column. */
   readonly shares: readonly number[]
   readonly rows: readonly (readonly string[])[]
+  /** What stands below it. */
+  readonly note?: string
 }
 
 /** Every table of a pull sheet in the order of the work, but the boxes; without rows where there are none. */
@@ -83,6 +85,21 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         pull.outTowards,
         pointWords(pull, units),
       ]),
+    },
+    {
+      title: 'Tools for closed spaces',
+      list: 'reach-list',
+      heads: ['Through', 'Cables', 'Longest stretch', 'Bring it through with', 'To open', 'People'],
+      shares: [0.3, 0.2, 0.13, 0.21, 0.08, 0.08],
+      rows: sheet.reaches.map(({ name, marks, longestM, tool, ports, people }) => [
+        name,
+        of(marks),
+        said(longestM, 'cut'),
+        tool,
+        ports > 0 ? String(ports) : '',
+        String(people),
+      ]),
+      note: 'Taken as open where pathways end and at pull points. To open: access ports to cut, pull boxes to put.',
     },
     {
       title: 'Drill',

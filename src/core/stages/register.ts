@@ -1,6 +1,6 @@
 import { PLANNED_STAGES } from '../findings'
 import { SPACES } from '../job/choices'
-import { PATHWAY_LIMITS } from '../pathway'
+import { PATHWAY_LIMITS, TOOLS } from '../pathway'
 import { REEL_LIMITS } from '../reels'
 import { KNOWN_LENGTHS, PHOTO_FORMULAS, PHOTO_LIMITS } from '../photo'
 import { PROCEDURE_LIMITS } from '../procedure'
@@ -16,6 +16,7 @@ export const REGISTER: readonly (Register & { readonly title: string })[] = [
     title: 'Pathways',
     limits: [
       ...Object.values(PATHWAY_LIMITS),
+      ...Object.values(TOOLS).map(({ reachM }) => reachM),
       ...Object.values(SPACES).map(({ name, minutesPerM }) =>
         limit(`Labour of one cable, ${name.toLowerCase()}`, minutesPerM, 'min/m', 'practice'),
       ),

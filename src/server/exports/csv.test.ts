@@ -49,6 +49,7 @@ const sheet: PullSheet = {
       pointsAt: [{ alongM: 12, floor: 'ground', at: { x: 0, y: 0 }, heightM: 1 }],
     },
   ],
+  reaches: [{ name: 'Eaves', marks: ['05'], longestM: 24, tool: 'Rods', ports: 2, people: 1 }],
   drills: [
     { surface: '@SUM(1)', purpose: 'pilot', bit: '2 mm (5/64")', bitMm: 2, count: 8, marks: ['05', '01'] },
   ],
@@ -96,6 +97,9 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
       'pull on each': '23 N',
       'pull points': 'Check: wanted 12.0 m in',
     },
+  ])
+  expect(read('reach-list').rows).toMatchObject([
+    { 'through': 'Eaves', 'longest stretch': '24.0 m', 'with': 'Rods', 'to open': '2', 'people': '1' },
   ])
   expect(read('cut-list', 'imperial').rows[0]!.installed).toMatch(/^\d+'/)
   expect(read('drill-list').rows[0]!.devices).toBe('05 =HYPERLINK("x"); 01 Ö')

@@ -70,6 +70,18 @@ export const PULL_LISTS = {
         'devices': named(pull.marks, job),
       })),
     ),
+  'reach-list': ({ reaches }: PullSheet, job: Of) =>
+    csv(
+      reaches.map(({ name, marks, longestM, tool, ports, people }) => ({
+        'through': name,
+        'cables': marks.length,
+        'longest stretch': print({ value: longestM, kind: 'cut' }, job.units),
+        'with': tool,
+        'to open': ports,
+        people,
+        'devices': named(marks, job),
+      })),
+    ),
   'drill-list': ({ drills }: PullSheet, job: Of) =>
     csv(
       drills.map(({ surface, purpose, bit, count, marks }) => ({

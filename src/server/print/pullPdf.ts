@@ -3,7 +3,7 @@ import { CATALOGUE } from '@/catalogue'
 import type { Job } from '@/core/job'
 import { boxTable, pullSheet, pullTables, type PullTable } from '@/core/pull'
 import { boxPlans } from '../exports/boxPlan'
-import { Sheet } from './sheet'
+import { Sheet, SOFT } from './sheet'
 
 interface Printing {
   readonly job: Job
@@ -29,11 +29,12 @@ export async function pullPdf({ job, today, onProgress }: Printing): Promise<Uin
   return sheet.finish()
 }
 
-function tableOn(sheet: Sheet, { title, heads, shares, rows }: PullTable): void {
+function tableOn(sheet: Sheet, { title, heads, shares, rows, note }: PullTable): void {
   if (rows.length === 0) return
   const cells = (words: readonly string[], bold: boolean) =>
     words.map((said, i) => ({ words: said, share: shares[i]!, bold }))
   sheet.heading(title, 11)
   sheet.row(cells(heads, true), 8)
   for (const row of rows) sheet.row(cells(row, false), 8, cells(heads, true))
+  if (note) sheet.text(note, { size: 8, color: SOFT })
 }

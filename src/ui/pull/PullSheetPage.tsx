@@ -61,7 +61,7 @@ export function PullSheetPage() {
   )
 }
 
-function List({ jobId, table: { title, list, heads, rows } }: { jobId: string; table: PullTable }) {
+function List({ jobId, table: { title, list, heads, rows, note } }: { jobId: string; table: PullTable }) {
   if (rows.length === 0) return null
   return (
     <Part
@@ -77,6 +77,11 @@ function List({ jobId, table: { title, list, heads, rows } }: { jobId: string; t
       }
     >
       <Rows title={title} heads={heads} rows={rows.map((row) => [JSON.stringify(row), row])} />
+      {note ? (
+        <Text fontSize="sm" color="soft" mt={1}>
+          {note}
+        </Text>
+      ) : null}
     </Part>
   )
 }

@@ -8,8 +8,8 @@ import { noJob, problem } from '@/server/problem'
 
 /**
  * The plan of a floor to scale as PDF or SVG, when it is done:
- * `?floor=&seen=&faces=&cables=&paper=&upright=&scale=&format=`, each with its usual value where it is left out.
- * Whoever hangs up ends it.
+ * `?floor=&seen=&faces=&cables=&paper=&upright=&scale=&format=`, each with its usual value where it is left
+ * out. Whoever hangs up ends it.
  */
 export const GET = answering<{ params: Promise<{ jobId: string }> }>(async (request, { params }) => {
   const { jobId } = await params
