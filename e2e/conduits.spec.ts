@@ -35,7 +35,7 @@ test('a conduit that is too full takes the size that is named, a long one a pull
     .getByRole('row', { name: /^Down the office/ })
   await expect(row).toContainText('EMT 1 in')
   await expect(row).toContainText('Good')
-  await expect(page.getByRole('region', { name: 'Draw through' })).not.toContainText('wanted')
+  await expect(page.getByRole('region', { name: 'Pull through conduits' })).not.toContainText('wanted')
   const pdf = await page.request.get(`/api${yard}/pull-sheet.pdf`)
   expect(pdf.headers()['content-type']).toBe('application/pdf')
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')

@@ -47,7 +47,7 @@ export {
   type DeviceContext,
   type JobSettings,
   type Neighbours,
-  type DrawnThrough,
+  type TubePull,
   type OnPlan,
   type PullSpot,
   type PlaceContext,

@@ -70,7 +70,7 @@ export type JobSettings = Pick<
 >
 
 /** A cable drawn through conduits or ducts from one place where it can be reached to the next. */
-export interface DrawnThrough {
+export interface TubePull {
   /** What it goes through, from the device on. */
   readonly through: readonly string[]
   /** As it lies, m, and all bends together. */
@@ -94,7 +94,7 @@ export interface PullSpot {
 
 /** The way of a cable as the plan has it, told from the device; or why there is none. */
 export type OnPlan =
-  | { readonly segments: readonly Segment[]; readonly drawn: readonly DrawnThrough[] }
+  | { readonly segments: readonly Segment[]; readonly pulls: readonly TubePull[] }
   | { readonly none: string }
 
 /** What of other devices, and of the pathways on the plan, a device depends on. */
@@ -154,7 +154,7 @@ export function neighboursOf(
   const gone = new Map<string, string>()
   const staying = new Map<string, string[]>()
   const tails = new Map<string, string[]>()
-  // A route that nobody has entered starts from its way on the plan.
+  // Whichever says so: the route as it is entered, or its way on the plan.
   const onPlan = (id: string) => {
     const way = ways.get(id)
     return way && 'segments' in way ? way.segments : []
@@ -175,7 +175,7 @@ export function neighboursOf(
         mountIds.slice(0, partsKept).map((part) => catalogue.mounts.get(part)?.name ?? part),
       )
     if (state === 'taken away') gone.set(id, `${mark} ${name}`)
-    else lies(cableId, route?.segments ?? onPlan(id))
+    else lies(cableId, [...(route?.segments ?? []), ...onPlan(id)])
   }
   for (const { state, cableId, segments, fromId, fromPort, toId, toPort } of runs) {
     if (state === 'taken away') continue

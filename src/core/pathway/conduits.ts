@@ -3,7 +3,7 @@ import type { Catalogue, Conduit, PullSpot } from '../parts'
 import { conduitFor, filled, fillLimit, type Filled } from '../route'
 import { nameOf } from '../plan'
 import type { Pathway } from './network'
-import type { DrawnCable } from './waysOn'
+import type { CableWithPulls } from './waysOn'
 
 /** A conduit or duct on the plan with everything that is led through it. */
 export interface ConduitUse {
@@ -20,8 +20,11 @@ export interface ConduitUse {
 }
 
 /** What lies in every conduit and duct: pathways of the same name are one, as they are on a route. */
-export function conduitsIn(cables: readonly DrawnCable[], { conduits }: Catalogue): readonly ConduitUse[] {
-  const uses = new Map<string, { pathways: Map<string, Pathway>; in: Map<string, DrawnCable> }>()
+export function conduitsIn(
+  cables: readonly CableWithPulls[],
+  { conduits }: Catalogue,
+): readonly ConduitUse[] {
+  const uses = new Map<string, { pathways: Map<string, Pathway>; in: Map<string, CableWithPulls> }>()
   for (const cable of cables) {
     const legs = 'way' in cable.found ? cable.found.way.legs : []
     for (const { pathway } of legs) {
@@ -38,18 +41,22 @@ export function conduitsIn(cables: readonly DrawnCable[], { conduits }: Catalogu
     const sized = [first!, ...others].flatMap(({ conduitId }) => conduits.get(conduitId ?? '') ?? [])
     // Of one name and several sizes, the narrowest decides.
     const conduit = sized.sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0] ?? null
+    const all = sized.length === use.pathways.size
     const diameters = [...use.in.values()].map(({ cable }) => cable.diameterMm)
     return {
       pathwayIds: [...use.pathways.keys()],
       name: first!.name === '' ? SPACES[first!.space].name : nameOf(first!),
       marks: [...use.in.values()].map(({ mark }) => mark),
       conduit,
-      fill: conduit && filled(diameters, conduit),
+      // Where the size of a part of it is not known, nothing says that all of it is right.
+      fill: conduit && (all || !isRight(filled(diameters, conduit))) ? filled(diameters, conduit) : null,
       limitPercent: fillLimit(diameters.length).value,
       fitting: conduitFor(diameters, conduits.values()),
     }
   })
 }
+
+const isRight = ({ goesIn, jams }: Filled): boolean => goesIn && !jams
 
 /** One pull through conduits and ducts, with every cable that is drawn in it. */
 export interface ConduitPull {
@@ -67,8 +74,12 @@ export interface ConduitPull {
 }
 
 /** Every pull through conduits and ducts, the longest first. */
-export function conduitPulls(cables: readonly DrawnCable[]): readonly ConduitPull[] {
-  type One = { readonly mark: string; readonly standsN: number; readonly pull: DrawnCable['pulls'][number] }
+export function conduitPulls(cables: readonly CableWithPulls[]): readonly ConduitPull[] {
+  type One = {
+    readonly mark: string
+    readonly standsN: number
+    readonly pull: CableWithPulls['pulls'][number]
+  }
   const groups = new Map<string, One[]>()
   for (const { mark, cable, pulls } of cables)
     for (const pull of pulls) {

@@ -1,4 +1,4 @@
-import type { DrawnThrough, PullSpot } from '../parts'
+import type { TubePull, PullSpot } from '../parts'
 import { ROUTE_LIMITS } from '../route'
 import { lengthOf, type Straight } from './sections'
 
@@ -32,7 +32,7 @@ export const weightNPerM = (diameterMm: number): number =>
  * Tension, N, of a cable of so much weight (N/m) that comes out at the last end: along a straight weight and
  * friction add, in a bend it grows by e to the friction times the angle (capstan). Fed in without drag.
  */
-export function drawnOutN(straights: readonly Straight[], weight: number, friction: number): number {
+export function pulledOutN(straights: readonly Straight[], weight: number, friction: number): number {
   let tension = 0
   for (const [i, one] of straights.entries()) {
     if (i > 0) tension *= Math.exp(friction * turnDeg(straights[i - 1]!, one) * RAD)
@@ -52,12 +52,12 @@ export interface Pulled {
 export function pullsN(
   straights: readonly Straight[],
   { diameterMm, together }: Omit<Pulled, 'pullN'>,
-): DrawnThrough['pullN'] {
+): TubePull['pullN'] {
   const { pullFriction, crowding } = ROUTE_LIMITS
   const weight = weightNPerM(diameterMm) * (together > 1 ? crowding.value : 1)
   return {
-    toHeadEnd: drawnOutN(straights, weight, pullFriction.value),
-    toDevice: drawnOutN(reversed(straights), weight, pullFriction.value),
+    toHeadEnd: pulledOutN(straights, weight, pullFriction.value),
+    toDevice: pulledOutN(reversed(straights), weight, pullFriction.value),
   }
 }
 

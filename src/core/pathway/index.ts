@@ -11,7 +11,7 @@ export {
   type CableWay,
 } from './cables'
 export { conduitPulls, conduitsIn, type ConduitPull, type ConduitUse } from './conduits'
-export { drawnCables, waysOn, type DrawnCable } from './waysOn'
+export { withPulls, waysOn, type CableWithPulls } from './waysOn'
 export { headEndQuestion, headEndSteps, type HeadEndQuestion, type HeadEndSpot } from './headEnds'
 export { reachesOn, TOOLS, type Reach } from './tools'
 export { PATHWAY_LIMITS } from './limits'

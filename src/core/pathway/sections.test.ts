@@ -7,9 +7,9 @@ import { over, spot, wayFrom } from '@/testing/ways'
 import { assess } from '../assess'
 import type { PlanThing } from '../job'
 import { ROUTE_LIMITS } from '../route'
-import { bendsDeg, drawnOutN, lengthM, pointsAt, pullsN } from './drag'
+import { bendsDeg, pulledOutN, lengthM, pointsAt, pullsN } from './drag'
 import { isPullPoint, namesOf, sectionsOf, type Straight } from './sections'
-import { cablesOn, drawnCables, finderOver } from '.'
+import { conduitsIn, cablesOn, withPulls, finderOver } from '.'
 
 const tube = { space: 'conduit', heightM: 2.5, endM: 2.5 } as const
 const straight = (dx: number, dy: number, dz = 0): Straight => ({
@@ -26,8 +26,8 @@ describe('the pull', () => {
     [0.35, 1.733],
     [0.5, 2.193],
   ])('at friction %s a right angle multiplies it by %s (capstan: e to µφ)', (friction, factor) => {
-    const before = drawnOutN([straight(10, 0)], 1, friction)
-    const after = drawnOutN([straight(10, 0), straight(0, 1e-9)], 1, friction)
+    const before = pulledOutN([straight(10, 0)], 1, friction)
+    const after = pulledOutN([straight(10, 0), straight(0, 1e-9)], 1, friction)
     expect(after / before).toBeCloseTo(factor, 3)
   })
   it('round a long bend is what the equation of a belt with weight comes to', () => {
@@ -40,12 +40,12 @@ describe('the pull', () => {
     })
     const start = weight * friction * 10
     const expected = (start + weight * radiusM) * Math.exp(friction * turn) - weight * radiusM
-    expect(drawnOutN([straight(10, 0), ...arc], weight, friction)).toBeCloseTo(expected, 1)
+    expect(pulledOutN([straight(10, 0), ...arc], weight, friction)).toBeCloseTo(expected, 1)
   })
   it('upright it is the weight alone; downwards the weight helps, and never pushes', () => {
-    expect(drawnOutN([straight(0, 0, 12)], 0.5, 0.5)).toBeCloseTo(6)
-    expect(drawnOutN([straight(0, 0, -12)], 0.5, 0.5)).toBe(0)
-    expect(drawnOutN([straight(10, 0), straight(0, 0, -40)], 0.5, 0.5)).toBe(0)
+    expect(pulledOutN([straight(0, 0, 12)], 0.5, 0.5)).toBeCloseTo(6)
+    expect(pulledOutN([straight(0, 0, -12)], 0.5, 0.5)).toBe(0)
+    expect(pulledOutN([straight(10, 0), straight(0, 0, -40)], 0.5, 0.5)).toBe(0)
   })
   it('is less out of the end that has its bends behind it', () => {
     const bentLast = [straight(20, 0), straight(0, 0.5)]
@@ -112,12 +112,58 @@ describe('from one pull point to the next', () => {
         },
       })
     const on = job({ devices: [at('a', 0), at('b', 0), at('c', 12)], things: run() })
-    const cables = drawnCables(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on)))
+    const cables = withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on)))
     expect(cables.map(({ pulls }) => pulls.map(({ together }) => together))).toEqual([[3], [3], [3]])
     const alone = job({ devices: [at('a', 0)], things: run() })
     expect(
-      drawnCables(alone, CATALOGUE, cablesOn(alone, CATALOGUE, finderOver(alone)))[0]!.pulls[0]!.together,
+      withPulls(alone, CATALOGUE, cablesOn(alone, CATALOGUE, finderOver(alone)))[0]!.pulls[0]!.together,
     ).toBe(1)
+  })
+})
+
+describe('how full a conduit on the plan is', () => {
+  const beside = plannedThrough(device())
+  const camera = (id: string, route: typeof beside.route) => ({
+    ...beside,
+    ...{ id, mark: id, route },
+    sight: {
+      ...beside.sight!,
+      heightM: 2.5,
+      place: { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false },
+    },
+  })
+  const lane = (conduitId: string | null, from = 0, to = 20) =>
+    pathway([[from, 0], [to, 0]], { ...tube, conduitId, name: 'Duct' }) // prettier-ignore
+  const yard = (devices: ReturnType<typeof camera>[], lanes: readonly PlanThing[]) =>
+    job({ devices, things: [...lanes, headEnd(20, 0)] })
+  const uses = (on: ReturnType<typeof job>) =>
+    conduitsIn(withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))), CATALOGUE)
+  const six = ['a', 'b', 'c', 'd', 'e', 'f']
+
+  it('what was entered before a conduit was drawn narrower is judged by the plan too', () => {
+    const [segment] = beside.route!.segments
+    const old = { ...segment!, space: 'conduit', conduitId: 'pvc-2', lengthM: 20, riseM: 0 } as const
+    const devices = six.map((id) => camera(id, { ...beside.route!, segments: [old] }))
+    const found = (conduitId: string) =>
+      assess(yard(devices, [lane(conduitId)]), CATALOGUE)
+        .devices[0]!.stages!.route.result.findings.map(({ id }) => id)
+        .filter((id) => id.startsWith('route/conduit-'))
+    expect(found('pvc-half')).toEqual(['route/conduit-way-1'])
+    expect(found('pvc-2')).toEqual([])
+  })
+  it('of one name and several sizes the narrowest decides; with one that is not known none is Good', () => {
+    const devices = six.map((id) => camera(id, null))
+    const said = (...sizes: [string | null, string | null]) => {
+      const [use, ...others] = uses(yard(devices, [lane(sizes[0], 0, 8), lane(sizes[1], 8, 20)]))
+      expect(others).toEqual([])
+      return use!.fill?.goesIn ?? null
+    }
+    expect([said('pvc-2', 'pvc-2'), said('pvc-2', 'pvc-half'), said(null, 'pvc-half')]).toEqual([
+      true,
+      false,
+      false,
+    ])
+    expect([said(null, 'pvc-2'), said(null, null)]).toEqual([null, null])
   })
 })
 

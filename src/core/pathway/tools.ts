@@ -4,7 +4,7 @@ import { limit } from '../sources'
 import { conduitPulls, type ConduitPull } from './conduits'
 import type { Lane } from './network'
 import { isPullPoint, partedBy, type Stretch } from './sections'
-import type { DrawnCable } from './waysOn'
+import type { CableWithPulls } from './waysOn'
 
 /** What a cable is brought through a closed space with, and how far that reaches, m. */
 export const TOOLS = {
@@ -66,7 +66,7 @@ const SLIP_M = 1e-6
  * pull point to the next, through the others from end to end of what is used of them, open at pull points
  * too.
  */
-export function reachesOn(things: readonly PlanThing[], cables: readonly DrawnCable[]): readonly Reach[] {
+export function reachesOn(things: readonly PlanThing[], cables: readonly CableWithPulls[]): readonly Reach[] {
   return [...voidsOn(things.filter(isPullPoint), cables), ...conduitPulls(cables).map(throughConduit)]
 }
 
@@ -82,7 +82,10 @@ function throughConduit({ through, marks, lengthM, pointsAt }: ConduitPull): Rea
   }
 }
 
-function voidsOn(points: Parameters<typeof partedBy>[1], cables: readonly DrawnCable[]): readonly Reach[] {
+function voidsOn(
+  points: Parameters<typeof partedBy>[1],
+  cables: readonly CableWithPulls[],
+): readonly Reach[] {
   const used = new Map<Lane, { readonly marks: Set<string>; from: number; to: number }>()
   for (const { mark, found } of cables)
     for (const { on } of 'way' in found ? found.way.traces : []) {

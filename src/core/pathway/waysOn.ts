@@ -1,5 +1,5 @@
 import type { Job } from '../job/job'
-import type { Cable, Catalogue, DrawnThrough, OnPlan } from '../parts'
+import type { Cable, Catalogue, TubePull, OnPlan } from '../parts'
 import { cablesOn, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
 import { finderOver } from './finder'
@@ -19,33 +19,33 @@ function segmentsOn(way: Way) {
 }
 
 /** A cable's way and the pulls that it is made in. */
-export interface DrawnCable extends CableWay {
+export interface CableWithPulls extends CableWay {
   readonly cable: Cable
-  readonly pulls: readonly (DrawnThrough & { readonly section: Section })[]
+  readonly pulls: readonly (TubePull & { readonly section: Section })[]
 }
 
 /** Every cable with the pulls through conduits and ducts that its way is made in. */
-export function drawnCables(
+export function withPulls(
   { devices, things }: Pick<Job, 'devices' | 'things'>,
   { cables: kinds }: Catalogue,
   cables: readonly CableWay[],
-): readonly DrawnCable[] {
+): readonly CableWithPulls[] {
   const points = things.filter(isPullPoint)
   const passed = passedBy(cables.map(({ found }) => found))
   const cableOf = new Map(devices.map(({ id, cableId }) => [id, kinds.get(cableId)]))
-  return cables.flatMap((one): DrawnCable[] => {
+  return cables.flatMap((one): CableWithPulls[] => {
     const cable = cableOf.get(one.deviceId)
     if (!cable) return []
     const sections = 'way' in one.found ? sectionsOf(one.found.way, points) : []
-    return [{ ...one, cable, pulls: sections.map((section) => drawnThrough(section, cable, passed)) }]
+    return [{ ...one, cable, pulls: sections.map((section) => tubePull(section, cable, passed)) }]
   })
 }
 
-function drawnThrough(
+function tubePull(
   section: Section,
   cable: Cable,
   passed: ReadonlyMap<Lane, readonly Stretch[]>,
-): DrawnCable['pulls'][number] {
+): CableWithPulls['pulls'][number] {
   const { straights } = section
   const pulled = { ...cable, together: togetherIn(section, passed) }
   return {
@@ -95,10 +95,10 @@ export function waysOn(job: Job, catalogue: Catalogue): Ways {
 function waysFromScratch(job: Job, catalogue: Catalogue): Ways {
   const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
   return new Map(
-    drawnCables(job, catalogue, cables).map(({ deviceId, found, pulls }): [string, OnPlan] => {
+    withPulls(job, catalogue, cables).map(({ deviceId, found, pulls }): [string, OnPlan] => {
       if (!('way' in found)) return [deviceId, found]
-      const drawn = pulls.map(({ section: _, ...pull }) => pull)
-      return [deviceId, { segments: segmentsOn(found.way), drawn }]
+      const bare = pulls.map(({ section: _, ...pull }) => pull)
+      return [deviceId, { segments: segmentsOn(found.way), pulls: bare }]
     }),
   )
 }

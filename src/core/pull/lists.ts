@@ -8,7 +8,7 @@ import {
   cablesOn,
   conduitPulls,
   conduitsIn,
-  drawnCables,
+  withPulls,
   finderOver,
   hasWays,
   pullsOf,
@@ -41,7 +41,7 @@ export interface PullSheet {
   readonly bundles: readonly Pull[]
   /** What lies in conduits and ducts on the plan, and how it is drawn through them. */
   readonly conduits: readonly ConduitUse[]
-  readonly draws: readonly ConduitPull[]
+  readonly conduitPulls: readonly ConduitPull[]
   /** What cables are brought through closed spaces with. */
   readonly reaches: readonly Reach[]
   readonly drills: readonly DrillLine[]
@@ -91,7 +91,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]
   const pulled = pulledIn(job)
   // What lies in a conduit already fills it all the same.
-  const led = drawnCables(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
+  const led = withPulls(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
   const cables = led.filter(({ mark }) => !pulled.has(mark))
   const codes = tapeCodes(job)
   const tapes = new Map(
@@ -109,7 +109,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     cuts: cuts.map((cut) => ({ ...cut, tape: tapes.get(cut.mark) ?? '' })),
     bundles: bundlesIn(pullsOf(cables)),
     conduits: conduitsIn(led, catalogue),
-    draws: conduitPulls(cables),
+    conduitPulls: conduitPulls(cables),
     reaches: reachesOn(job.things, cables),
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
     van: lines.sort(

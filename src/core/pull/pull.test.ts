@@ -20,7 +20,7 @@ const EMPTY = {
   cuts: [],
   bundles: [],
   conduits: [],
-  draws: [],
+  conduitPulls: [],
   reaches: [],
   drills: [],
   van: [],

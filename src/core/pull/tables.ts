@@ -60,9 +60,10 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         fillWords(use),
         use.fitting?.name ?? 'none of the catalogue',
       ]),
+      note: 'Not counted: cables that lie in them already, and runs between equipment.',
     },
     {
-      title: 'Draw through',
+      title: 'Pull through conduits',
       list: 'conduit-pulls',
       heads: [
         'Through',
@@ -71,11 +72,11 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         'Bends',
         'Pull on each',
         'Stands',
-        'Draw out towards',
+        'Pull out towards',
         'Pull points',
       ],
       shares: [0.24, 0.13, 0.09, 0.09, 0.09, 0.09, 0.12, 0.15],
-      rows: sheet.draws.map((pull) => [
+      rows: sheet.conduitPulls.map((pull) => [
         pull.through.join(', '),
         of(pull.marks),
         said(pull.lengthM, 'cut'),
@@ -85,6 +86,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         pull.outTowards,
         pointWords(pull, units),
       ]),
+      note: 'Not counted: cables that lie in them already, and runs between equipment.',
     },
     {
       title: 'Tools for closed spaces',

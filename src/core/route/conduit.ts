@@ -1,6 +1,6 @@
 import { SPACES } from '../job/choices'
 import { finding, type Finding } from '../findings'
-import type { Way } from './plan'
+import type { Segment } from './plan'
 import type { Conduit, RunContext } from '../parts'
 import { quantity } from '../units'
 import { ROUTE_LIMITS } from './limits'
@@ -74,7 +74,10 @@ export function filled(diametersMm: readonly number[], { boreAreaMm2 }: Conduit)
 }
 
 /** Fill of every conduit on the way, with all runs of the job that share it by name. */
-export function conduitFindings({ cable, catalogue, conduits }: RunContext, route: Way): Finding[] {
+export function conduitFindings(
+  { cable, catalogue, conduits }: RunContext,
+  route: { readonly segments: readonly Segment[] },
+): Finding[] {
   return route.segments.flatMap((segment): Finding[] => {
     const conduit = segment.conduitId === null ? undefined : catalogue.conduits.get(segment.conduitId)
     if (!conduit || !SPACES[segment.space].tube) return []

@@ -36,7 +36,7 @@ const sheet: PullSheet = {
       fitting: null,
     },
   ],
-  draws: [
+  conduitPulls: [
     {
       pathwayIds: ['a'],
       through: ['=Duct', 'Yard'],

@@ -56,16 +56,16 @@ export const PULL_LISTS = {
         'devices': named(use.marks, job),
       })),
     ),
-  'conduit-pulls': ({ draws }: PullSheet, job: Of) =>
+  'conduit-pulls': ({ conduitPulls }: PullSheet, job: Of) =>
     csv(
-      draws.map((pull) => ({
+      conduitPulls.map((pull) => ({
         'through': pull.through.join(', '),
         'cables': pull.marks.length,
         'length': print({ value: pull.lengthM, kind: 'cut' }, job.units),
         'bends': print({ value: pull.bendsDeg, kind: 'angle' }, job.units),
         'pull on each': print({ value: pull.pullN, kind: 'force' }, job.units),
         'stands': print({ value: pull.standsN, kind: 'force' }, job.units),
-        'draw out towards': pull.outTowards,
+        'pull out towards': pull.outTowards,
         'pull points': pointWords(pull, job.units),
         'devices': named(pull.marks, job),
       })),

@@ -2,7 +2,7 @@
 
 import { Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { conduitPulls, conduitsIn, totalsOf, type DrawnCable, type Network } from '@/core/pathway'
+import { conduitPulls, conduitsIn, totalsOf, type CableWithPulls, type Network } from '@/core/pathway'
 import { nameOf } from '@/core/plan'
 import { fillWords, pointWords } from '@/core/pull'
 import { print, type UnitSystem } from '@/core/units'
@@ -14,7 +14,7 @@ export function CablePanel({
   network,
   units,
 }: {
-  cables: readonly DrawnCable[]
+  cables: readonly CableWithPulls[]
   network: Network
   units: UnitSystem
 }) {

@@ -4,7 +4,13 @@ import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { v4 as uuid } from 'uuid'
 import type { PlanThing, ThingOf } from '@/core/job'
-import { conduitPulls, conduitsIn, type ConduitPull, type ConduitUse, type DrawnCable } from '@/core/pathway'
+import {
+  conduitPulls,
+  conduitsIn,
+  type ConduitPull,
+  type ConduitUse,
+  type CableWithPulls,
+} from '@/core/pathway'
 import { fillWords, pointWords } from '@/core/pull'
 import { print, type QuantityKind } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
@@ -17,7 +23,7 @@ export function ConduitPanel({
   editor,
 }: {
   pathway: ThingOf<'pathway'>
-  cables: readonly DrawnCable[]
+  cables: readonly CableWithPulls[]
   editor: Editor
 }) {
   const catalogue = useCatalogue()
@@ -92,7 +98,7 @@ function PullWords({ pull, editor: { job, commit } }: { pull: ConduitPull; edito
     <Box data-pull>
       <Text className="figures">
         {pull.through.join(', ')}: {said(pull.lengthM, 'cut')} in one pull, {said(pull.bendsDeg, 'angle')} of
-        bends. Drawn out towards {pull.outTowards}, {said(pull.pullN, 'force')} on each; it stands{' '}
+        bends. Pulled out towards {pull.outTowards}, {said(pull.pullN, 'force')} on each; it stands{' '}
         {said(pull.standsN, 'force')}.
       </Text>
       {pointsAt?.length === 0 ? null : <Text fontWeight={600}>▲ {pointWords(pull, job.units)}.</Text>}

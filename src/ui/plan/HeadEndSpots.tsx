@@ -8,7 +8,7 @@ import { print, type UnitSystem } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
 import { Chart } from '../kit/Chart'
 import { useInk } from '../kit/ink'
-import { WorkingBar } from '../kit/WorkingBar'
+import { Asking } from './Asking'
 import type { Editor } from './editor'
 import { useAsked } from './worker'
 
@@ -29,23 +29,15 @@ export function HeadEndSpots({ editor }: { editor: Editor }) {
     commit({ type: 'editThing', thingId: headEnd.id, change: { floor, at: { x: at.x, y: at.y } } })
   return (
     <Stack gap={2}>
-      {progress === null ? (
-        <Button
-          minH="44px"
-          variant="outline"
-          colorPalette="inky"
-          onClick={() => ask(headEndQuestion(job, catalogue))}
-        >
-          Compare spots
-        </Button>
-      ) : (
-        <WorkingBar share={progress} label="Comparing spots" stop="Cancel" onStop={cancel} />
-      )}
-      {failed ? (
-        <Text role="alert" color="stop">
-          The comparison stopped with an error. Try again.
-        </Text>
-      ) : null}
+      <Asking
+        words="Compare spots"
+        label="Comparing spots"
+        broke="The comparison stopped with an error."
+        progress={progress}
+        failed={failed}
+        onAsk={() => ask(headEndQuestion(job, catalogue))}
+        onCancel={cancel}
+      />
       {listed.length > 0 ? <SpotChart spots={listed} units={job.units} /> : null}
       <Box as="ol" aria-label="Spots for the head end">
         {listed.map((spot, i) => (

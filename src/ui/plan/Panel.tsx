@@ -5,7 +5,7 @@ import { memo, useEffect, useRef } from 'react'
 import type { Assessment } from '@/core/assess'
 import type { PlanPoint } from '@/core/geometry'
 import { SPACES } from '@/core/job'
-import type { DrawnCable, WayFinder } from '@/core/pathway'
+import type { CableWithPulls, WayFinder } from '@/core/pathway'
 import { notLooking, type judgeSurvey, type Survey, type WalkCamera } from '@/core/sight'
 import { print } from '@/core/units'
 import { FindingList } from '../kit/Findings'
@@ -42,7 +42,7 @@ interface PanelProps {
   readonly scaling: readonly [PlanPoint, PlanPoint] | null
   readonly onScaled: () => void
   readonly finder: WayFinder
-  readonly cables: readonly DrawnCable[]
+  readonly cables: readonly CableWithPulls[]
   readonly onWalk: (at: PlanPoint | null) => void
   readonly onBlindSpot: (middle: PlanPoint) => void
 }

@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic'
 import { Suspense, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
-import { bundlesOf, cablesOn, drawnCables, finderOver } from '@/core/pathway'
+import { bundlesOf, cablesOn, withPulls, finderOver } from '@/core/pathway'
 import {
   camerasOn,
   imagerOf,
@@ -122,7 +122,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const { devices: running, equipment } = beside.job
   const cables = useMemo(() => {
     const led = cablesOn({ devices: running, equipment }, catalogue, finder)
-    return drawnCables({ devices: running, things }, catalogue, led)
+    return withPulls({ devices: running, things }, catalogue, led)
   }, [running, equipment, catalogue, finder, things])
   const bundles = useMemo(
     () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),

@@ -8,8 +8,8 @@ import { SIGHT_LIMITS, type Position } from '@/core/sight'
 import { print } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
 import { Choose } from '../kit/Choose'
-import { WorkingBar } from '../kit/WorkingBar'
 import { Tick } from '../kit/Tick'
+import { Asking } from './Asking'
 import type { Editor } from './editor'
 import { useAsked } from './worker'
 import { nameOf } from '@/core/plan'
@@ -102,18 +102,15 @@ export function PositionHelper({
           </Tick>
         ))}
       </Box>
-      {progress === null ? (
-        <Button minH="44px" variant="outline" colorPalette="inky" onClick={start}>
-          Find positions
-        </Button>
-      ) : (
-        <WorkingBar share={progress} label="Trying positions" stop="Cancel" onStop={cancel} />
-      )}
-      {failed ? (
-        <Text role="alert" color="stop">
-          The search stopped with an error. Try again.
-        </Text>
-      ) : null}
+      <Asking
+        words="Find positions"
+        label="Trying positions"
+        broke="The search stopped with an error."
+        progress={progress}
+        failed={failed}
+        onAsk={start}
+        onCancel={cancel}
+      />
       {result?.length === 0 ? (
         <Text>No spot on these edges sees any of it at its level with this camera.</Text>
       ) : null}

@@ -76,7 +76,7 @@ function List({ jobId, table: { title, list, heads, rows, note } }: { jobId: str
         </HStack>
       }
     >
-      <Rows title={title} heads={heads} rows={rows.map((row) => [JSON.stringify(row), row])} />
+      <Rows title={title} heads={heads} rows={rows.map((row, at) => [String(at), row])} />
       {note ? (
         <Text fontSize="sm" color="soft" mt={1}>
           {note}

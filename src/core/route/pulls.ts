@@ -1,0 +1,75 @@
+import { finding, type Finding } from '../findings'
+import type { TubePull, OnPlan, RunContext } from '../parts'
+import { quantity } from '../units'
+import { conduitFindings } from './conduit'
+import { ROUTE_LIMITS } from './limits'
+import type { Route } from './plan'
+
+/**
+ * Whether the conduits and ducts on the plan have room for the cable and let it be pulled: how far, round how
+ * many bends and how hard from one place where it can be reached to the next. Nothing is said of a cable that
+ * lies there.
+ */
+export function pullFindings(
+  context: RunContext,
+  { laid }: Pick<Route, 'laid'>,
+  onPlan: OnPlan,
+): readonly Finding[] {
+  if (laid === 'kept' || context.measured.installedM !== null || 'none' in onPlan) return []
+  return [
+    ...conduitFindings(context, onPlan),
+    ...onPlan.pulls.flatMap((pull, i) => findingsOf(context, pull, i + 1)),
+  ]
+}
+
+function findingsOf({ cable, printed }: RunContext, pull: TubePull, at: number): Finding[] {
+  const { pullM, pullBendsDeg } = ROUTE_LIMITS
+  const { lengthM, bendsDeg, pullN, pointsAt } = pull
+  const through = pull.through.join(', ')
+  const leastN = Math.min(pullN.toDevice, pullN.toHeadEnd)
+  const points = pointsAt?.map(({ alongM }) => printed(alongM, 'cut')) ?? []
+  const judged = [
+    {
+      id: `pull-length-${at}`,
+      over: lengthM > pullM.value + SLIP,
+      title: 'Too far from one pull point to the next',
+      short: 'wants a pull box',
+      figure: quantity(lengthM, 'length'),
+      limit: quantity(pullM.value, 'length'),
+      reason: `Nobody reaches the cable inside: ${through}.`,
+      source: pullM.source,
+    },
+    {
+      id: `pull-bends-${at}`,
+      over: bendsDeg > pullBendsDeg.value + SLIP,
+      title: 'Too many bends between pull points',
+      short: 'too many bends',
+      figure: quantity(bendsDeg, 'angle'),
+      limit: quantity(pullBendsDeg.value, 'angle'),
+      reason: `Each bend multiplies the pull: ${through}.`,
+      source: pullBendsDeg.source,
+    },
+    {
+      id: `pull-force-${at}`,
+      over: leastN > cable.pullN,
+      title: 'Pulls harder than the cable stands',
+      short: 'pulls too hard',
+      figure: quantity(leastN, 'force'),
+      limit: quantity(cable.pullN, 'force'),
+      reason:
+        `Pulled dry out of the better end: ${through}. ` +
+        'Friction is a guess of the trade; watch the pull, and use a lubricant that the jacket stands.',
+      source: cable.handling,
+    },
+  ]
+  const advice =
+    points.length === 0
+      ? 'Lead it another way: pull points alone do not help.'
+      : `Put a pull box ${points.join(' and ')} from where its cable goes in, told from the device.`
+  return judged
+    .filter(({ over }) => over)
+    .map(({ id, over: _, ...said }) => finding('route', id, { verdict: 'check', ...said, advice }))
+}
+
+/** What is lost in reckoning, m or degrees. */
+const SLIP = 1e-6
