@@ -11,7 +11,7 @@ export default defineConfig({
   testDir: 'e2e',
   workers: 1,
   timeout: 120_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 30_000 },
   reporter: 'list',
   use: {
     baseURL: `http://localhost:${PORT}`,

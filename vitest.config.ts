@@ -10,6 +10,8 @@ export default defineConfig({
   },
   test: {
     include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'scripts/**/*.test.ts'],
-    testTimeout: 30_000,
+    // Only for what hangs: a machine that is shared may be many times slower than one's own.
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
   },
 })

@@ -330,5 +330,5 @@ describe('the list of jobs', () => {
     const [whole] = await jobSummaries(db, folder)
     expect(whole).toMatchObject({ id: 'job-1', sentence: expect.stringMatching(/^61 devices/) as string })
     expect(listed()).toMatchObject({ pending: false, summary: { sentence: whole!.sentence } })
-  }, 20_000)
+  })
 })

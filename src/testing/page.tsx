@@ -1,6 +1,6 @@
 import { ChakraProvider } from '@chakra-ui/react'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { fireEvent, render, screen, waitFor } from '@testing-library/react'
+import { configure, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { vi } from 'vitest'
 import type { Job } from '@/core/job'
@@ -37,6 +37,9 @@ export function prepareWindow({ wide = false } = {}): void {
   window.localStorage.clear()
 }
 
+// Only for what never comes: a shared machine may be many times slower than one's own.
+configure({ asyncUtilTimeout: 60_000 })
+
 let count = 0
 
 /**
@@ -71,7 +74,7 @@ export const keep = (label: string, words: string) => {
   type(label, words)
   fireEvent.blur(screen.getByLabelText(label))
 }
-export const settled = (check: () => void) => waitFor(check, { timeout: 4000 })
+export const settled = (check: () => void) => waitFor(check)
 
 /** What the page objects to and what it is content with, in words. */
 export const findings = () =>

@@ -121,6 +121,51 @@ describe('from one pull point to the next', () => {
   })
 })
 
+it('after any changes the pulls are those of the same job looked at for the first time', () => {
+  const place = fc.record({ x: fc.integer({ min: 0, max: 40 }), floor: fc.constant('ground' as const) })
+  const change = fc.record({
+    device: fc.integer({ min: 0, max: 3 }),
+    to: place,
+    cableId: fc.constantFrom('cat6-duct', 'cat6-screened-outdoor'),
+    point: fc.option(fc.integer({ min: 0, max: 40 })),
+    taken: fc.boolean(),
+  })
+  const beside = plannedThrough(device())
+  const camera = (i: number, x: number, cableId = 'cat6-duct') => ({
+    ...beside,
+    ...{ id: `d${i}`, mark: `d${i}`, cableId },
+    sight: {
+      ...beside.sight!,
+      heightM: 2.5,
+      place: { floor: 'ground' as const, x, y: 0, panDeg: 0, rollDeg: 0, locked: false },
+    },
+  })
+  const duct = pathway([[0, 0], [40, 0]], { ...tube, space: 'buried duct' }) // prettier-ignore
+  const said = (on: ReturnType<typeof job>) =>
+    withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))).map(({ pulls }) =>
+      pulls.map(({ section: _, ...pull }) => pull),
+    )
+  fc.assert(
+    fc.property(fc.array(change, { minLength: 1, maxLength: 6 }), (changes) => {
+      let on = job({ devices: [0, 1, 2, 3].map((i) => camera(i, 9 * i)), things: [duct, headEnd(40, 0)] })
+      said(on)
+      for (const { device: i, to, cableId, point, taken } of changes) {
+        const moved = {
+          ...camera(i, to.x, cableId),
+          state: taken ? ('taken away' as const) : ('new' as const),
+        }
+        on = {
+          ...on,
+          devices: on.devices.map((one, at) => (at === i ? moved : one)),
+          things: point === null ? on.things : [duct, headEnd(40, 0), pullPoint(point, 0)],
+        }
+        const remembered = said(on)
+        expect(remembered).toEqual(said(structuredClone(on)))
+      }
+    }),
+  )
+})
+
 describe('how full a conduit on the plan is', () => {
   const beside = plannedThrough(device())
   const camera = (id: string, route: typeof beside.route) => ({

@@ -29,7 +29,7 @@ export interface Stretch {
   readonly to: number
 }
 
-type PullPoint = ThingOf<'pull point'>
+export type PullPoint = ThingOf<'pull point'>
 export const isPullPoint = (thing: PlanThing): thing is PullPoint => thing.kind === 'pull point'
 
 /**
@@ -104,18 +104,40 @@ function straightsOf({ lane, from, to }: Stretch): readonly Straight[] {
 /** How long a piece is as it lies, m. */
 export const lengthOf = ({ dx, dy, dz }: Straight): number => Math.hypot(dx, dy, dz)
 
-/** The most cables that lie together at one place of a section, by all stretches that are passed. */
-export function togetherIn({ stretches }: Section, passed: ReadonlyMap<Lane, readonly Stretch[]>): number {
-  const counts = stretches.flatMap(({ lane, from, to }) => {
+/** How many cables lie in a lane from one share of it to the next; the last count is 0. */
+export type Crowd = readonly { readonly from: number; readonly count: number }[]
+
+/** By lane, how many cables lie where in it. */
+export function crowdsOf(stretches: readonly Stretch[]): ReadonlyMap<Lane, Crowd> {
+  const changes = new Map<Lane, Map<number, number>>()
+  for (const { lane, from, to } of stretches) {
+    const of = changes.get(lane) ?? new Map<number, number>()
     const [low, high] = [Math.min(from, to), Math.max(from, to)]
-    const others = (passed.get(lane) ?? []).map((one) => ({
-      low: Math.min(one.from, one.to),
-      high: Math.max(one.from, one.to),
-    }))
-    const starts = [low, ...others.map((one) => one.low).filter((share) => share > low && share < high)]
-    return starts.map((share) => others.filter((one) => one.low <= share && one.high > share).length)
-  })
-  return Math.max(1, ...counts)
+    of.set(low, (of.get(low) ?? 0) + 1)
+    of.set(high, (of.get(high) ?? 0) - 1)
+    changes.set(lane, of)
+  }
+  return new Map(
+    [...changes].map(([lane, of]) => {
+      let count = 0
+      const rising = [...of].sort(([a], [b]) => a - b)
+      return [lane, rising.map(([from, change]) => ({ from, count: (count += change) }))]
+    }),
+  )
+}
+
+/** The most cables that lie together at one place of a section. */
+export function togetherIn({ stretches }: Section, crowds: ReadonlyMap<Lane, Crowd>): number {
+  let most = 1
+  for (const { lane, from, to } of stretches) {
+    const [low, high] = [Math.min(from, to), Math.max(from, to)]
+    const crowd = crowds.get(lane) ?? []
+    crowd.forEach((piece, i) => {
+      const ends = crowd[i + 1]?.from ?? piece.from
+      if (piece.from < high && ends > low) most = Math.max(most, piece.count)
+    })
+  }
+  return most
 }
 
 /** What a section goes through, by name. */

@@ -4,8 +4,17 @@ import { cablesOn, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
 import { finderOver } from './finder'
 import type { Lane } from './network'
-import { isPullPoint, namesOf, sectionsOf, togetherIn, type Section, type Stretch } from './sections'
-import type { Found, Way } from './way'
+import {
+  crowdsOf,
+  isPullPoint,
+  namesOf,
+  sectionsOf,
+  togetherIn,
+  type Crowd,
+  type PullPoint,
+  type Section,
+} from './sections'
+import type { Way } from './way'
 
 /** What of a way rests on itself alone: kept with it. */
 const SEGMENTS = new WeakMap<Way, ReturnType<typeof segmentsOf>>()
@@ -31,44 +40,60 @@ export function withPulls(
   cables: readonly CableWay[],
 ): readonly CableWithPulls[] {
   const points = things.filter(isPullPoint)
-  const passed = passedBy(cables.map(({ found }) => found))
+  const crowds = crowdsOf(
+    cables.flatMap(({ found }) => ('way' in found ? found.way.traces.flatMap(({ on }) => on ?? []) : [])),
+  )
   const cableOf = new Map(devices.map(({ id, cableId }) => [id, kinds.get(cableId)]))
   return cables.flatMap((one): CableWithPulls[] => {
     const cable = cableOf.get(one.deviceId)
     if (!cable) return []
-    const sections = 'way' in one.found ? sectionsOf(one.found.way, points) : []
-    return [{ ...one, cable, pulls: sections.map((section) => tubePull(section, cable, passed)) }]
+    return [{ ...one, cable, pulls: 'way' in one.found ? pullsOf(one.found.way, cable, points, crowds) : [] }]
   })
 }
 
-function tubePull(
-  section: Section,
+type Pulls = CableWithPulls['pulls']
+/** The pulls of a way as they were last: most changes leave the way, its pull points and its cable alone. */
+const PULLS = new WeakMap<
+  Way,
+  { readonly points: readonly PullPoint[]; readonly cable: Cable; readonly pulls: Pulls }
+>()
+
+function pullsOf(
+  way: Way,
   cable: Cable,
-  passed: ReadonlyMap<Lane, readonly Stretch[]>,
-): CableWithPulls['pulls'][number] {
+  points: readonly PullPoint[],
+  crowds: ReadonlyMap<Lane, Crowd>,
+): Pulls {
+  const known = PULLS.get(way)
+  const same =
+    known?.cable === cable &&
+    known.points.length === points.length &&
+    known.points.every((point, i) => point === points[i])
+  const pulls = same
+    ? known.pulls.map((pull) => {
+        const together = togetherIn(pull.section, crowds)
+        if (together === pull.together) return pull
+        // Cables press on each other from two on, however many there are.
+        const alike = together > 1 === pull.together > 1
+        return alike ? { ...pull, together } : tubePull(pull.section, cable, together)
+      })
+    : sectionsOf(way, points).map((section) => tubePull(section, cable, togetherIn(section, crowds)))
+  PULLS.set(way, { points, cable, pulls })
+  return pulls
+}
+
+function tubePull(section: Section, cable: Cable, together: number): Pulls[number] {
   const { straights } = section
-  const pulled = { ...cable, together: togetherIn(section, passed) }
+  const pulled = { ...cable, together }
   return {
     section,
     through: namesOf(section),
     lengthM: lengthM(straights),
     bendsDeg: bendsDeg(straights),
-    together: pulled.together,
+    together,
     pullN: pullsN(straights, pulled),
     pointsAt: pointsAt(straights, pulled),
   }
-}
-
-/** By lane, every stretch of it that some way passes. */
-function passedBy(found: readonly Found[]): ReadonlyMap<Lane, readonly Stretch[]> {
-  const passed = new Map<Lane, Stretch[]>()
-  for (const { on } of found.flatMap((one) => ('way' in one ? one.way.traces : []))) {
-    if (!on) continue
-    const known = passed.get(on.lane)
-    if (known) known.push(on)
-    else passed.set(on.lane, [on])
-  }
-  return passed
 }
 
 type Ways = ReadonlyMap<string, OnPlan>

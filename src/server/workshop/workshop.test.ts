@@ -59,7 +59,7 @@ it('does what it is asked in processes of its own: a job comes in, is summed up 
   }
   expect(await work('plan', plan)).toEqual({ ok: true })
   expect(readFileSync(plan.to, 'utf8')).toContain('Tamarisk surgery')
-}, 120_000)
+})
 
 it('more tasks than hands wait their turn, and each has its own answer', async () => {
   const paths = await Promise.all(
@@ -75,7 +75,7 @@ it('more tasks than hands wait their turn, and each has its own answer', async (
   expect(
     kept.map((one) => one.ok && [one.content.width, existsSync(pathOf(folder, one.content.sha256, 'view'))]),
   ).toEqual([10, 20, 30, 40, 50].map((width) => [width, true]))
-}, 120_000)
+})
 
 it('one that fails says why, one that is called off is ended, and the next works on', async () => {
   await expect(work('photo', { folder, path: join(folder, 'none.jpg'), expected: null })).rejects.toThrow(
@@ -96,7 +96,7 @@ it('one that fails says why, one that is called off is ended, and the next works
 it('what takes too long or too much is ended with a reason', async () => {
   const file = JSON.parse(readFileSync(jobFile(), 'utf8')) as { job: { devices: { id: string }[] } }
   const [one] = file.job.devices
-  file.job.devices = Array.from({ length: 900 }, (_, i) => ({ ...one!, id: `d${i}` }))
+  file.job.devices = Array.from({ length: 200 }, (_, i) => ({ ...one!, id: `d${i}` }))
   const path = join(folder, 'large.json')
   writeFileSync(path, JSON.stringify({ ...file, job: { ...file.job, records: [], photos: [], faults: [] } }))
   const bounded = (seconds: number, megabytes: number) =>

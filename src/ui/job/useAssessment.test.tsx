@@ -57,7 +57,7 @@ it.each([
     shown({ revision: 1, job: yard, ...(landed && { landed }) })
     const known = seen[0]!.devices.flatMap(({ deviceId, pending }) => (pending ? [] : [deviceId]))
     expect(known).toEqual(['d40'])
-    await waitFor(() => expect(seen.at(-1)).toEqual(assess(yard, CATALOGUE)), { timeout: 8000 })
+    await waitFor(() => expect(seen.at(-1)).toEqual(assess(yard, CATALOGUE)))
   },
 )
 
