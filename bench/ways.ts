@@ -55,7 +55,7 @@ export function ways(): void {
   const [{ finder, found }, ms] = took(all)
   const [, oneMs] = took(() => finder.find(spotOf(7), LAID))
 
-  const { steps, headEnds } = finder.network
+  const { steps, goals } = finder.network
   const names = new Map([...steps.keys()].map((stop, i) => [stop, String(i)]))
   const [graph, madeMs] = took(() => {
     const made = new Graph({ type: 'undirected', multi: true })
@@ -66,7 +66,7 @@ export function ways(): void {
     return made
   })
   const [paths, peerMs] = took(
-    () => dijkstra.singleSource(graph, names.get(headEnds[0]!.stop)!, 'minutes') as Record<string, string[]>,
+    () => dijkstra.singleSource(graph, names.get(goals[0]!.stop)!, 'minutes') as Record<string, string[]>,
   )
   const shown = (of: number) => of.toFixed(1)
   console.log(`${DEVICES} devices over ${finder.network.lanes.length} pathways`)

@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { assess } from '@/core/assess'
 import { openJobFile } from '@/core/job'
+import { withOwn } from '@/core/parts'
+import { waysOn } from '@/core/pathway'
 import { fillWords, pullSheet } from '@/core/pull'
 import { surveyReport } from '@/core/sight'
 import { punchListState } from '@/core/test'
@@ -68,7 +70,7 @@ describe('Kestrel Quay', () => {
       pullSheet({ ...job, things }, CATALOGUE).conduits.map((use) => ({ ...use, said: fillWords(use) }))
     const tight = fills(job.things).filter(({ said }) => said !== 'Good')
     expect(tight.map(({ name, marks, said }) => [name, marks.length, said])).toEqual([
-      ['Down the office wall', 7, 'Check: too full'],
+      ['Down the office wall', 11, 'Check: too full'],
     ])
     const [only] = tight
     const cured = job.things.map((thing) =>
@@ -77,6 +79,15 @@ describe('Kestrel Quay', () => {
         : thing,
     )
     expect(fills(cured).filter(({ said }) => said !== 'Good')).toEqual([])
+  })
+  it('has fifteen cables on the plan, five of them and more in one bundle, one a ready-made lead', () => {
+    const ways = [...waysOn(job, withOwn(CATALOGUE, job.ownParts)).values()]
+    expect(ways.filter((way) => 'segments' in way)).toHaveLength(15)
+    const { bundles, cuts } = pullSheet(job, CATALOGUE)
+    expect(Math.max(...bundles.map(({ marks }) => marks.length))).toBeGreaterThanOrEqual(5)
+    expect(cuts.find(({ mark }) => mark === 'R1')!.cutM).toBeNull()
+    const lead = assessment.runs[0]!.findings.filter(({ id }) => id === 'route/lead')
+    expect(lead.map(({ verdict }) => verdict)).toEqual(['good'])
   })
   it('has a measured level out of limits that proposes a fault', () => {
     const door = job.devices.find(({ mark }) => mark === '04')!

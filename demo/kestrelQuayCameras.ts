@@ -152,7 +152,7 @@ export async function placeCameras(yard: Scenario): Promise<void> {
       },
       mount: { fixingId: 'sleeve-hollow', fixingCount: 4, edgeMm: 90 },
       route: { segments: [way('a', 'clipped outside', 42, -2, 35), way('b', 'loft', 36, 2.5, 52)] },
-      power: { supplyId: 'jetty', port: 1 },
+      ...office(10),
     },
   })
   await yard.place({

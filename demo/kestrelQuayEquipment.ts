@@ -19,6 +19,25 @@ export const way = (
   conduitName = '',
 ) => ({ id, space, lengthM, riseM, temperatureC, conduitId, conduitName })
 
+/** From a jack at the workshop's bench to the office: over the workshop's loft and under the yard. */
+const benchRun = (jack: number) => ({
+  id: `bench-run-${jack}`,
+  name: `Bench jack ${jack}`,
+  carries: 'network' as const,
+  cableId: 'cat6-outdoor',
+  fromId: 'bench-jacks',
+  fromPort: `network-${jack}`,
+  fromEndId: 'jack',
+  toId: 'office',
+  toPort: `network-${10 + jack}`,
+  toEndId: 'plug',
+  segments: [
+    way('a', 'loft', 5, 2, 38),
+    way('b', 'conduit', 12, 8.4, 20, 'pvc-1', 'Duct across the yard'),
+    way('c', 'loft', 7, 2, 30),
+  ],
+})
+
 /** What stands in the office cupboard and out on the jetty, and what joins it: fibre over the decking. */
 export function equipQuay(yard: Scenario): void {
   const onSite = { stands: 'on site', exposure: 'marine' } as const
@@ -33,6 +52,8 @@ export function equipQuay(yard: Scenario): void {
     { id: 'jetty-fibre', name: 'Fibre from the jetty', partId: 'fibre-converter' },
     { id: 'old-recorder', name: 'Old recorder', partId: 'recorder-coax-8', state: 'taken away' },
     { id: 'slip-recorder', name: 'Slip recorder', partId: 'recorder-coax-8', state: 'kept' },
+    { id: 'bench-jacks', name: 'Workshop bench jacks', partId: 'jack-plate-2', stands: 'on site' },
+    { id: 'till-jacks', name: 'Chandlery till jacks', partId: 'jack-plate-2', stands: 'on site' },
   )
   const patched = { cableId: 'lead-thin', fromEndId: 'plug-moulded', toEndId: 'plug-moulded' } as const
   yard.lead(
@@ -77,6 +98,20 @@ export function equipQuay(yard: Scenario): void {
       toPort: 'uplink-2',
       segments: [way('a', 'trunking indoors', 0.8, 0.4, 25)],
       leadLengthM: 2,
+    },
+    ...[1, 2].map(benchRun),
+    {
+      id: 'till-run',
+      name: 'Jacks at the till',
+      carries: 'network',
+      cableId: 'cat5e',
+      fromId: 'till-jacks',
+      fromPort: 'network-1',
+      fromEndId: 'jack',
+      toId: 'office',
+      toPort: 'network-13',
+      toEndId: 'plug',
+      segments: [way('a', 'trunking indoors', 10, 1.6, 25)],
     },
   )
 }

@@ -49,6 +49,13 @@ const handHole = (id: string, name: string, at: Corner): PlanThing => ({
   at: point(at),
   heightM: DUCT_M,
 })
+const standing = (equipmentId: string, name: string, at: Corner, heightM: number): PlanThing => ({
+  ...own(`spot-${equipmentId}`, name),
+  kind: 'equipment',
+  at: point(at),
+  heightM,
+  equipmentId,
+})
 /** How deep the ducts lie. */
 const DUCT_M = -0.6
 const rectangle = (x: number, y: number, w: number, h: number) => [
@@ -293,9 +300,9 @@ export const KESTREL_THINGS: PlanThing[] = [
     ],
     DUCT_M,
     DUCT_M,
-    'pvc-three-quarter',
+    'pvc-1',
   ),
-  way('workshop-wall', 'Up the workshop wall', 'conduit', [[33.7, 42]], DUCT_M, 3.6, 'pvc-three-quarter'),
+  way('workshop-wall', 'Up the workshop wall', 'conduit', [[33.7, 42]], DUCT_M, 3.6, 'pvc-1'),
   way(
     'workshop-east-way',
     'Workshop loft, east',
@@ -349,6 +356,9 @@ export const KESTREL_THINGS: PlanThing[] = [
     'pvc-three-quarter',
   ),
   way('gate-rise', 'Up the gatehouse', 'conduit', [[71.7, 48]], DUCT_M, 2.6, 'pvc-half'),
+  standing('jetty', 'E2 Jetty switch', [61.8, 14.6], 1.6),
+  standing('bench-jacks', 'E11 Workshop bench jacks', [33.4, 38], 1.2),
+  standing('till-jacks', 'E12 Chandlery till jacks', [53.2, 47.2], 1),
   handHole('office-hole', 'Hand hole by the office', [45.2, 42]),
   handHole('pole-hole', 'Hand hole at the pole', [45.8, 20]),
 ]

@@ -94,6 +94,14 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     is: keys(PULL_POINTS),
     heightM: real(0, 4),
   }),
+  fc.record({
+    ...common,
+    id: fc.constant('t'),
+    kind: fc.constant('equipment' as const),
+    at: planPoint,
+    heightM: real(0, 4),
+    equipmentId: fc.constant(null),
+  }),
   fc.record({ ...common, id: fc.constant('t'), kind: fc.constant('slab' as const), outline: square }),
   fc.record({
     ...common,

@@ -144,6 +144,19 @@ export const pullPoint = (x: number, y: number, heightM = 2.5): ThingOf<'pull po
   is: 'pull box',
   heightM,
 })
+export const stands = (
+  equipmentId: string | null,
+  x: number,
+  y: number,
+  heightM = 2.5,
+): ThingOf<'equipment'> => ({
+  ...common,
+  id: `stands-${equipmentId}`,
+  kind: 'equipment',
+  at: xy(x, y),
+  heightM,
+  equipmentId,
+})
 export const headEnd = (x: number, y: number): ThingOf<'head end'> => ({
   ...common,
   id: `head-end-${x}-${y}`,

@@ -12,7 +12,7 @@ import {
   type Neighbours,
   type OnPlan,
 } from '../parts'
-import { assessRoute, pullFindings, strayFinding, unjudgedRoute } from '../route'
+import { assessRoute, planFindings, unjudgedRoute } from '../route'
 import { contradictionFinding, hiddenFinding, withMark, type Step } from '../procedure'
 import type { Plans } from '../stages/plans'
 import { stepsOf } from '../stages/steps'
@@ -151,11 +151,7 @@ function withWay(
 ): PlannedStages {
   if (!onPlan || !stages.route) return stages
   if (route) {
-    const stray = strayFinding(context, route, onPlan)
-    const known = new Set(stages.route.result.findings.map(({ id }) => id))
-    const found = [...(stray ? [stray] : []), ...pullFindings(context, route, onPlan)].filter(
-      ({ id }) => !known.has(id),
-    )
+    const found = planFindings(context, route, onPlan, stages.route.result.findings)
     return found.length > 0 ? withFindings(stages, (name) => (name === 'route' ? found : [])) : stages
   }
   if ('none' in onPlan) return stages

@@ -1,9 +1,9 @@
 import { byGravity, type Finding, type StageAssessment } from '../findings'
 import type { Job, Run } from '../job/job'
-import { ownIdsIn, type Catalogue, type Neighbours } from '../parts'
+import { ownIdsIn, type Catalogue, type Neighbours, type OnPlan } from '../parts'
 import { contradictionFinding, inForcedOrder, withMark, type Step } from '../procedure'
 import type { Draw } from '../power'
-import { assessRoute, type RouteStrip } from '../route'
+import { assessRoute, planFindings, type RouteStrip } from '../route'
 import {
   CARRIES,
   endsInWords,
@@ -30,6 +30,8 @@ export interface RunAssessment extends MarkedAssessment {
   readonly cable: string
   /** Ports that it can end in, as they are recorded, the end that it comes from first. */
   readonly ports: readonly [from: readonly string[], to: readonly string[]]
+  /** What the plan says of its cable; null where it says nothing. */
+  readonly onPlan: OnPlan | null
   /** Null where the catalogue lacks a part. */
   readonly way: Omit<StageAssessment<RouteStrip>, 'findings'> | null
   /** What it takes of the supply that feeds it. */
@@ -55,8 +57,12 @@ const STAGES = ['route', 'terminate', 'power'] as const
 const KNOWN = new WeakMap<Run, Planned>()
 
 /** Everything that the plan of a run rests on, in words or as the very object. */
-function groundOf({ run, cable, ends, conduits, measured, printed, catalogue, ...of }: RunOf) {
-  const beside = run.segments.flatMap(({ conduitName }) => conduits.get(conduitName) ?? [])
+function groundOf(
+  { run, cable, ends, conduits, measured, printed, catalogue, ...of }: RunOf,
+  onPlan: OnPlan | null,
+) {
+  const led = onPlan && 'segments' in onPlan ? onPlan.segments : []
+  const beside = [...run.segments, ...led].flatMap(({ conduitName }) => conduits.get(conduitName) ?? [])
   return [
     catalogue,
     cable,
@@ -67,6 +73,7 @@ function groundOf({ run, cable, ends, conduits, measured, printed, catalogue, ..
     measured.installedM,
     printed(1, 'length'),
     beside.join(),
+    JSON.stringify(onPlan),
     ...ends.flatMap(({ part, camera, connector, shared, mark, name, state, place, outdoors, onPole }) => [
       part,
       camera,
@@ -78,17 +85,19 @@ function groundOf({ run, cable, ends, conduits, measured, printed, catalogue, ..
 }
 
 /** What rests on its plan: the same as before while nothing of what it rests on has changed. */
-function planned(context: RunOf, job: Pick<Of, 'ownParts'>): Planned {
+function planned(context: RunOf, job: Pick<Of, 'ownParts'>, onPlan: OnPlan | null): Planned {
   const { run, cable, ends } = context
-  const restsOn = groundOf(context)
+  const restsOn = groundOf(context, onPlan)
   const known = KNOWN.get(run)
   if (known?.restsOn.length === restsOn.length && known.restsOn.every((one, i) => one === restsOn[i]))
     return known
   const own = ownIdsIn(run)
-  const entered = job.ownParts.filter(({ id }) => own.has(id))
-  const { findings: onTheWay, ...way } = assessRoute(context, routeOf(run))
+  const ownParts = job.ownParts.filter(({ id }) => own.has(id))
+  const route = routeOf(run)
+  const { findings: entered, ...way } = assessRoute(context, route)
+  const onTheWay = onPlan ? [...entered, ...planFindings(context, route, onPlan, entered)] : entered
   const { steps, contradictions } = inForcedOrder(runTasks(context))
-  const unread = run.state === 'taken away' ? [] : STAGES.map((stage) => unreadOfStage(stage, entered))
+  const unread = run.state === 'taken away' ? [] : STAGES.map((stage) => unreadOfStage(stage, ownParts))
   const made: Planned = {
     restsOn,
     carries: CARRIES[run.carries].name,
@@ -128,6 +137,7 @@ export function assessRun(
 ): RunAssessment {
   const { installedM } = measuredOf(recorded.records)
   const context = runContext(run, job, catalogue, installedM, neighbours)
+  const onPlan = neighbours.ways.get(run.id) ?? null
   if ('missing' in context)
     return {
       ...lacking(run, context.missing, recorded, job.units),
@@ -135,11 +145,21 @@ export function assessRun(
       ends: '',
       cable: run.cableId,
       ports: [[], []],
+      onPlan,
       way: null,
       draw: null,
     }
-  const made = planned(context, job)
+  const made = planned(context, job, onPlan)
   const { carries, ends, cable, ports, way, draw } = made
   const what = `${carries}: ${inSentence(cable)}`
-  return { ...markedAssessment(run, made, what, recorded, job.units), carries, ends, cable, ports, way, draw }
+  return {
+    ...markedAssessment(run, made, what, recorded, job.units),
+    carries,
+    ends,
+    cable,
+    ports,
+    onPlan,
+    way,
+    draw,
+  }
 }

@@ -46,7 +46,7 @@ const line = {
     path.length === 1 ? { is: 'point', at: path[0]! } : { is: 'path', points: path },
   placed: (path: readonly PlanPoint[]) => ({ path }),
 }
-const { wallM, obstacleM, undersideM, soffitDepthM, lipM, faceM, pathwayM } = USUAL_HEIGHTS
+const { wallM, obstacleM, undersideM, soffitDepthM, lipM, faceM, pathwayM, equipmentM } = USUAL_HEIGHTS
 const nothing = () => ({})
 
 const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
@@ -76,6 +76,7 @@ const BOUNDED: { readonly [K in ThingName]: Bounded<K> } = {
   },
   'head end': { ...point, usual: nothing },
   'pull point': { ...point, usual: () => ({ is: 'pull box', heightM: pathwayM }) },
+  'equipment': { ...point, usual: () => ({ heightM: equipmentM, equipmentId: null }) },
   'slab': { ...ring, usual: nothing },
   'ground level': {
     ...line,

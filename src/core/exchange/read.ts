@@ -3,7 +3,7 @@ import { distanceM, type PlanPoint } from '../geometry'
 import { reasonsOf } from '../job/commands/kind'
 import type { Floor } from '../job/choices'
 import type { Job } from '../job/job'
-import { PlanThing, THINGS, type ThingName } from '../plan'
+import { copyOf, PlanThing, THINGS, type ThingName } from '../plan'
 import { placedBy, usualOf } from './bounded'
 import { fromEarth, type Anchor } from './earth'
 
@@ -224,7 +224,7 @@ function thingOf({ kind, points, fields }: Candidate, { job, floor, newId }: Ont
     kind: name,
     floor,
   })
-  return made.success ? made.data : (reasonsOf(made.error)[0]?.message ?? 'It cannot be drawn.')
+  return made.success ? copyOf(made.data) : (reasonsOf(made.error)[0]?.message ?? 'It cannot be drawn.')
 }
 
 const defined = (fields: Readonly<Record<string, unknown>>) =>

@@ -184,6 +184,8 @@ const UPGRADES: readonly Upgrade[] = [
     // 15 knows which conduit a pathway is, and pull points.
     thing: (thing) => ({ ...(thing.kind === 'pathway' ? { conduitId: null } : {}), ...thing }),
   },
+  // 16 knows where equipment stands on the plan.
+  {},
 ]
 
 const UNKNOWN_HEIGHTS = { upper: null, loft: null, roof: null }

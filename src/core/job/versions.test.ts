@@ -114,6 +114,16 @@ const ditch = {
   minutesPerM: 2,
   besideMains: false,
 }
+const hole = {
+  id: 'hole',
+  floor: 'ground',
+  name: '',
+  locked: false,
+  kind: 'pull point',
+  at: { x: 2, y: 0 },
+  is: 'manhole',
+  heightM: -0.5,
+}
 const begun = { id: 'b1', name: 'B1', cableId: 'cat6', leftM: 120 }
 const fence = {
   id: 'fence',
@@ -251,6 +261,7 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
   ].map((change) => ({ ...change, version: 12, madeOn: '', base: null })),
   13: [{ type: 'putThing', thing: ditch, version: 13, madeOn: '', base: null }],
   14: [{ type: 'putBox', box: begun, version: 14, madeOn: '', base: null }],
+  15: [{ type: 'putThing', thing: hole, version: 15, madeOn: '', base: null }],
 }
 
 describe('commands of every version are still taken', () => {
@@ -295,6 +306,7 @@ describe('commands of every version are still taken', () => {
       { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 }, locked: false },
       { ...bank, locked: true },
       { ...ditch, conduitId: null },
+      hole,
     ])
     expect(made.boxes).toEqual([begun])
     expect(second!.sight).toEqual({

@@ -106,7 +106,7 @@ export interface Neighbours {
   readonly staying: ReadonlyMap<string, readonly string[]>
   /** Tails of cameras that a run ends at, by the camera's id. */
   readonly tails: ReadonlyMap<string, readonly string[]>
-  /** By the id of the device; nothing where the plan says nothing of its cable. */
+  /** By the id of the device or the run; nothing where the plan says nothing of its cable. */
   readonly ways: ReadonlyMap<string, OnPlan>
 }
 
@@ -177,9 +177,9 @@ export function neighboursOf(
     if (state === 'taken away') gone.set(id, `${mark} ${name}`)
     else lies(cableId, [...(route?.segments ?? []), ...onPlan(id)])
   }
-  for (const { state, cableId, segments, fromId, fromPort, toId, toPort } of runs) {
+  for (const { id: runId, state, cableId, segments, fromId, fromPort, toId, toPort } of runs) {
     if (state === 'taken away') continue
-    lies(cableId, segments)
+    lies(cableId, [...segments, ...onPlan(runId)])
     for (const [id, port] of [
       [fromId, fromPort],
       [toId, toPort],

@@ -1,64 +1,126 @@
 import { cableEndOf } from '../equipment'
 import { SPACES } from '../job/choices'
-import type { Device, Equipment, Job, Route } from '../job/job'
+import type { Device, Equipment, Job, Route, Run } from '../job/job'
+import type { PlanThing, ThingOf } from '../plan'
 import type { Cable, Catalogue } from '../parts'
 import type { Segment } from '../route/plan'
 import type { Spot } from './network'
-import type { Found, Way, WayFinder } from './way'
+import type { Found, Leg, Way, WayFinder } from './way'
 
 /** Whether a cable is never led with data: mains and earth are not. Common practice; NEC 800.133. */
 export const goesApart = ({ kind }: Pick<Cable, 'kind'>): boolean => kind === 'power' || kind === 'earth'
 
-/** Equipment out on site at which a camera's cable ends: its place is on no plan, so no way is known. */
+/** Equipment out on site at which a camera's cable ends and that is on no plan, so that no way is known. */
 export function endsOnSite(
   device: Device,
-  equipment: readonly Equipment[],
+  { equipment, things }: Pick<Job, 'equipment' | 'things'>,
   catalogue: Catalogue,
 ): Equipment | null {
   const end = cableEndOf(device, equipment, catalogue)
-  return end?.stands === 'on site' ? end : null
+  return end?.stands === 'on site' && !placesOf(things).has(end.id) ? end : null
 }
 
-/** A device's cable and the way that was found for it. */
-export interface CableWay {
-  readonly deviceId: string
+type Place = ThingOf<'equipment'>
+
+/** Where equipment stands on the plans, by its id. */
+const placesOf = (things: readonly PlanThing[]): ReadonlyMap<string, Place> =>
+  new Map(
+    things.flatMap((thing) =>
+      thing.kind === 'equipment' && thing.equipmentId !== null ? [[thing.equipmentId, thing] as const] : [],
+    ),
+  )
+
+/** A cable that is led over the pathways: a device's own, or a run. */
+export interface Lead {
+  /** Of the device or the run. */
+  readonly id: string
   readonly mark: string
+  /** The very device or run. */
+  readonly of: Device | Run
+  readonly cable: Cable
+  readonly from: Spot
+  /** The thing of the equipment that it ends at; null for the head end. */
+  readonly to: string | null
+  /** Where it is told from its far end on: a run that comes from where it is led to. */
+  readonly turned: boolean
+}
+
+/** A cable and the way that was found for it. */
+export interface CableWay extends Lead {
   readonly found: Found
 }
 
-/**
- * The cheapest way of every device's cable that is yet to be pulled, leads to the head end, and whose device
- * stands on a plan.
- */
-export function cablesOn(
-  { devices, equipment }: Pick<Job, 'devices' | 'equipment'>,
-  catalogue: Catalogue,
-  finder: WayFinder,
-): readonly CableWay[] {
-  return cablesToLead({ devices, equipment }, catalogue).map(({ device, spot, cable }) => ({
-    deviceId: device.id,
-    mark: device.mark,
-    found: finder.findAgain(device, spot, cable),
-  }))
-}
+/** What of a job its leads rest on. */
+export type Leading = Pick<Job, 'devices' | 'equipment' | 'runs' | 'things'>
 
-/** Every device whose cable is led to the head end, with where it begins and what it is. */
-export function cablesToLead(
-  { devices, equipment }: Pick<Job, 'devices' | 'equipment'>,
-  catalogue: Catalogue,
-): readonly { readonly device: Device; readonly spot: Spot; readonly cable: Cable }[] {
-  return devices.flatMap((device) => {
-    const spot = spotOf(device)
-    const cable = catalogue.cables.get(device.cableId)
-    if (!spot || !cable || goesApart(cable)) return []
-    if (endsOnSite(device, equipment, catalogue)) return []
-    if (device.state === 'taken away' || device.route?.laid === 'kept') return []
-    return [{ device, spot, cable }]
+/** The cheapest way of every cable that is yet to be pulled and whose ends both have a place on a plan. */
+export function cablesOn(job: Leading, catalogue: Catalogue, finder: WayFinder): readonly CableWay[] {
+  return cablesToLead(job, catalogue).map((lead) => {
+    const { of, from, to, cable } = lead
+    return { ...lead, found: finder.findAgain(of, from, { stands: cable.stands, to }) }
   })
 }
 
+/** Every cable that is led over the pathways: those of devices first. */
+export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[] {
+  const places = placesOf(job.things)
+  const cableOf = (id: string) => {
+    const cable = catalogue.cables.get(id)
+    return cable && !goesApart(cable) ? cable : null
+  }
+  const ofDevices = job.devices.flatMap((device): Lead[] => {
+    const from = spotOf(device)
+    const cable = cableOf(device.cableId)
+    if (!from || !cable || device.state === 'taken away' || device.route?.laid === 'kept') return []
+    const end = cableEndOf(device, job.equipment, catalogue)
+    const place = end && places.get(end.id)
+    if (!place && end?.stands === 'on site') return []
+    const { id, mark } = device
+    return [{ id, mark, of: device, cable, from, to: place?.id ?? null, turned: false }]
+  })
+  if (job.runs.length === 0) return ofDevices
+  const endAt = endsIn(job, places)
+  const ofRuns = job.runs.flatMap((run): Lead[] => {
+    const cable = cableOf(run.cableId)
+    const ends = ledBetween(endAt(run.fromId), endAt(run.toId))
+    if (!cable || !ends || run.state !== 'new') return []
+    return [{ id: run.id, mark: run.mark, of: run, cable, ...ends }]
+  })
+  return [...ofDevices, ...ofRuns]
+}
+
+/** Where a run ends: at equipment with a place of its own, at a camera, or at the head end. */
+type End = { readonly spot: Spot; readonly thing: string | null } | 'head end'
+
+/** By its id, where a camera or a piece of equipment is reached; null while nobody knows. */
+function endsIn({ devices, equipment }: Leading, places: ReadonlyMap<string, Place>) {
+  const ends = new Map<string, End>()
+  for (const device of devices) {
+    const spot = spotOf(device)
+    if (spot) ends.set(device.id, { spot, thing: null })
+  }
+  for (const { id, stands } of equipment) {
+    const place = places.get(id)
+    if (place) ends.set(id, { spot: place, thing: place.id })
+    else if (stands === 'head end') ends.set(id, 'head end')
+  }
+  return (id: string): End | null => ends.get(id) ?? null
+}
+
+/**
+ * From where to where a run is led; null where an end has no place, where both are at the head end, and from
+ * camera to camera: ways lead to equipment and to head ends.
+ */
+function ledBetween(from: End | null, to: End | null): Pick<Lead, 'from' | 'to' | 'turned'> | null {
+  if (!from || !to) return null
+  if (to === 'head end') return from === to ? null : { from: from.spot, to: null, turned: false }
+  if (from === 'head end') return { from: to.spot, to: null, turned: true }
+  if (to.thing !== null) return { from: from.spot, to: to.thing, turned: false }
+  return from.thing === null ? null : { from: to.spot, to: from.thing, turned: true }
+}
+
 /** Where the cable of a device begins; null while it is not on a plan. */
-export function spotOf({ sight }: Job['devices'][number]): Spot | null {
+function spotOf({ sight }: Job['devices'][number]): Spot | null {
   if (!sight?.place) return null
   const { floor, x, y } = sight.place
   return { floor, at: { x, y }, heightM: sight.heightM }
@@ -83,11 +145,12 @@ export function totalsOf(cables: readonly CableWay[]): {
 const millimetre = (lengthM: number) => Math.round(lengthM * 1000) / 1000
 
 /**
- * A way as the stretches of a plan, to the millimetre. Cables that go through the same conduit say so: they
- * fill it together, and keep the size that was chosen for it in `before`.
+ * A way as the stretches of a plan, to the millimetre; `turned` where they are told from its far end. Cables
+ * that go through the same conduit say so: they fill it together, and keep the size that was chosen for it in
+ * `before`.
  */
-export const segmentsOf = ({ legs }: Way, before: readonly Segment[] = []): Segment[] =>
-  legs.map(({ pathway, space, temperatureC, lengthM, riseM }, i) => {
+export const segmentsOf = (way: Way, before: readonly Segment[] = [], turned = false): Segment[] =>
+  legsFrom(way, turned).map(({ pathway, space, temperatureC, lengthM, riseM }, i) => {
     const conduitName = SPACES[space].tube ? pathway.name || pathway.id : ''
     const sized = conduitName === '' ? undefined : before.find((one) => one.conduitName === conduitName)
     return {
@@ -101,15 +164,18 @@ export const segmentsOf = ({ legs }: Way, before: readonly Segment[] = []): Segm
     }
   })
 
-/** Whether a route is planned along a way: the same stretches, whatever else is said of them. */
-export function isAlong(route: Pick<Route, 'segments'> | null, way: Way): boolean {
-  const stretches = (segments: readonly Segment[]) =>
-    JSON.stringify(segments.map(({ space, lengthM, riseM }) => [space, lengthM, riseM]))
-  return route !== null && stretches(route.segments) === stretches(segmentsOf(way))
+const legsFrom = ({ legs }: Way, turned: boolean): readonly Leg[] =>
+  turned ? legs.toReversed().map((leg) => ({ ...leg, riseM: 0 - leg.riseM })) : legs
+
+/** Whether a route is planned along the stretches of a way, whatever else is said of them. */
+export function isAlong(route: Pick<Route, 'segments'> | null, segments: readonly Segment[]): boolean {
+  const stretches = (of: readonly Segment[]) =>
+    JSON.stringify(of.map(({ space, lengthM, riseM }) => [space, lengthM, riseM]))
+  return route !== null && stretches(route.segments) === stretches(segments)
 }
 
-/** Whether a job's plans have a pathway and a head end: else nothing is said of ways. */
+/** Whether a job's plans have a pathway and something that it leads to: else nothing is said of ways. */
 export function hasWays({ things }: Pick<Job, 'things'>): boolean {
-  const drawn = (kind: string) => things.some((thing) => thing.kind === kind)
-  return drawn('pathway') && drawn('head end')
+  const drawn = (...kinds: readonly string[]) => things.some(({ kind }) => kinds.includes(kind))
+  return drawn('pathway') && drawn('head end', 'equipment')
 }

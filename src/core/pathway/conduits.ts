@@ -32,7 +32,7 @@ export function conduitsIn(
       const key = pathway.name || pathway.id
       const use = uses.get(key) ?? { pathways: new Map(), in: new Map() }
       use.pathways.set(pathway.id, pathway)
-      use.in.set(cable.deviceId, cable)
+      use.in.set(cable.id, cable)
       uses.set(key, use)
     }
   }

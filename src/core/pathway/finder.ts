@@ -3,13 +3,14 @@ import type { World } from '../sight'
 import { networkOf } from './network'
 import { WayFinder } from './way'
 
-const LEADS: ReadonlySet<string> = new Set(['pathway', 'head end'])
+/** What ways rest on: where cables may run, and what they end at. */
+export const LEADS: ReadonlySet<string> = new Set(['pathway', 'head end', 'equipment'])
 
 /** The last one made: other things move far more often than pathways. */
 let last: { readonly leads: readonly PlanThing[]; readonly world: World; readonly finder: WayFinder } | null =
   null
 
-/** Finds ways over everything drawn; the same one while pathways, head ends and floors stay. */
+/** Finds ways over everything drawn; the same one while pathways, floors and what cables end at stay. */
 export function finderOver(world: World): WayFinder {
   const leads = world.things.filter(({ kind }) => LEADS.has(kind))
   const same =

@@ -5,6 +5,7 @@ import { nameOf } from '../plan'
 import type { Catalogue } from '../parts'
 import type { World } from '../sight'
 import { cablesToLead } from './cables'
+import { LEADS } from './finder'
 import { PATHWAY_LIMITS } from './limits'
 import { networkOf, type Network, type Spot, type Stop } from './network'
 import { WayFinder, type Laid } from './way'
@@ -26,15 +27,9 @@ export interface HeadEndSpot {
   readonly led: number
 }
 
-export const headEndQuestion = (
-  { devices, equipment, things, floorHeightsM }: Job,
-  catalogue: Catalogue,
-): HeadEndQuestion => ({
-  cables: cablesToLead({ devices, equipment }, catalogue).map(({ spot, cable }) => ({
-    from: spot,
-    stands: cable.stands,
-  })),
-  world: { things: things.filter(({ kind }) => kind === 'pathway' || kind === 'head end'), floorHeightsM },
+export const headEndQuestion = (job: Job, catalogue: Catalogue): HeadEndQuestion => ({
+  cables: cablesToLead(job, catalogue).map(({ from, to, cable: { stands } }) => ({ from, to, stands })),
+  world: { things: job.things.filter(({ kind }) => LEADS.has(kind)), floorHeightsM: job.floorHeightsM },
 })
 
 /** Spots nearer to each other than this are one. */
@@ -65,8 +60,8 @@ export function* headEndSteps({ cables, world }: HeadEndQuestion): Generator<num
     const moved = { ...drawn, floor: spot.floor, at: spot.at }
     const things = world.things.map((thing) => (thing === drawn ? moved : thing))
     const finder = new WayFinder(networkOf({ ...world, things }))
-    const ways = cables.flatMap(({ from, stands }) => {
-      const found = finder.find(from, { stands })
+    const ways = cables.flatMap(({ from, ...laid }) => {
+      const found = finder.find(from, laid)
       return 'way' in found ? [found.way] : []
     })
     spots.push({

@@ -1,14 +1,15 @@
 export { bundlesOf, type Bundle } from './bundles'
 export {
   cablesOn,
+  cablesToLead,
   endsOnSite,
   goesApart,
   hasWays,
   isAlong,
   segmentsOf,
-  spotOf,
   totalsOf,
   type CableWay,
+  type Lead,
 } from './cables'
 export { conduitPulls, conduitsIn, type ConduitPull, type ConduitUse } from './conduits'
 export { withPulls, waysOn, type CableWithPulls } from './waysOn'

@@ -57,6 +57,13 @@ export interface Shut {
   readonly why: string
 }
 
+/** A place that cables are led to, at a lane: equipment by the id of its thing, null for a head end. */
+export interface Goal {
+  readonly to: string | null
+  readonly spot: Spot
+  readonly stop: Stop
+}
+
 export interface Network {
   /** None where there is more to look through than anybody waits for. */
   readonly lanes: readonly Lane[]
@@ -64,8 +71,8 @@ export interface Network {
   /** Lanes that may be within reach of a spot; none that are is missing. */
   readonly near: (spot: Spot) => readonly Lane[]
   readonly shut: readonly Shut[]
-  /** Where every head end is brought to a lane. */
-  readonly headEnds: readonly { readonly spot: Spot; readonly stop: Stop }[]
+  /** Where every place that cables are led to is brought to a lane. */
+  readonly goals: readonly Goal[]
   readonly steps: ReadonlyMap<Stop, readonly Step[]>
 }
 
@@ -88,7 +95,7 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
     ]
   })
   for (const lane of lanes) lane.stops.push(...drawnStops(lane))
-  const { joinM, headEndM } = PATHWAY_LIMITS
+  const { joinM } = PATHWAY_LIMITS
   const near = nearby(lanes)
   const met = new Map<Stop, Set<Stop>>()
   let looks = 0
@@ -104,11 +111,13 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
         met.set(stop, (met.get(stop) ?? new Set()).add(other))
       }
     }
-  const headEnds = world.things.filter(isHeadEnd).flatMap(({ floor, at }) => {
-    const spot = { floor, at, heightM: headEndM.value }
+  const goals = world.things.flatMap((thing): Goal[] => {
+    const to = thing.kind === 'equipment' ? thing.id : null
+    const spot = goalSpot(thing)
+    if (!spot) return []
     return near(spot).flatMap((lane) => {
       const there = broughtOnto(lane, spot)
-      return there ? [{ spot, stop: kept(there) }] : []
+      return there ? [{ to, spot, stop: kept(there) }] : []
     })
   })
   const steps = new Map<Stop, Step[]>()
@@ -129,7 +138,7 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
       join(lane.stops[i]!, next, alongLane(lane, lane.stops[i]!.share, next.share), true)
     })
   }
-  return { lanes, crowded: false, near, shut, headEnds, steps }
+  return { lanes, crowded: false, near, shut, goals, steps }
 }
 
 const NOTHING: Network = {
@@ -137,7 +146,7 @@ const NOTHING: Network = {
   crowded: false,
   near: () => [],
   shut: [],
-  headEnds: [],
+  goals: [],
   steps: new Map(),
 }
 
@@ -220,7 +229,13 @@ function nearby(lanes: readonly Lane[]): Network['near'] {
 const SLIP_M = 1e-9
 
 const isPathway = (thing: PlanThing): thing is Pathway => thing.kind === 'pathway'
-const isHeadEnd = (thing: PlanThing): thing is ThingOf<'head end'> => thing.kind === 'head end'
+
+/** Where cables that end at a thing end; null where none do. */
+function goalSpot(thing: PlanThing): Spot | null {
+  if (thing.kind === 'equipment') return { floor: thing.floor, at: thing.at, heightM: thing.heightM }
+  if (thing.kind !== 'head end') return null
+  return { floor: thing.floor, at: thing.at, heightM: PATHWAY_LIMITS.headEndM.value }
+}
 
 function whyShut({ temperatureC }: Pathway, up: number | null): string | null {
   if (up === null) return 'How high the floors at its ends lie is not entered.'

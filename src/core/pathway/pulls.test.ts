@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { CATALOGUE } from '@/catalogue'
+import { device } from '@/testing/jobs'
 import { headEnd, pathway } from '@/testing/plans'
 import { crossings, EVERYTHING, over, spot, yard } from '@/testing/ways'
 import { bundlesIn, pullsOf, type CableWay, type Pull } from '.'
@@ -9,8 +11,8 @@ const cablesFrom = (
   spots: readonly ReturnType<typeof spot>[],
 ): readonly CableWay[] =>
   spots.map((from, i) => ({
-    deviceId: `d${i}`,
-    mark: String(i + 1),
+    ...{ id: `d${i}`, mark: String(i + 1), of: device(), cable: CATALOGUE.cables.get('cat6')! },
+    ...{ from, to: null, turned: false },
     found: finder.find(from, EVERYTHING),
   }))
 

@@ -34,7 +34,7 @@ export interface Trace {
   readonly on: { readonly lane: Lane; readonly from: number; readonly to: number } | null
 }
 
-/** The way of a cable from a device to the head end. */
+/** The way of a cable from a device to the head end, or to the equipment that it ends at. */
 export interface Way {
   readonly legs: readonly Leg[]
   readonly traces: readonly Trace[]
@@ -46,10 +46,22 @@ export interface Way {
 
 export type Found = { readonly way: Way } | { readonly none: string }
 
-/** What a cable is, for its way: a jacket that stands what the spaces ask. */
+/** What a cable is, for its way: a jacket that stands what the spaces ask, and what it is led to. */
 export interface Laid {
   readonly stands: readonly JacketNeed[]
+  /** The thing of the equipment that it ends at; left out or null where that is the head end. */
+  readonly to?: string | null
 }
+
+/** What was asked before, and what came of it. */
+interface Asked {
+  readonly from: Spot
+  readonly laid: Laid
+  readonly found: Found
+}
+
+const sameSpot = (a: Spot, b: Spot): boolean =>
+  a.floor === b.floor && a.at.x === b.at.x && a.at.y === b.at.y && a.heightM === b.heightM
 
 const NO_BANS: ReadonlySet<string> = new Set()
 /** Other ways are looked for around so many legs: each is a look through the whole network. */
@@ -64,17 +76,21 @@ const laidM = ({ lengthM, riseM }: Leg): number => lengthM + Math.abs(riseM)
  */
 export class WayFinder {
   private readonly trees = new Map<string, Tree>()
-  private readonly found = new WeakMap<object, { readonly laid: Laid; readonly found: Found }>()
+  private readonly found = new WeakMap<object, Asked>()
 
   constructor(readonly network: Network) {}
 
-  /** The way of least labour from a spot to a head end, around the pathways of the ids `around`. */
-  find(from: Spot, { stands }: Laid, around: ReadonlySet<string> = NO_BANS): Found {
+  /** The way of least labour from a spot to where it ends, around the pathways of the ids `around`. */
+  find(from: Spot, laid: Laid, around: ReadonlySet<string> = NO_BANS): Found {
+    const { stands, to = null } = laid
     const { network } = this
     if (network.crowded) return { none: 'More pathways lie over each other than can be looked through.' }
     if (network.lanes.length === 0) return { none: 'No pathway is drawn that a cable can take.' }
-    if (network.headEnds.length === 0) return { none: `No head end is drawn within reach of a pathway.` }
-    const tree = this.tree(stands, around)
+    if (!network.goals.some((one) => one.to === to))
+      return {
+        none: `${to === null ? 'No head end' : 'Nothing that it ends at'} is drawn within reach of a pathway.`,
+      }
+    const tree = this.tree(laid, around)
     const near = network.near(from).flatMap((lane) => {
       const stop = passable(lane, stands, around) && broughtOnto(lane, from)
       return stop ? [stop] : []
@@ -90,20 +106,19 @@ export class WayFinder {
         if (!best || minutes + reached.minutes < best.minutes)
           best = { enters, by, minutes: minutes + reached.minutes }
       }
-    if (!best) return { none: 'The pathways near it do not lead to a head end.' }
+    if (!best)
+      return {
+        none: `The pathways near it do not lead to ${to === null ? 'a head end' : 'what it ends at'}.`,
+      }
     return { way: wayOf(from, best.enters, best.by, [], tree, best.minutes) }
   }
 
   /** The way of least labour that goes along one pathway somewhere; null where none does. */
-  findThrough(
-    from: Spot,
-    { stands }: Laid,
-    through: string,
-    around: ReadonlySet<string> = NO_BANS,
-  ): Way | null {
+  findThrough(from: Spot, laid: Laid, through: string, around: ReadonlySet<string> = NO_BANS): Way | null {
     const { network } = this
     if (network.crowded || around.has(through)) return null
-    const tree = this.tree(stands, around)
+    const { stands } = laid
+    const tree = this.tree(laid, around)
     const enters = network.near(from).flatMap((lane) => {
       const stop = passable(lane, stands, around) && broughtOnto(lane, from)
       return stop ? [stop] : []
@@ -115,9 +130,10 @@ export class WayFinder {
   /** The same for a thing that is asked about again: looked for once while it stays the same. */
   findAgain(of: object, from: Spot, laid: Laid): Found {
     const known = this.found.get(of)
-    if (known?.laid === laid) return known.found
+    if (known?.laid.stands === laid.stands && known.laid.to === laid.to && sameSpot(known.from, from))
+      return known.found
     const found = this.find(from, laid)
-    this.found.set(of, { laid, found })
+    this.found.set(of, { from, laid, found })
     return found
   }
 
@@ -136,11 +152,11 @@ export class WayFinder {
     return [...known.values()].sort((a, b) => a.minutes - b.minutes).slice(0, most)
   }
 
-  private tree(stands: readonly JacketNeed[], around: ReadonlySet<string>): Tree {
-    const key = JSON.stringify([[...stands].sort(), [...around].sort()])
+  private tree({ stands, to = null }: Laid, around: ReadonlySet<string>): Tree {
+    const key = JSON.stringify([[...stands].sort(), [...around].sort(), to])
     const known = this.trees.get(key)
     if (known) return known
-    const tree = treeOf(this.network, (lane) => passable(lane, stands, around))
+    const tree = treeOf(this.network, to, (lane) => passable(lane, stands, around))
     if (this.trees.size >= MOST_TREES) this.trees.clear()
     this.trees.set(key, tree)
     return tree
@@ -150,21 +166,22 @@ export class WayFinder {
 const passable = ({ pathway }: Lane, stands: readonly JacketNeed[], around: ReadonlySet<string>): boolean =>
   !around.has(pathway.id) && notStood(pathway, stands).length === 0
 
-/** How a stop is left towards the head end: to the next stop, or off the lanes to the head end itself. */
+/** How a stop is left towards the goal: to the next stop, or off the lanes to the goal itself. */
 interface Reached {
   readonly minutes: number
   readonly next: Step | null
-  readonly headEnd: Spot | null
+  readonly goal: Spot | null
 }
 type Tree = ReadonlyMap<Stop, Reached>
 
-/** From every stop the way of least labour to a head end. */
-function treeOf({ headEnds, steps }: Network, may: (lane: Lane) => boolean): Tree {
+/** From every stop the way of least labour to what cables are led to. */
+function treeOf({ goals, steps }: Network, to: string | null, may: (lane: Lane) => boolean): Tree {
   const tree = new Map<Stop, Reached>()
   const open = new FlatQueue<readonly [Stop, Reached]>()
   const push = (stop: Stop, reached: Reached) => open.push([stop, reached], reached.minutes)
-  for (const { spot, stop } of headEnds)
-    if (may(stop.lane)) push(stop, { minutes: broughtTo(spot, stop).minutes, next: null, headEnd: spot })
+  for (const { to: goal, spot, stop } of goals)
+    if (goal === to && may(stop.lane))
+      push(stop, { minutes: broughtTo(spot, stop).minutes, next: null, goal: spot })
   for (let first = open.pop(); first; first = open.pop()) {
     const [stop, reached] = first
     if (tree.has(stop)) continue
@@ -172,7 +189,7 @@ function treeOf({ headEnds, steps }: Network, may: (lane: Lane) => boolean): Tre
     for (const step of steps.get(stop) ?? []) {
       if (tree.has(step.to) || !may(step.to.lane)) continue
       const next = { ...step, to: stop, riseM: -step.riseM }
-      push(step.to, { minutes: reached.minutes + step.minutes, next, headEnd: null })
+      push(step.to, { minutes: reached.minutes + step.minutes, next, goal: null })
     }
   }
   return tree
@@ -269,11 +286,11 @@ function wayOf(from: Spot, enters: Stop, by: Stop, first: readonly Step[], tree:
   pass(enters, by)
   first.forEach(go)
   for (let reached = tree.get(stop)!; ; reached = tree.get(stop)!) {
-    const { next, headEnd } = reached
-    if (headEnd) {
-      const { lengthM, riseM } = broughtTo(headEnd, stop)
+    const { next, goal } = reached
+    if (goal) {
+      const { lengthM, riseM } = broughtTo(goal, stop)
       pieces.push({ lengthM, riseM: -riseM, lane: stop.lane })
-      trace(headEnd.floor, [stop.at, headEnd.at])
+      trace(goal.floor, [stop.at, goal.at])
       break
     }
     go(next!)

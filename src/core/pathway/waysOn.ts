@@ -19,36 +19,32 @@ import type { Way } from './way'
 /** What of a way rests on itself alone: kept with it. */
 const SEGMENTS = new WeakMap<Way, ReturnType<typeof segmentsOf>>()
 
-function segmentsOn(way: Way) {
+function segmentsOn(way: Way, turned: boolean) {
   const known = SEGMENTS.get(way)
   if (known) return known
-  const segments = segmentsOf(way)
+  const segments = segmentsOf(way, [], turned)
   SEGMENTS.set(way, segments)
   return segments
 }
 
 /** A cable's way and the pulls that it is made in. */
 export interface CableWithPulls extends CableWay {
-  readonly cable: Cable
   readonly pulls: readonly (TubePull & { readonly section: Section })[]
 }
 
 /** Every cable with the pulls through conduits and ducts that its way is made in. */
 export function withPulls(
-  { devices, things }: Pick<Job, 'devices' | 'things'>,
-  { cables: kinds }: Catalogue,
+  { things }: Pick<Job, 'things'>,
   cables: readonly CableWay[],
 ): readonly CableWithPulls[] {
   const points = things.filter(isPullPoint)
   const crowds = crowdsOf(
     cables.flatMap(({ found }) => ('way' in found ? found.way.traces.flatMap(({ on }) => on ?? []) : [])),
   )
-  const cableOf = new Map(devices.map(({ id, cableId }) => [id, kinds.get(cableId)]))
-  return cables.flatMap((one): CableWithPulls[] => {
-    const cable = cableOf.get(one.deviceId)
-    if (!cable) return []
-    return [{ ...one, cable, pulls: 'way' in one.found ? pullsOf(one.found.way, cable, points, crowds) : [] }]
-  })
+  return cables.map((one) => ({
+    ...one,
+    pulls: 'way' in one.found ? pullsOf(one.found.way, one.cable, points, crowds) : [],
+  }))
 }
 
 type Pulls = CableWithPulls['pulls']
@@ -98,14 +94,14 @@ function tubePull(section: Section, cable: Cable, together: number): Pulls[numbe
 
 type Ways = ReadonlyMap<string, OnPlan>
 /** What of a job the ways rest on. */
-const ROOTS = ['devices', 'equipment', 'things', 'floorHeightsM', 'ownParts'] as const
+const ROOTS = ['devices', 'equipment', 'runs', 'things', 'floorHeightsM', 'ownParts'] as const
 const KNOWN = new WeakMap<Job, Ways>()
 /** The last job asked about: most commands leave all that the ways rest on as it is. */
 let last: { readonly job: Job; readonly catalogue: Catalogue; readonly ways: Ways } | null = null
 
 /**
- * What the plan says of the cable of every device, by its id: nothing as long as it has no pathway, or no
- * head end. The very same map while nothing changes that it rests on.
+ * What the plan says of every cable, by the id of its device or run: nothing as long as it has no pathway, or
+ * nothing that one leads to. The very same map while nothing changes that it rests on.
  */
 export function waysOn(job: Job, catalogue: Catalogue): Ways {
   const known = KNOWN.get(job)
@@ -120,10 +116,10 @@ export function waysOn(job: Job, catalogue: Catalogue): Ways {
 function waysFromScratch(job: Job, catalogue: Catalogue): Ways {
   const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
   return new Map(
-    withPulls(job, catalogue, cables).map(({ deviceId, found, pulls }): [string, OnPlan] => {
-      if (!('way' in found)) return [deviceId, found]
+    withPulls(job, cables).map(({ id, turned, found, pulls }): [string, OnPlan] => {
+      if (!('way' in found)) return [id, found]
       const bare = pulls.map(({ section: _, ...pull }) => pull)
-      return [deviceId, { segments: segmentsOn(found.way), pulls: bare }]
+      return [id, { segments: segmentsOn(found.way, turned), pulls: bare }]
     }),
   )
 }

@@ -1,4 +1,5 @@
 export {
+  copyOf,
   cornersOf,
   moved,
   nameOf,

@@ -69,6 +69,8 @@ export interface ThingKind<S extends z.ZodObject, T = z.infer<S>> {
   readonly carried: (thing: T, by: (point: PlanPoint) => PlanPoint) => T
   /** What else becomes of it when it is mirrored; left out where its points say it all. */
   readonly flipped?: (thing: T) => T
+  /** What a copy of it is, where something of it is its own alone. */
+  readonly copied?: (thing: T) => T
   /** The thing with one of its corners put elsewhere. */
   readonly withCorner: (thing: T, index: number, at: PlanPoint) => T
   /** What of it blocks the view; left out where nothing does. */

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { PlanPoint } from '../geometry'
 import { area } from './area'
+import { equipment } from './equipment'
 import { groundLevel } from './groundLevel'
 import { headEnd } from './headEnd'
 import type { BoardPiece, Solid, StandingPieces, ThingKind, UprightPiece } from './kind'
@@ -30,6 +31,7 @@ export const THINGS = {
   'ground level': groundLevel,
   pathway,
   'pull point': pullPoint,
+  equipment,
 } as const
 
 export type ThingName = keyof typeof THINGS
@@ -72,6 +74,9 @@ export function carriedBy(thing: PlanThing, by: (point: PlanPoint) => PlanPoint,
   })
   return flipped && kind.flipped ? kind.flipped(carried) : carried
 }
+
+/** What a copy of a thing is, before it is put anywhere. */
+export const copyOf = (thing: PlanThing): PlanThing => kindOf(thing).copied?.(thing) ?? thing
 
 /** A point to the thousandth of a millimetre. */
 export const tidied = ({ x, y }: PlanPoint): PlanPoint => ({ x: tidy(x), y: tidy(y) })

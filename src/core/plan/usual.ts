@@ -8,4 +8,5 @@ export const USUAL_HEIGHTS = {
   lipM: 0.1,
   faceM: 1.6,
   pathwayM: 2.5,
+  equipmentM: 2,
 } as const

@@ -4,13 +4,31 @@ import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { ROUTE_LIMITS } from './limits'
 import type { Route } from './plan'
+import { strayFinding } from './stray'
+
+/**
+ * What the pathways on the plan say of a route that was entered, beyond what its own stretches do: `found` is
+ * known already.
+ */
+export function planFindings(
+  context: RunContext,
+  route: Route,
+  onPlan: OnPlan,
+  found: readonly Finding[],
+): readonly Finding[] {
+  const known = new Set(found.map(({ id }) => id))
+  const stray = strayFinding(context, route, onPlan)
+  return [...(stray ? [stray] : []), ...pullFindings(context, route, onPlan)].filter(
+    ({ id }) => !known.has(id),
+  )
+}
 
 /**
  * Whether the conduits and ducts on the plan have room for the cable and let it be pulled: how far, round how
  * many bends and how hard from one place where it can be reached to the next. Nothing is said of a cable that
  * lies there.
  */
-export function pullFindings(
+function pullFindings(
   context: RunContext,
   { laid }: Pick<Route, 'laid'>,
   onPlan: OnPlan,

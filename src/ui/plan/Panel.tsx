@@ -16,6 +16,7 @@ import { ComparePlaces } from './ComparePlaces'
 import { DeviceForm } from './DeviceForm'
 import type { Editor } from './editor'
 import { HeadEndSpots } from './HeadEndSpots'
+import { LedHere } from './LedHere'
 import { FloorsPanel } from './FloorsPanel'
 import { Fold } from './Fold'
 import { NotLooking } from './NotLooking'
@@ -73,6 +74,19 @@ export const Panel = memo(function Panel(props: PanelProps) {
             What lies in it
           </Heading>
           <ConduitPanel pathway={thing} cables={props.cables} editor={editor} />
+        </Box>
+      ) : null}
+      {thing?.kind === 'equipment' ? (
+        <Box>
+          <Heading as="h2" fontSize="md" mb={1}>
+            Cables that end at it
+          </Heading>
+          <LedHere
+            thingId={thing.id}
+            equipmentId={thing.equipmentId}
+            cables={props.cables}
+            units={job.units}
+          />
         </Box>
       ) : null}
       {thing?.kind === 'walk' ? (

@@ -119,11 +119,11 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const beside = editor.trying ? later : editor
   const setting = useMemo(() => settingOf({ things, floorHeightsM }, floor), [things, floorHeightsM, floor])
   const finder = useMemo(() => finderOver({ things, floorHeightsM }), [things, floorHeightsM])
-  const { devices: running, equipment } = beside.job
+  const { devices: running, equipment, runs } = beside.job
   const cables = useMemo(() => {
-    const led = cablesOn({ devices: running, equipment }, catalogue, finder)
-    return withPulls({ devices: running, things }, catalogue, led)
-  }, [running, equipment, catalogue, finder, things])
+    const led = cablesOn({ devices: running, equipment, runs, things }, catalogue, finder)
+    return withPulls({ things }, led)
+  }, [running, equipment, runs, catalogue, finder, things])
   const bundles = useMemo(
     () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),
     [cables],

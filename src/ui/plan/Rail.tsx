@@ -71,6 +71,9 @@ export function Undoing({ undo, redo }: Pick<Editor, 'undo' | 'redo'>) {
   ))
 }
 
+/** On a low screen with a mouse all tools show at once: what has to be scrolled to is not found. */
+const ALL_SEEN = { '@media (pointer: fine) and (max-height: 940px)': { minHeight: '35px', height: '35px' } }
+
 interface PickProps {
   readonly name: string
   readonly how: string
@@ -87,6 +90,7 @@ function Pick({ name, how, icon: Icon, letter, on, onPick }: PickProps) {
       size="sm"
       minH="42px"
       minW="44px"
+      css={ALL_SEEN}
       flexShrink={0}
       position="relative"
       variant={on ? 'solid' : 'ghost'}

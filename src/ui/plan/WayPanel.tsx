@@ -5,14 +5,14 @@ import { useMemo, useState } from 'react'
 import type { DeviceAssessment } from '@/core/assess'
 import type { Device } from '@/core/job'
 import {
+  cablesToLead,
   endsOnSite,
   goesApart,
   isAlong,
   legName,
   segmentsOf,
-  spotOf,
   type Laid,
-  type Spot,
+  type Lead,
   type Way,
   type WayFinder,
 } from '@/core/pathway'
@@ -37,34 +37,38 @@ export function WayPanel({
   editor: Editor
 }) {
   const catalogue = useCatalogue()
-  const spot = spotOf(device)
   const cable = catalogue.cables.get(device.cableId)
   const route = assessed.stages?.route
-  const asked = useMemo(() => {
-    const from = spotOf(device)
-    return from && cable ? { found: finder.find(from, cable), ways: finder.ways(from, cable) } : null
-  }, [finder, device, cable])
+  const lead = useMemo(() => {
+    const of = { devices: [device], equipment: job.equipment, runs: [], things: job.things }
+    return cablesToLead(of, catalogue).at(0) ?? null
+  }, [device, job.equipment, job.things, catalogue])
+  const asked = useMemo(
+    () => lead && { found: finder.find(lead.from, laidAs(lead)), ways: finder.ways(lead.from, laidAs(lead)) },
+    [finder, lead],
+  )
   const [through, setThrough] = useState('')
   const [around, setAround] = useState('')
-  const forced = useMemo(() => {
-    const from = spotOf(device)
-    return from && cable ? askedFor(finder, from, cable, through, around) : null
-  }, [finder, device, cable, through, around])
+  const forced = useMemo(
+    () => lead && askedFor(finder, lead, through, around),
+    [finder, lead, through, around],
+  )
   const pathways = useMemo(
     () => finder.network.lanes.map(({ pathway }) => ({ value: pathway.id, label: nameOf(pathway) })),
     [finder],
   )
   if (cable && goesApart(cable))
     return <Text>Mains and earth go a way of their own, apart from data. Local rules decide.</Text>
-  const end = endsOnSite(device, job.equipment, catalogue)
+  const end = endsOnSite(device, job, catalogue)
   if (end)
     return (
       <Text>
-        Its cable ends out on site, at {end.mark} {end.name}, which has no place on the plan.
+        Its cable ends out on site, at {end.mark} {end.name}: put that on the plan too.
       </Text>
     )
-  if (!spot || !cable || !asked || !route) return <Text>Put it on the plan first.</Text>
+  if (!device.sight?.place || !route) return <Text>Put it on the plan first.</Text>
   if (route.input.laid === 'kept') return <Text>Its cable is there already, and stays.</Text>
+  if (!asked) return <Text>No cable is to be led to it.</Text>
   if ('none' in asked.found) return <Text>▲ {asked.found.none}</Text>
   const take = (way: Way) =>
     commit({
@@ -78,7 +82,7 @@ export function WayPanel({
         <OneWay
           key={i}
           way={way}
-          taken={isAlong(device.route, way)}
+          taken={isAlong(device.route, segmentsOf(way))}
           words={i === 0 ? 'Take this way' : 'Take this one instead'}
           onTake={() => void take(way)}
           units={job.units}
@@ -104,7 +108,7 @@ export function WayPanel({
             ) : (
               <OneWay
                 way={forced.way}
-                taken={isAlong(device.route, forced.way)}
+                taken={isAlong(device.route, segmentsOf(forced.way))}
                 words="Take the way that was asked for"
                 onTake={() => void take(forced.way)}
                 units={job.units}
@@ -121,19 +125,20 @@ export function WayPanel({
   )
 }
 
+const laidAs = ({ cable: { stands }, to }: Lead): Laid => ({ stands, to })
+
 /** What a person asked for: through one pathway, around another; null where nothing was. */
 function askedFor(
   finder: WayFinder,
-  from: Spot,
-  cable: Laid,
+  lead: Lead,
   through: string,
   around: string,
 ): { readonly way: Way } | { readonly none: string } | null {
   if (through === '' && around === '') return null
   const bans = new Set(around === '' ? [] : [around])
-  if (through === '') return finder.find(from, cable, bans)
-  const way = finder.findThrough(from, cable, through, bans)
-  return way ? { way } : { none: 'No way to a head end goes through it.' }
+  if (through === '') return finder.find(lead.from, laidAs(lead), bans)
+  const way = finder.findThrough(lead.from, laidAs(lead), through, bans)
+  return way ? { way } : { none: 'No way to where it ends goes through it.' }
 }
 
 function OneWay({

@@ -2,6 +2,7 @@ import { boundsOf, type Bounds } from '@/core/geometry'
 import type { Change, Device, Floor, Job, Place } from '@/core/job'
 import {
   boundsOfThing,
+  copyOf,
   mirrored,
   mirroredDeg,
   mirroredPoint,
@@ -143,5 +144,5 @@ export const again = (
 ): Extract<Change, { type: 'putThing' }>[] =>
   things.map((thing) => ({
     type: 'putThing',
-    thing: { ...moved(thing, ...by), id: newId(), floor, locked: false },
+    thing: { ...moved(copyOf(thing), ...by), id: newId(), floor, locked: false },
   }))

@@ -1,11 +1,13 @@
 'use client'
 
-import { Box, SimpleGrid } from '@chakra-ui/react'
+import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { RunAssessment } from '@/core/assess'
-import { RunChoice, thingsOf, type Run, type Way } from '@/core/job'
+import { RunChoice, SPACES, thingsOf, type Run, type Way } from '@/core/job'
+import { isAlong } from '@/core/pathway'
 import { portWords } from '@/core/parts'
 import { CARRIES, RUN_JUDGED, type Carried } from '@/core/run'
+import { print } from '@/core/units'
 import { routeDrawing } from '@/drawings'
 import { MarkedLog, MarkedSheet, NotThere, StandingChoices, TakeOut } from '../equipment/Marked'
 import { replaceable } from '../equipment/replaceable'
@@ -139,8 +141,46 @@ function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
           </Sized>
         </Box>
       ) : null}
+      <OnPlanWay run={run} onPlan={assessed.onPlan} onTake={(segments) => plan.keep({ segments })} />
       <WayEditor way={run} plan={plan} />
     </Part>
+  )
+}
+
+/** What the plan says of the way, to be taken. */
+function OnPlanWay({
+  run,
+  onPlan,
+  onTake,
+}: {
+  run: Run
+  onPlan: RunAssessment['onPlan']
+  onTake: (segments: Way['segments']) => void
+}) {
+  const { job } = useJob()
+  if (!onPlan) return null
+  if ('none' in onPlan) return <Text mb={3}>▲ On the plan: {onPlan.none}</Text>
+  const lengthM = onPlan.segments.reduce((sum, one) => sum + one.lengthM + Math.abs(one.riseM), 0)
+  const through = onPlan.segments.map(({ space }) => SPACES[space].name.toLowerCase())
+  return (
+    <HStack mb={3} gap={3} flexWrap="wrap">
+      <Text className="figures">
+        On the plan {print({ value: lengthM, kind: 'length' }, job.units)}:{' '}
+        {through.filter((name, i) => name !== through[i - 1]).join(', ')}.
+      </Text>
+      {isAlong(run, onPlan.segments) ? (
+        <Text color="soft">It is planned this way.</Text>
+      ) : (
+        <Button
+          variant="outline"
+          colorPalette="inky"
+          minH="44px"
+          onClick={() => onTake([...onPlan.segments])}
+        >
+          Take its way on the plan
+        </Button>
+      )}
+    </HStack>
   )
 }
 

@@ -46,6 +46,13 @@ export const removeEquipment = kind({
       )
     const used = isUsed(job, equipmentId)
     if (used) return refuse('/equipmentId', used)
-    return changed(job, { equipment: job.equipment.filter(({ id }) => id !== equipmentId) })
+    return changed(job, {
+      equipment: job.equipment.filter(({ id }) => id !== equipmentId),
+      things: job.things.map((thing) =>
+        thing.kind === 'equipment' && thing.equipmentId === equipmentId
+          ? { ...thing, name: '', equipmentId: null }
+          : thing,
+      ),
+    })
   },
 })

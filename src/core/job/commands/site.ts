@@ -4,7 +4,17 @@ import type { Catalogue } from '../../parts'
 import { Id, keysOf } from '../fields'
 import { JobFacts, MOST_THINGS, type Job } from '../job'
 import { Background, PlanThing, Site } from '../plan'
-import { changed, fieldsOf, kind, put, reasonsOf, refuse, unknownPart, type Envelope } from './kind'
+import {
+  changed,
+  fieldsOf,
+  kind,
+  put,
+  reasonsOf,
+  refuse,
+  unknownPart,
+  type Applied,
+  type Envelope,
+} from './kind'
 
 /** Commands about the job as a whole and what stands on its plans. */
 
@@ -62,18 +72,27 @@ export const setBackground = kind({
   touches: ({ floor, background }) => [[`background/${floor}`, background]],
 })
 
-/** The conduit that a thing is and that the catalogue does not know; null where there is none. */
-function unknownConduit(thing: PlanThing, conduits: Catalogue['conduits']): string | null {
-  const id = thing.kind === 'pathway' ? thing.conduitId : null
-  return id === null || conduits.has(id) ? null : id
+/** What a thing names and cannot be: an unknown conduit, equipment that is not there or elsewhere. */
+function wrongIn(thing: PlanThing, job: Job, { conduits }: Catalogue, under: string): Applied | null {
+  if (thing.kind === 'pathway' && thing.conduitId !== null && !conduits.has(thing.conduitId))
+    return unknownPart(`${under}/conduitId`, thing.conduitId)
+  if (thing.kind !== 'equipment' || thing.equipmentId === null) return null
+  const piece = job.equipment.find(({ id }) => id === thing.equipmentId)
+  if (!piece) return refuse(`${under}/equipmentId`, 'The job has no equipment with this id.')
+  const there = job.things.some(
+    (one) => one.kind === 'equipment' && one.equipmentId === piece.id && one.id !== thing.id,
+  )
+  return there
+    ? refuse(`${under}/equipmentId`, `${piece.mark} ${piece.name} stands on the plan already: move it.`)
+    : null
 }
 
 export const putThing = kind({
   shape: { thing: PlanThing },
   called: 'something on the plan',
-  apply: (job, { thing }, { conduits }) => {
-    const unknown = unknownConduit(thing, conduits)
-    if (unknown !== null) return unknownPart('/thing/conduitId', unknown)
+  apply: (job, { thing }, catalogue) => {
+    const wrong = wrongIn(thing, job, catalogue, '/thing')
+    if (wrong) return wrong
     if (job.things.length >= MOST_THINGS && !job.things.some(({ id }) => id === thing.id)) {
       return refuse('/thing', `A job holds at most ${MOST_THINGS} things on its plans.`)
     }
@@ -84,13 +103,13 @@ export const putThing = kind({
 export const editThing = kind({
   shape: { thingId: Id, change: z.record(z.string().max(40), z.unknown()) },
   called: 'something on the plan',
-  apply: (job, { thingId, change }, { conduits }) => {
+  apply: (job, { thingId, change }, catalogue) => {
     const thing = job.things.find(({ id }) => id === thingId)
     if (!thing) return refuse('/thingId', 'There is nothing with this id on the plans.')
     const made = PlanThing.safeParse({ ...thing, ...change, id: thing.id, kind: thing.kind })
     if (!made.success) return { ok: false, reasons: reasonsOf(made.error, '/change') }
-    const unknown = unknownConduit(made.data, conduits)
-    if (unknown !== null) return unknownPart('/change/conduitId', unknown)
+    const wrong = wrongIn(made.data, job, catalogue, '/change')
+    if (wrong) return wrong
     return changed(job, { things: put(job.things, made.data) })
   },
   touches: ({ thingId, change }) => fieldsOf(`thing/${thingId}`, change),

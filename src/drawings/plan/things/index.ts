@@ -4,6 +4,7 @@ import type { Drawn, PlanMark } from '../marks'
 import { RANK, type Naming } from '../naming'
 import type { ViewBox } from '../view'
 import { area } from './area'
+import { equipment } from './equipment'
 import { groundLevel } from './groundLevel'
 import { headEnd } from './headEnd'
 import { obstacle } from './obstacle'
@@ -32,6 +33,7 @@ const DRAWN_THINGS: { readonly [K in ThingName]: DrawnThing<K> } = {
   walk,
   target,
   'pull point': pullPoint,
+  equipment,
   'head end': headEnd,
 }
 const ORDER = Object.keys(DRAWN_THINGS) as ThingName[]

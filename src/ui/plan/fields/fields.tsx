@@ -23,6 +23,7 @@ import { Choose } from '../../kit/Choose'
 import { Tick } from '../../kit/Tick'
 import type { Editor } from '../editor'
 import { ConduitChoice } from './ConduitChoice'
+import { EquipmentChoice } from './EquipmentChoice'
 import { Openings } from './Openings'
 
 /** What the fields of a thing are made with. */
@@ -158,6 +159,11 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
   'target': { measures: targetHeight, more: mustShow },
   'walk': {},
   'head end': {},
+  'equipment': {
+    measures: ({ heightM }, { metres, put }) =>
+      metres('Above its floor', heightM, -20, 100, (to) => put({ heightM: to })),
+    more: (thing, form) => <EquipmentChoice thing={thing} form={form} />,
+  },
   'pull point': {
     measures: ({ heightM }, { metres, put }) =>
       metres('Above its floor', heightM, -20, 100, (to) => put({ heightM: to })),

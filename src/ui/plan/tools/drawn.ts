@@ -10,6 +10,7 @@ import {
   PanelTop,
   Pentagon,
   RectangleHorizontal,
+  Router,
   Server,
   Spline,
   SquareX,
@@ -162,6 +163,17 @@ export const DRAWN: Record<DrawnKind, Drawn> = {
     how: 'Click where it is.',
     clicks: 1,
     start: ([at]) => [{ kind: 'head end', at }],
+  },
+  'equipment': {
+    name: 'Equipment',
+    icon: Router,
+    key: 'j',
+    how: 'Click where it stands: a switch, an injector or a protector out on site. Then say which it is.',
+    clicks: 1,
+    start: ([at], on) => {
+      const heightM = last(on, 'equipment')?.heightM ?? USUAL_HEIGHTS.equipmentM
+      return [{ kind: 'equipment', at, heightM, equipmentId: null }]
+    },
   },
   'pull point': {
     name: 'Pull point',
