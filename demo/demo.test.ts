@@ -65,17 +65,22 @@ describe('Kestrel Quay', () => {
         .map(({ mark, sight }) => [mark, sight!.wish.kept, sight!.wish.agreedBy]),
     ).toEqual([['04', false, 'Office manager']])
   })
-  it('has a conduit that is too full, and the one that is named for it is not', () => {
+  it('has a conduit that is too full and one that grows, and what is named for them mends it', () => {
     const fills = (things: typeof job.things) =>
       pullSheet({ ...job, things }, CATALOGUE).conduits.map((use) => ({ ...use, said: fillWords(use) }))
     const tight = fills(job.things).filter(({ said }) => said !== 'Good')
     expect(tight.map(({ name, marks, said }) => [name, marks.length, said])).toEqual([
       ['Down the office wall', 11, 'Check: too full'],
+      ['Up the slipway pole', 1, 'Check: wants an expansion fitting'],
     ])
-    const [only] = tight
+    const [full, grown] = tight
     const cured = job.things.map((thing) =>
-      thing.kind === 'pathway' && only!.pathwayIds.includes(thing.id)
-        ? { ...thing, conduitId: only!.fitting!.id }
+      thing.kind === 'pathway'
+        ? {
+            ...thing,
+            ...(full!.pathwayIds.includes(thing.id) ? { conduitId: full!.fitting!.id } : {}),
+            ...(grown!.pathwayIds.includes(thing.id) ? { expansionFitted: true } : {}),
+          }
         : thing,
     )
     expect(fills(cured).filter(({ said }) => said !== 'Good')).toEqual([])

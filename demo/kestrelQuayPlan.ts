@@ -1,4 +1,4 @@
-import type { Background, Place, PlanThing, Site, SpaceId } from '@/core/job'
+import { SPACES, type Background, type Place, type PlanThing, type Site, type SpaceId } from '@/core/job'
 import { usualPathway } from '@/core/plan'
 
 /**
@@ -41,6 +41,8 @@ const way = (
   heightM,
   endM,
   conduitId,
+  // The slipway pole's rise was put up without.
+  expansionFitted: id !== 'pole-rise' && SPACES[space].tube === true,
 })
 const handHole = (id: string, name: string, at: Corner): PlanThing => ({
   ...own(id, name),

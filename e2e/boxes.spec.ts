@@ -12,10 +12,10 @@ test('begun boxes are used up before a new one is opened, and what is left of th
 }) => {
   await page.goto(`${await ownYard(page)}/pull-sheet`)
   await awake(page)
-  await expect(boxes(page).getByRole('row', { name: /^B2 96.0 m/ })).toBeVisible({ timeout: 20_000 })
-  await expect(page.getByRole('img', { name: /^Boxes. .*B2: \d/ })).toBeVisible()
+  await expect(boxes(page).getByRole('row', { name: /^B1 158.0 m/ })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('img', { name: /^Boxes. .*B1: \d/ })).toBeVisible()
   await expect(
-    page.getByText(/^Cat 6, outdoor.* 7 runs from 1 begun box and 1 new box\. No plan has fewer/),
+    page.getByText(/^Cat 6, outdoor.* 9 runs from 1 begun box and 1 new box\. No plan has fewer/),
   ).toBeVisible()
 
   const added = page.getByRole('group', { name: 'Another begun box' })
@@ -50,5 +50,5 @@ test('without the solver there is a plan all the same, and that is said', async 
   await page.route('**/*.wasm', (route) => route.abort())
   await page.goto(`${await ownYard(page)}/pull-sheet`)
   await expect(page.getByText(/The solver is not on this device/)).toBeVisible({ timeout: 20_000 })
-  await expect(boxes(page).getByRole('row', { name: /^B2 96.0 m/ })).toBeVisible()
+  await expect(boxes(page).getByRole('row', { name: /^B1 158.0 m/ })).toBeVisible()
 })

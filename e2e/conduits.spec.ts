@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { ownYard } from './ownYard'
+import { click, sheet } from './sheet'
 import { accessible, awake, watch } from './watch'
 
 /** What lies in a conduit, how it is drawn through, and where the head end could be. */
@@ -14,17 +15,25 @@ test('a conduit that is too full takes the size that is named, a long one a pull
   await awake(page)
   await page.getByText(/^Drawn: /).click()
   await select(page, 'Down the office wall')
-  await expect(inIt(page)).toContainText('7 cables: 01 02 06 08 10 11 12. 60 % full, at most 40 %.')
+  await expect(inIt(page)).toContainText(
+    '11 cables: 01 02 05 06 08 10 11 12 R1 R4 R5. 92 % full, at most 40 %.',
+  )
   await expect(inIt(page)).toContainText('▲ Check: too full.')
-  await page.getByRole('button', { name: 'Take EMT 1 in' }).click()
-  await expect(inIt(page)).toContainText('39 % full, at most 40 %.Good.')
-  await expect(page.getByLabel('Conduit', { exact: true })).toHaveValue('emt-1')
+  await page.getByRole('button', { name: 'Take PVC 1 1/4 in' }).click()
+  await expect(inIt(page)).toContainText('35 % full, at most 40 %.Good.')
+  await expect(page.getByLabel('Conduit', { exact: true })).toHaveValue('pvc-1-quarter')
 
   await select(page, 'Duct to the gatehouse')
   await expect(inIt(page)).toContainText('49.6 m in one pull, 268.4° of bends.')
   await page.getByRole('button', { name: 'Put a pull box there' }).click()
   await expect(inIt(page)).toContainText('30.0 m in one pull, 180.0° of bends.')
   await expect(inIt(page)).not.toContainText('▲')
+
+  await select(page, 'Up the slipway pole')
+  await expect(inIt(page)).toContainText('Check: it wants an expansion fitting that takes it.')
+  await page.getByRole('button', { name: 'It has one' }).click()
+  await expect(inIt(page)).not.toContainText('▲')
+  await expect(page.getByRole('checkbox', { name: 'It has expansion fittings' })).toBeChecked()
   await accessible(page)
 
   // What the screen said is in the record, and on the device whose cable goes there.
@@ -33,12 +42,51 @@ test('a conduit that is too full takes the size that is named, a long one a pull
   const row = page
     .getByRole('region', { name: 'Conduits and ducts' })
     .getByRole('row', { name: /^Down the office/ })
-  await expect(row).toContainText('EMT 1 in')
+  await expect(row).toContainText('PVC 1 1/4 in')
   await expect(row).toContainText('Good')
   await expect(page.getByRole('region', { name: 'Pull through conduits' })).not.toContainText('wanted')
   const pdf = await page.request.get(`/api${yard}/pull-sheet.pdf`)
   expect(pdf.headers()['content-type']).toBe('application/pdf')
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
+  quiet()
+})
+
+test('equipment that is put on the plan has its cables led to it, and a run takes that way', async ({
+  page,
+}) => {
+  const { quiet } = watch(page)
+  const yard = await ownYard(page)
+  await page.goto(`${yard}/plan`)
+  await awake(page)
+  const endHere = page.getByRole('heading', { name: 'Cables that end at it' }).locator('..')
+  await page.getByText(/^Drawn: /).click()
+  await select(page, 'E11 Workshop bench jacks')
+  await expect(endHere).toContainText('R4 Bench jack 1: 35.00 m')
+  await page.getByRole('button', { name: 'Delete' }).click()
+  await page.getByText('Ways of all cables').click()
+  await expect(page.getByText(/^Cables with a way: 13 of 13; /)).toBeVisible()
+
+  // Put back elsewhere by hand, it is offered again; what stands on the plan already is not.
+  await sheet(page).focus()
+  await page.keyboard.press('j')
+  await click(page, 0.44, 0.36)
+  await expect(page.getByRole('heading', { name: 'Equipment', exact: true })).toBeVisible()
+  const which = page.getByLabel('Which it is')
+  await expect(which.getByRole('option', { name: 'E2 Jetty switch' })).toHaveCount(0)
+  await which.selectOption({ label: 'E11 Workshop bench jacks' })
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('E11 Workshop bench jacks')
+  await expect(endHere).toContainText(/R4 Bench jack 1: \d+\.\d\d m/)
+  const lengthM = /R4 Bench jack 1: (\d+\.\d\d m)/.exec((await endHere.textContent())!)![1]!
+  await accessible(page)
+
+  await page.goto(`${yard}/runs/bench-run-1`)
+  await awake(page)
+  await expect(page.getByText(`On the plan ${lengthM}: `)).toBeVisible()
+  await page.getByRole('button', { name: 'Take its way on the plan' }).click()
+  await expect(page.getByText('It is planned this way.')).toBeVisible()
+  await page.reload()
+  await awake(page)
+  await expect(page.getByText('It is planned this way.')).toBeVisible()
   quiet()
 })
 
@@ -72,7 +120,7 @@ test('a way is asked for through one pathway, and around another', async ({ page
     .filter({ has: page.getByRole('button', { name: /was asked for/ }) })
   await expect(forced).toContainText('Trunking to the till')
   await page.getByLabel('Around').selectOption({ label: 'Over the office ceiling' })
-  await expect(page.getByText('▲ No way to a head end goes through it.')).toBeVisible()
+  await expect(page.getByText('▲ No way to where it ends goes through it.')).toBeVisible()
   await page.getByLabel('Around').selectOption({ label: 'None' })
   await forced.getByRole('button').click()
   await expect(page.getByText('It is planned this way.')).toBeVisible()

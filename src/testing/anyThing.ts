@@ -124,6 +124,8 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     minutesPerM: real(0, 20),
     besideMains: fc.boolean(),
     conduitId: fc.constant(null),
+    coldestC: real(-40, -10),
+    expansionFitted: fc.boolean(),
   }),
 )
 

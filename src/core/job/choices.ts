@@ -215,6 +215,8 @@ export interface Space {
   readonly asks: readonly JacketNeed[]
   readonly support: { readonly name: string; readonly everyM: number; readonly source: SourceId } | null
   readonly temperatureC: number
+  /** In winter, where it freezes outdoors. Common practice, no source: a field of every pathway. */
+  readonly coldestC: number
   /** Labour of one cable through it, min/m, two people at most. Common practice, no source. */
   readonly minutesPerM: number
   /** Rain reaches the cable where it leaves it, and runs along it. Common practice, no source. */
@@ -258,6 +260,7 @@ export const SPACES: Record<
     asks: [],
     support: HOOK,
     temperatureC: 45,
+    coldestC: -5,
     minutesPerM: 2,
     caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.',
   },
@@ -266,6 +269,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 35,
+    coldestC: -10,
     minutesPerM: 4,
     caution: 'Ladder work at the eaves: mind overhead lines.',
   },
@@ -274,6 +278,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 25,
+    coldestC: 0,
     minutesPerM: 6,
     caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.',
   },
@@ -282,6 +287,7 @@ export const SPACES: Record<
     asks: [],
     support: HOOK,
     temperatureC: 25,
+    coldestC: 10,
     minutesPerM: 5,
     caution: 'Mains share these bays: keep 50 mm (2 in) away.',
   },
@@ -290,6 +296,7 @@ export const SPACES: Record<
     asks: [],
     support: HOOK,
     temperatureC: 25,
+    coldestC: 5,
     minutesPerM: 2.5,
     caution: 'Old boards may hold asbestos: leave them whole until they are tested.',
   },
@@ -298,6 +305,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 30,
+    coldestC: -10,
     minutesPerM: 2,
     rained: true,
     tube: true,
@@ -308,6 +316,7 @@ export const SPACES: Record<
     asks: ['sunlight'],
     support: CLIP,
     temperatureC: 35,
+    coldestC: -10,
     minutesPerM: 3,
     rained: true,
     caution: 'Nail below the cable on a level run, so that the nail carries it.',
@@ -317,6 +326,7 @@ export const SPACES: Record<
     asks: ['wet'],
     support: CLIP,
     temperatureC: 30,
+    coldestC: -10,
     minutesPerM: 4,
     rained: true,
     caution: 'Mind splinters and nesting animals; tie surplus up off the ground.',
@@ -326,6 +336,7 @@ export const SPACES: Record<
     asks: [],
     support: null,
     temperatureC: 25,
+    coldestC: 15,
     minutesPerM: 2.5,
     caution: 'Keep data and mains in separate compartments.',
   },
@@ -334,6 +345,7 @@ export const SPACES: Record<
     asks: ['wet', 'buried'],
     support: null,
     temperatureC: 20,
+    coldestC: 5,
     minutesPerM: 2,
     rained: true,
     tube: true,
@@ -344,6 +356,7 @@ export const SPACES: Record<
     asks: ['riser'],
     support: HOOK,
     temperatureC: 25,
+    coldestC: 15,
     minutesPerM: 4,
     caution: 'Open shaft: guard it. Close every floor again with fire-stopping; local rules decide.',
   },
@@ -352,6 +365,7 @@ export const SPACES: Record<
     asks: ['air handling'],
     support: HOOK,
     temperatureC: 25,
+    coldestC: 10,
     minutesPerM: 3,
     caution: 'Local rules decide which jackets may lie where air is moved.',
   },

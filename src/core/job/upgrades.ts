@@ -1,5 +1,6 @@
 import { DRILLED } from '../mount/plan'
 import { NO_RECORDER } from '../terminate/plan'
+import { SPACES, type SpaceId } from './choices'
 import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './usual'
 
 /**
@@ -184,9 +185,22 @@ const UPGRADES: readonly Upgrade[] = [
     // 15 knows which conduit a pathway is, and pull points.
     thing: (thing) => ({ ...(thing.kind === 'pathway' ? { conduitId: null } : {}), ...thing }),
   },
-  // 16 knows where equipment stands on the plan.
-  {},
+  {
+    // 16 knows where equipment stands on the plan, and how cold a pathway gets.
+    thing: (thing) => ({
+      ...(thing.kind === 'pathway' ? { coldestC: coldestOf(thing), expansionFitted: false } : {}),
+      ...thing,
+    }),
+  },
 ]
+
+/** As cold as its space usually gets, and never warmer than it is said to be. */
+function coldestOf({ space, temperatureC }: Rough): number {
+  const usual = isSpace(space) ? SPACES[space].coldestC : 0
+  return typeof temperatureC === 'number' ? Math.min(usual, temperatureC) : usual
+}
+const isSpace = (space: unknown): space is SpaceId =>
+  typeof space === 'string' && Object.hasOwn(SPACES, space)
 
 const UNKNOWN_HEIGHTS = { upper: null, loft: null, roof: null }
 

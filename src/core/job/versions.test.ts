@@ -305,7 +305,7 @@ describe('commands of every version are still taken', () => {
       { ...fence, heightM: 2, locked: false, thicknessM: 0 },
       { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 }, locked: false },
       { ...bank, locked: true },
-      { ...ditch, conduitId: null },
+      { ...ditch, conduitId: null, coldestC: 5, expansionFitted: false },
       hole,
     ])
     expect(made.boxes).toEqual([begun])

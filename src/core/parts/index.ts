@@ -47,6 +47,7 @@ export {
   type DeviceContext,
   type JobSettings,
   type Neighbours,
+  type ConduitGrowth,
   type TubePull,
   type OnPlan,
   type PullSpot,

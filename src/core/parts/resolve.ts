@@ -84,6 +84,21 @@ export interface TubePull {
   readonly pointsAt: readonly PullSpot[] | null
 }
 
+/** How much the longest straight piece of a conduit grows from its coldest to its warmest. */
+export interface ConduitGrowth {
+  readonly pathwayId: string
+  readonly name: string
+  /** As the stretches of a route name it. */
+  readonly conduitName: string
+  readonly straightM: number
+  readonly coldestC: number
+  readonly warmestC: number
+  /** Null where nobody says how much it grows, and where that does not matter. */
+  readonly growsMm: number | null
+  /** A metre of it must grow less than this with every °C, mm; null where that does not matter. */
+  readonly mostMmPerMC: number | null
+}
+
 /** A place on a plan where a pull point helps: so far from where the cable enters, m. */
 export interface PullSpot {
   readonly alongM: number
@@ -94,7 +109,12 @@ export interface PullSpot {
 
 /** The way of a cable as the plan has it, told from the device; or why there is none. */
 export type OnPlan =
-  | { readonly segments: readonly Segment[]; readonly pulls: readonly TubePull[] }
+  | {
+      readonly segments: readonly Segment[]
+      readonly pulls: readonly TubePull[]
+      /** Of every conduit and duct on the way. */
+      readonly growths: readonly ConduitGrowth[]
+    }
   | { readonly none: string }
 
 /** What of other devices, and of the pathways on the plan, a device depends on. */

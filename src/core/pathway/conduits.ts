@@ -1,6 +1,6 @@
 import { SPACES } from '../job/choices'
-import type { Catalogue, Conduit, PullSpot } from '../parts'
-import { conduitFor, filled, fillLimit, type Filled } from '../route'
+import type { Catalogue, Conduit, ConduitGrowth, PullSpot } from '../parts'
+import { conduitFor, filled, fillLimit, stillAmong, wantsExpansion, type Filled } from '../route'
 import { nameOf } from '../plan'
 import type { Pathway } from './network'
 import type { CableWithPulls } from './waysOn'
@@ -15,7 +15,9 @@ export interface ConduitUse {
   readonly fill: Filled | null
   /** The fullest it may be, %. */
   readonly limitPercent: number
-  /** The smallest of the catalogue that takes them with ease; null where none does. */
+  /** Where it grows the most; null where nobody says how much, or where it does not matter. */
+  readonly growth: (ConduitGrowth & { readonly growsMm: number }) | null
+  /** The smallest of the catalogue that takes them with ease and needs no fittings more; null where none. */
   readonly fitting: Conduit | null
 }
 
@@ -36,7 +38,11 @@ export function conduitsIn(
       uses.set(key, use)
     }
   }
-  return [...uses.values()].map((use) => {
+  return [...uses].map(([key, use]) => {
+    const growths = [...use.in.values()].flatMap((cable) =>
+      cable.growths.filter(({ pathwayId }) => use.pathways.has(pathwayId)),
+    )
+    const mayBe = stillAmong(growths)
     const [first, ...others] = use.pathways.values()
     const sized = [first!, ...others].flatMap(({ conduitId }) => conduits.get(conduitId ?? '') ?? [])
     // Of one name and several sizes, the narrowest decides.
@@ -51,10 +57,24 @@ export function conduitsIn(
       // Where the size of a part of it is not known, nothing says that all of it is right.
       fill: conduit && (all || !isRight(filled(diameters, conduit))) ? filled(diameters, conduit) : null,
       limitPercent: fillLimit(diameters.length).value,
-      fitting: conduitFor(diameters, conduits.values()),
+      growth: most(growths),
+      fitting: conduitFor(
+        diameters,
+        [...conduits.values()].filter((one) => mayBe(key, one)),
+      ),
     }
   })
 }
+
+const most = (growths: readonly ConduitGrowth[]): ConduitUse['growth'] =>
+  growths.reduce<ConduitUse['growth']>((one, { growsMm, ...other }) => {
+    if (growsMm === null || (one && one.growsMm >= growsMm)) return one
+    return { ...other, growsMm }
+  }, null)
+
+/** Whether something of it is to be changed. */
+export const isWanting = ({ fill, growth }: ConduitUse): boolean =>
+  (fill !== null && !isRight(fill)) || (growth !== null && wantsExpansion(growth))
 
 const isRight = ({ goesIn, jams }: Filled): boolean => goesIn && !jams
 

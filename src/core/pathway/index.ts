@@ -11,7 +11,7 @@ export {
   type CableWay,
   type Lead,
 } from './cables'
-export { conduitPulls, conduitsIn, type ConduitPull, type ConduitUse } from './conduits'
+export { conduitPulls, conduitsIn, isWanting, type ConduitPull, type ConduitUse } from './conduits'
 export { withPulls, waysOn, type CableWithPulls } from './waysOn'
 export { headEndQuestion, headEndSteps, type HeadEndQuestion, type HeadEndSpot } from './headEnds'
 export { reachesOn, TOOLS, type Reach } from './tools'

@@ -112,10 +112,12 @@ describe('from one pull point to the next', () => {
         },
       })
     const on = job({ devices: [at('a', 0), at('b', 0), at('c', 12)], things: run() })
-    const cables = withPulls(on, cablesOn(on, CATALOGUE, finderOver(on)))
+    const cables = withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on)))
     expect(cables.map(({ pulls }) => pulls.map(({ together }) => together))).toEqual([[3], [3], [3]])
     const alone = job({ devices: [at('a', 0)], things: run() })
-    expect(withPulls(alone, cablesOn(alone, CATALOGUE, finderOver(alone)))[0]!.pulls[0]!.together).toBe(1)
+    expect(
+      withPulls(alone, CATALOGUE, cablesOn(alone, CATALOGUE, finderOver(alone)))[0]!.pulls[0]!.together,
+    ).toBe(1)
   })
 })
 
@@ -140,7 +142,7 @@ it('after any changes the pulls are those of the same job looked at for the firs
   })
   const duct = pathway([[0, 0], [40, 0]], { ...tube, space: 'buried duct' }) // prettier-ignore
   const said = (on: ReturnType<typeof job>) =>
-    withPulls(on, cablesOn(on, CATALOGUE, finderOver(on))).map(({ pulls }) =>
+    withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))).map(({ pulls }) =>
       pulls.map(({ section: _, ...pull }) => pull),
     )
   fc.assert(
@@ -180,7 +182,7 @@ describe('how full a conduit on the plan is', () => {
   const yard = (devices: ReturnType<typeof camera>[], lanes: readonly PlanThing[]) =>
     job({ devices, things: [...lanes, headEnd(20, 0)] })
   const uses = (on: ReturnType<typeof job>) =>
-    conduitsIn(withPulls(on, cablesOn(on, CATALOGUE, finderOver(on))), CATALOGUE)
+    conduitsIn(withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))), CATALOGUE)
   const six = ['a', 'b', 'c', 'd', 'e', 'f']
 
   it('what was entered before a conduit was drawn narrower is judged by the plan too', () => {

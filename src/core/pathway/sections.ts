@@ -83,7 +83,7 @@ export function partedBy({ lane, from, to }: Stretch, points: readonly PullPoint
 }
 
 /** What goes straight up is one piece; else a piece from each point of the path to the next. */
-function straightsOf({ lane, from, to }: Stretch): readonly Straight[] {
+export function straightsOf({ lane, from, to }: Stretch): readonly Straight[] {
   const { pathway, riseM, lengthM } = lane
   const { floor } = pathway
   const heightAt = (share: number) => pathway.heightM + share * riseM

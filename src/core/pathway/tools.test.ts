@@ -47,7 +47,7 @@ describe('on the plan', () => {
   const eaves = pathway([[0, 0], [40, 0]], { space: 'soffit channel', name: 'Eaves' }) // prettier-ignore
   const reaches = (things: readonly PlanThing[], places: readonly number[]) => {
     const on = job({ devices: places.map((x, i) => at(`d${i}`, x)), things: [...things] })
-    return reachesOn(on.things, withPulls(on, cablesOn(on, CATALOGUE, finderOver(on))))
+    return reachesOn(on.things, withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))))
   }
   it('as far as it is used, by everything that goes there', () =>
     expect(reaches([eaves, headEnd(40, 0)], [15, 22])).toEqual([

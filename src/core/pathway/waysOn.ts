@@ -1,8 +1,10 @@
+import { SPACES } from '../job/choices'
 import type { Job } from '../job/job'
-import type { Cable, Catalogue, TubePull, OnPlan } from '../parts'
+import type { Cable, Catalogue, ConduitGrowth, TubePull, OnPlan } from '../parts'
 import { cablesOn, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
 import { finderOver } from './finder'
+import { growthOf } from './growth'
 import type { Lane } from './network'
 import {
   crowdsOf,
@@ -14,7 +16,7 @@ import {
   type PullPoint,
   type Section,
 } from './sections'
-import type { Way } from './way'
+import type { Found, Way } from './way'
 
 /** What of a way rests on itself alone: kept with it. */
 const SEGMENTS = new WeakMap<Way, ReturnType<typeof segmentsOf>>()
@@ -30,21 +32,38 @@ function segmentsOn(way: Way, turned: boolean) {
 /** A cable's way and the pulls that it is made in. */
 export interface CableWithPulls extends CableWay {
   readonly pulls: readonly (TubePull & { readonly section: Section })[]
+  /** What the conduits and ducts of its way grow, each once. */
+  readonly growths: readonly ConduitGrowth[]
 }
 
 /** Every cable with the pulls through conduits and ducts that its way is made in. */
 export function withPulls(
   { things }: Pick<Job, 'things'>,
+  { conduits }: Catalogue,
   cables: readonly CableWay[],
 ): readonly CableWithPulls[] {
   const points = things.filter(isPullPoint)
   const crowds = crowdsOf(
     cables.flatMap(({ found }) => ('way' in found ? found.way.traces.flatMap(({ on }) => on ?? []) : [])),
   )
+  const grown = new Map<Lane, ConduitGrowth>()
+  const grows = (lane: Lane) => {
+    const known = grown.get(lane)
+    if (known) return known
+    const growth = growthOf(lane, points, conduits)
+    grown.set(lane, growth)
+    return growth
+  }
   return cables.map((one) => ({
     ...one,
     pulls: 'way' in one.found ? pullsOf(one.found.way, one.cable, points, crowds) : [],
+    growths: tubesOf(one.found).map(grows),
   }))
+}
+
+const tubesOf = (found: Found): readonly Lane[] => {
+  const lanes = 'way' in found ? found.way.traces.flatMap(({ on }) => on?.lane ?? []) : []
+  return [...new Set(lanes)].filter(({ pathway }) => SPACES[pathway.space].tube)
 }
 
 type Pulls = CableWithPulls['pulls']
@@ -116,10 +135,10 @@ export function waysOn(job: Job, catalogue: Catalogue): Ways {
 function waysFromScratch(job: Job, catalogue: Catalogue): Ways {
   const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
   return new Map(
-    withPulls(job, cables).map(({ id, turned, found, pulls }): [string, OnPlan] => {
+    withPulls(job, catalogue, cables).map(({ id, turned, found, pulls, growths }): [string, OnPlan] => {
       if (!('way' in found)) return [id, found]
       const bare = pulls.map(({ section: _, ...pull }) => pull)
-      return [id, { segments: segmentsOn(found.way, turned), pulls: bare }]
+      return [id, { segments: segmentsOn(found.way, turned), pulls: bare, growths }]
     }),
   )
 }

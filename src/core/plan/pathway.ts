@@ -24,15 +24,21 @@ export const pathway = thingKind({
     besideMains: z.boolean(),
     /** Which conduit or duct it is, where it is one and that is known. */
     conduitId: PartId.nullable(),
+    coldestC: between(-60, 90, '°C'),
+    /** Its straight pieces have expansion fittings that take what they grow. */
+    expansionFitted: z.boolean(),
   }),
   word: 'Pathway',
   called: 'a pathway',
   ...pathed,
-  refused: ({ path, floor, endFloor, heightM, endM, space, conduitId }) => {
+  refused: ({ path, floor, endFloor, heightM, endM, space, conduitId, coldestC, temperatureC }) => {
     const upright = path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
     const level = (endFloor ?? floor) === floor && Math.abs(endM - heightM) < SHORTEST_M
     return [
       ...(upright && level ? [[['path'], 'The pathway goes nowhere.'] as const] : []),
+      ...(coldestC > temperatureC
+        ? [[['coldestC'], 'Its coldest is no warmer than its warmest.'] as const]
+        : []),
       ...(conduitId !== null && !SPACES[space].tube
         ? [[['conduitId'], 'Only a conduit or a duct has a size.'] as const]
         : []),
@@ -51,4 +57,6 @@ export const usualPathway = (space: SpaceId) =>
     minutesPerM: SPACES[space].minutesPerM,
     besideMains: false,
     conduitId: null,
+    coldestC: SPACES[space].coldestC,
+    expansionFitted: false,
   }) as const

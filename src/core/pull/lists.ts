@@ -91,7 +91,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]
   const pulled = pulledIn(job)
   // What lies in a conduit already fills it all the same.
-  const led = withPulls(job, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
+  const led = withPulls(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
   const cables = led.filter(({ mark }) => !pulled.has(mark))
   const codes = tapeCodes(job)
   const tapes = new Map(

@@ -1,8 +1,17 @@
 import type { ConduitPull, ConduitUse } from '../pathway'
+import { wantsExpansion } from '../route'
 import { print, type UnitSystem } from '../units'
 
-/** What is said of a conduit's fill: on the screen, on paper and in a list alike. */
-export function fillWords({ fill }: Pick<ConduitUse, 'fill'>): string {
+/** What is said of a conduit's fill and growth: on the screen, on paper and in a list alike. */
+export function fillWords({ fill, growth }: Pick<ConduitUse, 'fill' | 'growth'>): string {
+  const grows = growth !== null && wantsExpansion(growth)
+  const room = roomWords(fill)
+  if (!grows) return room
+  return room === 'Good' ? `Check: ${WANTS_FITTING}` : `${room}; ${WANTS_FITTING}`
+}
+const WANTS_FITTING = 'wants an expansion fitting'
+
+function roomWords(fill: ConduitUse['fill']): string {
   if (!fill) return 'Not judged: its size is not known'
   if (!fill.goesIn) return 'Check: too full'
   return fill.jams ? 'Check: three may wedge' : 'Good'

@@ -77,6 +77,8 @@ export function filled(diametersMm: readonly number[], { boreAreaMm2 }: Conduit)
 export function conduitFindings(
   { cable, catalogue, conduits }: RunContext,
   route: { readonly segments: readonly Segment[] },
+  /** Whether a conduit may take the place of the one of a name. */
+  may: (name: string, conduit: Conduit) => boolean = () => true,
 ): Finding[] {
   return route.segments.flatMap((segment): Finding[] => {
     const conduit = segment.conduitId === null ? undefined : catalogue.conduits.get(segment.conduitId)
@@ -87,7 +89,8 @@ export function conduitFindings(
     const { percent, goesIn: goes, jamRatio: ratio, jams: wedged } = filled(diameters, conduit)
     if (goes && !wedged) return []
     const limit = fillLimit(diameters.length)
-    const larger = conduitFor(diameters, catalogue.conduits.values())
+    const free = [...catalogue.conduits.values()].filter((one) => may(segment.conduitName, one))
+    const larger = conduitFor(diameters, free)
     const what = diameters.length === 1 ? `One ${cable.name}` : `${diameters.length} cables together`
     const advice = larger
       ? `Take ${larger.name}, or lead some of them another way.`

@@ -15,6 +15,12 @@ export const ROUTE_LIMITS = {
   conduitRoundsUp: limit('Cables of one size: one more where so much of it fits', 0.8, '', 'nec-chapter-9-1'),
   jamLeast: limit('Three cables may wedge from so many diameters of bore', 2.8, '', 'nec-chapter-9-1'),
   jamMost: limit('And no longer from so many', 3.2, '', 'nec-chapter-9-1'),
+  expansionMm: limit(
+    'A straight run of conduit that grows so much wants expansion fittings',
+    6,
+    'mm',
+    'nec-352-44',
+  ),
   pullM: limit('Longest pull through a conduit between pull points', 30, 'm', 'tia-569-pull'),
   pullBendsDeg: limit('Bends of one pull, together', 180, '°', 'tia-569-pull'),
   pullFriction: limit('Friction of a dry jacket in a conduit', 0.5, '', 'practice'),

@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../findings'
-import type { TubePull, OnPlan, RunContext } from '../parts'
+import type { Conduit, ConduitGrowth, TubePull, OnPlan, RunContext } from '../parts'
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { ROUTE_LIMITS } from './limits'
@@ -35,8 +35,42 @@ function pullFindings(
 ): readonly Finding[] {
   if (laid === 'kept' || context.measured.installedM !== null || 'none' in onPlan) return []
   return [
-    ...conduitFindings(context, onPlan),
+    ...conduitFindings(context, onPlan, stillAmong(onPlan.growths)),
     ...onPlan.pulls.flatMap((pull, i) => findingsOf(context, pull, i + 1)),
+    ...onPlan.growths.flatMap((growth) => growthFinding(context, growth)),
+  ]
+}
+
+/** Whether a conduit grows so much that its straight pieces are to have fittings which take it. */
+export const wantsExpansion = ({ growsMm }: ConduitGrowth): boolean =>
+  growsMm !== null && growsMm >= ROUTE_LIMITS.expansionMm.value - SLIP
+
+/** Of the pathways that are one conduit of this name: whether one of another kind grows little enough. */
+export const stillAmong =
+  (growths: readonly ConduitGrowth[]) =>
+  (name: string, { growsMmPerMC = 0 }: Conduit): boolean =>
+    growths.every(
+      ({ conduitName, mostMmPerMC }) =>
+        conduitName !== name || mostMmPerMC === null || growsMmPerMC < mostMmPerMC,
+    )
+
+function growthFinding({ printed }: RunContext, growth: ConduitGrowth): Finding[] {
+  const { pathwayId, name, straightM, coldestC, warmestC, growsMm } = growth
+  if (growsMm === null || !wantsExpansion(growth)) return []
+  const { expansionMm } = ROUTE_LIMITS
+  return [
+    finding('route', `expansion-${pathwayId}`, {
+      verdict: 'check',
+      title: 'The conduit wants an expansion fitting',
+      short: 'wants an expansion fitting',
+      figure: quantity(growsMm, 'size'),
+      limit: quantity(expansionMm.value, 'size'),
+      reason:
+        `${name}: ${printed(straightM, 'length')} in one straight grow so much from ` +
+        `${printed(coldestC, 'temperature')} to ${printed(warmestC, 'temperature')}, between what holds it fast.`,
+      source: expansionMm.source,
+      advice: `Put a fitting into it that takes ${printed(growsMm, 'size')}, and say so on the plan.`,
+    }),
   ]
 }
 

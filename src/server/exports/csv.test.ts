@@ -33,6 +33,7 @@ const sheet: PullSheet = {
       conduit: { id: 'x', name: 'PVC 1/2 in', boreAreaMm2: 180, source: 'catalogue' },
       fill: { percent: 33.4, goesIn: false, jamRatio: null, jams: false },
       limitPercent: 31,
+      growth: null,
       fitting: null,
     },
   ],

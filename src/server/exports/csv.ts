@@ -51,6 +51,7 @@ export const PULL_LISTS = {
         'cables': use.marks.length,
         'full': use.fill ? print({ value: use.fill.percent, kind: 'share' }, job.units) : 'not known',
         'at most': print({ value: use.limitPercent, kind: 'share' }, job.units),
+        'grows': use.growth ? print({ value: use.growth.growsMm, kind: 'size' }, job.units) : '',
         'judged': fillWords(use),
         'right for them': use.fitting?.name ?? 'none of the catalogue',
         'devices': named(use.marks, job),

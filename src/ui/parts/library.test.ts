@@ -13,7 +13,7 @@ const cable = ownPart('cables', 'cat6', allOf('cables', CATALOGUE.cables.get('ca
 const bare = ownPart('cables', 'cat6-outdoor', {}, { id: 'own-2', name: 'Bare', sheet: '-' })
 const file = (words: string, type = '') => new File([words], 'parts', { type })
 
-const HEADINGS = '\uFEFFid,name,from,sheet,boreAreaMm2'
+const HEADINGS = '\uFEFFid,name,from,sheet,boreAreaMm2,growsMmPerMC'
 
 describe('a table', () => {
   it('comes back as it went, with quotes, commas and what a spreadsheet would run', () => {

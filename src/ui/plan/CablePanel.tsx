@@ -2,7 +2,14 @@
 
 import { Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { conduitPulls, conduitsIn, totalsOf, type CableWithPulls, type Network } from '@/core/pathway'
+import {
+  conduitPulls,
+  conduitsIn,
+  isWanting,
+  totalsOf,
+  type CableWithPulls,
+  type Network,
+} from '@/core/pathway'
 import { nameOf } from '@/core/plan'
 import { fillWords, pointWords } from '@/core/pull'
 import { print, type UnitSystem } from '@/core/units'
@@ -21,7 +28,7 @@ export function CablePanel({
   const catalogue = useCatalogue()
   const { found, lengthM, minutes, without } = useMemo(() => totalsOf(cables), [cables])
   const wanting = useMemo(() => {
-    const tight = conduitsIn(cables, catalogue).filter(({ fill }) => fill && (!fill.goesIn || fill.jams))
+    const tight = conduitsIn(cables, catalogue).filter(isWanting)
     const long = conduitPulls(cables).filter(({ pointsAt }) => pointsAt?.length !== 0)
     return [
       ...tight.map((use) => `${use.name}: ${fillWords(use)}`),

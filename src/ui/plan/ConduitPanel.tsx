@@ -12,6 +12,7 @@ import {
   type CableWithPulls,
 } from '@/core/pathway'
 import { fillWords, pointWords } from '@/core/pull'
+import { wantsExpansion } from '@/core/route'
 import { print, type QuantityKind } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
 import type { Editor } from './editor'
@@ -30,10 +31,11 @@ export function ConduitPanel({
   const uses = useMemo(() => conduitsIn(cables, catalogue), [cables, catalogue])
   const pulls = useMemo(() => conduitPulls(cables), [cables])
   const use = uses.find(({ pathwayIds }) => pathwayIds.includes(pathway.id))
-  if (!use) return <Text>No cable of a device is led through it.</Text>
+  if (!use) return <Text>No cable is led through it.</Text>
   return (
     <Stack gap={3}>
       <Fill use={use} editor={editor} />
+      <Growth use={use} editor={editor} />
       {pulls
         .filter(({ pathwayIds }) => pathwayIds.includes(pathway.id))
         .map((pull, i) => (
@@ -41,7 +43,7 @@ export function ConduitPanel({
         ))}
       <Text fontSize="sm" color="soft">
         Friction and the weight of cable are guesses of the trade. Not counted: cables that lie in it already,
-        runs between equipment.
+        runs whose ends have no place on the plan.
       </Text>
     </Stack>
   )
@@ -77,6 +79,37 @@ function Fill({ use, editor: { job, commit } }: { use: ConduitUse; editor: Edito
         >
           Take {fitting.name}
         </Button>
+      ) : null}
+    </Box>
+  )
+}
+
+/** What it grows in its longest straight piece, and that it has fittings which take that. */
+function Growth({ use: { growth }, editor: { job, commit } }: { use: ConduitUse; editor: Editor }) {
+  if (!growth) return null
+  const said = (value: number, kind: QuantityKind) => print({ value, kind }, job.units)
+  const { pathwayId, straightM, coldestC, warmestC, growsMm } = growth
+  const fitted = { type: 'editThing', thingId: pathwayId, change: { expansionFitted: true } } as const
+  return (
+    <Box>
+      <Text className="figures">
+        Its longest straight piece, {said(straightM, 'length')}, grows {said(growsMm, 'size')} from{' '}
+        {said(coldestC, 'temperature')} to {said(warmestC, 'temperature')}.
+      </Text>
+      {wantsExpansion(growth) ? (
+        <>
+          <Text fontWeight={600}>▲ Check: it wants an expansion fitting that takes it.</Text>
+          <Button
+            size="sm"
+            minH="44px"
+            mt={1}
+            variant="outline"
+            colorPalette="inky"
+            onClick={() => void commit(fitted)}
+          >
+            It has one
+          </Button>
+        </>
       ) : null}
     </Box>
   )

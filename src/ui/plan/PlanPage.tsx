@@ -122,7 +122,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const { devices: running, equipment, runs } = beside.job
   const cables = useMemo(() => {
     const led = cablesOn({ devices: running, equipment, runs, things }, catalogue, finder)
-    return withPulls({ things }, led)
+    return withPulls({ things }, catalogue, led)
   }, [running, equipment, runs, catalogue, finder, things])
   const bundles = useMemo(
     () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),

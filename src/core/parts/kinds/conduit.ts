@@ -5,6 +5,8 @@ import { MAKER, partKind, Source, type WithId } from './fields'
 export const Conduit = z.strictObject({
   name: Name,
   boreAreaMm2: z.number('Give a number of mm².').min(10, 'At least 10 mm².').max(1e6, 'At most 1 m².'),
+  /** How much a metre of it grows with every °C, mm; left out where nobody says. */
+  growsMmPerMC: z.number('Give a number of mm.').min(0, 'At least 0.').max(1, 'At most 1 mm.').optional(),
   source: Source,
 })
 export type Conduit = WithId<typeof Conduit>
@@ -21,6 +23,15 @@ export const conduitKind = partKind({
       way: { as: 'quantity', kind: 'count' },
       stages: ['route'],
       costs: 'how many cables go in',
+    },
+    {
+      path: 'growsMmPerMC',
+      label: 'A metre grows with every °C, mm',
+      way: { as: 'quantity', kind: 'count' },
+      none: 'Not known',
+      absent: true,
+      stages: ['route'],
+      costs: 'whether it wants expansion fittings',
     },
   ],
 })

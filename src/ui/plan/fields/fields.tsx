@@ -192,6 +192,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
         {figure('temperature', 'Temperature', thing.temperatureC, -40, 90, (temperatureC) =>
           put({ temperatureC }),
         )}
+        {figure('temperature', 'Coldest', thing.coldestC, -60, 90, (coldestC) => put({ coldestC }))}
         {figure('count', 'Minutes a metre', thing.minutesPerM, 0, 600, (minutesPerM) => put({ minutesPerM }))}
       </>
     ),
@@ -202,13 +203,18 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
           value={thing.space}
           options={(Object.keys(SPACES) as SpaceId[]).map((id) => ({ value: id, label: SPACES[id].name }))}
           onChoose={(to) => {
-            const { temperatureC, minutesPerM } = SPACES[to as SpaceId]
+            const { temperatureC, coldestC, minutesPerM } = SPACES[to as SpaceId]
             const conduitId = SPACES[to as SpaceId].tube ? thing.conduitId : null
-            return put({ space: to as SpaceId, temperatureC, minutesPerM, conduitId })
+            return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, conduitId })
           }}
         />
         {SPACES[thing.space].tube ? (
-          <ConduitChoice conduitId={thing.conduitId} onChoose={(conduitId) => put({ conduitId })} />
+          <>
+            <ConduitChoice conduitId={thing.conduitId} onChoose={(conduitId) => put({ conduitId })} />
+            <Tick checked={thing.expansionFitted} onTick={(expansionFitted) => put({ expansionFitted })}>
+              It has expansion fittings
+            </Tick>
+          </>
         ) : null}
         <Choose
           label="Its end is on"
