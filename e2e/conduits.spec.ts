@@ -45,6 +45,8 @@ test('a conduit that is too full takes the size that is named, a long one a pull
   await expect(row).toContainText('PVC 1 1/4 in')
   await expect(row).toContainText('Good')
   await expect(page.getByRole('region', { name: 'Pull through conduits' })).not.toContainText('wanted')
+  const holes = page.getByRole('region', { name: 'Through walls' })
+  await expect(holes.getByRole('row', { name: /^Office front Over the office ceiling 1: 04/ })).toBeVisible()
   const pdf = await page.request.get(`/api${yard}/pull-sheet.pdf`)
   expect(pdf.headers()['content-type']).toBe('application/pdf')
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')

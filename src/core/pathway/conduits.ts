@@ -88,7 +88,7 @@ export interface ConduitPull {
   /** Out of the better end: the pull on the cable that is nearest to what it stands, N. */
   readonly pullN: number
   readonly standsN: number
-  readonly outTowards: 'the devices' | 'the head end'
+  readonly outTowards: 'the devices' | 'the head end' | 'what they end at'
   /** Where pull points are wanted; none where it is well, null where none help. */
   readonly pointsAt: readonly PullSpot[] | null
 }
@@ -97,16 +97,17 @@ export interface ConduitPull {
 export function conduitPulls(cables: readonly CableWithPulls[]): readonly ConduitPull[] {
   type One = {
     readonly mark: string
+    readonly to: string | null
     readonly standsN: number
     readonly pull: CableWithPulls['pulls'][number]
   }
   const groups = new Map<string, One[]>()
-  for (const { mark, cable, pulls } of cables)
+  for (const { mark, to, cable, pulls } of cables)
     for (const pull of pulls) {
       const key = JSON.stringify(
         pull.section.stretches.map(({ lane, from, to }) => [lane.pathway.id, from, to]),
       )
-      groups.set(key, [...(groups.get(key) ?? []), { mark, standsN: cable.pullN, pull }])
+      groups.set(key, [...(groups.get(key) ?? []), { mark, to, standsN: cable.pullN, pull }])
     }
   return [...groups.values()].map(pullOf).sort((a, b) => b.lengthM - a.lengthM)
 
@@ -123,6 +124,7 @@ export function conduitPulls(cables: readonly CableWithPulls[]): readonly Condui
       if (one === null || pointsAt === null) return null
       return pointsAt.length > one.length ? pointsAt : one
     }, worst.pull.pointsAt)
+    const farEnd = group.every(({ to }) => to === null) ? 'the head end' : 'what they end at'
     return {
       pathwayIds: [...new Set(section.stretches.map(({ lane }) => lane.pathway.id))],
       through,
@@ -131,7 +133,7 @@ export function conduitPulls(cables: readonly CableWithPulls[]): readonly Condui
       bendsDeg,
       pullN: outwards ? worst.pull.pullN.toDevice : worst.pull.pullN.toHeadEnd,
       standsN: worst.standsN,
-      outTowards: outwards ? 'the devices' : 'the head end',
+      outTowards: outwards ? 'the devices' : farEnd,
       pointsAt: most,
     }
   }

@@ -14,6 +14,7 @@ export {
 export { conduitPulls, conduitsIn, isWanting, type ConduitPull, type ConduitUse } from './conduits'
 export { withPulls, waysOn, type CableWithPulls } from './waysOn'
 export { headEndQuestion, headEndSteps, type HeadEndQuestion, type HeadEndSpot } from './headEnds'
+export { wallHoles, type WallHole } from './holes'
 export { reachesOn, TOOLS, type Reach } from './tools'
 export { PATHWAY_LIMITS } from './limits'
 export { finderOver } from './finder'

@@ -14,6 +14,8 @@ export type StepEntry =
       readonly label: string
       readonly least: number | null
       readonly most: number | null
+      /** Two marks of a scale may stand for it. */
+      readonly marks?: true
     }
   | { readonly kind: 'choice'; readonly options: readonly string[]; readonly good: readonly string[] }
   | { readonly kind: 'note'; readonly label: string }

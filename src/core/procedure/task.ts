@@ -26,7 +26,7 @@ export const measure = (
   label: string,
   least: number | null,
   most: number | null,
-): StepEntry => ({ kind: 'measure', quantity, label, least, most })
+): Extract<StepEntry, { kind: 'measure' }> => ({ kind: 'measure', quantity, label, least, most })
 
 /** One of several answers, of which the first is the good one. */
 export const choice = (good: string, ...others: string[]): StepEntry => ({

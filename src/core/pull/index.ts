@@ -1,5 +1,5 @@
 export { pullSheet, type PullSheet } from './lists'
 export type { CutLine, DrillLine, VanLine } from '../stages/load'
 export { cableNeeds } from './needs'
-export { fillWords, pointWords } from './words'
+export { fillWords, holeWords, pointWords } from './words'
 export { boxTable, pullTables, type PullTable } from './tables'

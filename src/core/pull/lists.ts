@@ -13,10 +13,12 @@ import {
   hasWays,
   pullsOf,
   reachesOn,
+  wallHoles,
   type ConduitPull,
   type ConduitUse,
   type Pull,
   type Reach,
+  type WallHole,
 } from '../pathway'
 import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
 import { runContext, runLoad } from '../run'
@@ -44,6 +46,8 @@ export interface PullSheet {
   readonly conduitPulls: readonly ConduitPull[]
   /** What cables are brought through closed spaces with. */
   readonly reaches: readonly Reach[]
+  /** Holes in walls that pathways lead through. */
+  readonly wallHoles: readonly WallHole[]
   readonly drills: readonly DrillLine[]
   readonly van: readonly VanLine[]
 }
@@ -60,6 +64,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const cuts: CutLine[] = []
   const drills = new Map<string, DrillLine>()
   const van = new Map<string, VanLine>()
+  const longBits = new Map<string, VanLine>()
   for (const device of job.devices) {
     // What was there before is not cut for, drilled for or loaded.
     if (device.state !== 'new') continue
@@ -88,11 +93,19 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     for (const item of load.items) addItem(van, item, run.mark)
   }
   const holes = [...drills.values()]
-  const lines = [...[...van.values()].map(wholeTubes).map(withSpares), ...bits(holes)]
   const pulled = pulledIn(job)
   // What lies in a conduit already fills it all the same.
   const led = withPulls(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
   const cables = led.filter(({ mark }) => !pulled.has(mark))
+  const holesThrough = wallHoles(job.things, cables, job.units)
+  for (const { bit, marks } of holesThrough)
+    for (const mark of bit === null ? [] : marks)
+      addItem(longBits, { kind: 'bit', item: `Long bit ${bit}`, count: 0 }, mark)
+  const lines = [
+    ...[...van.values()].map(wholeTubes).map(withSpares),
+    ...bits(holes),
+    ...[...longBits.values()].map((line) => ({ ...line, count: 1 })),
+  ]
   const codes = tapeCodes(job)
   const tapes = new Map(
     [...job.devices, ...job.runs].map(({ id, mark }) => [mark, tapeWords(codes.get(id) ?? [])]),
@@ -111,6 +124,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     conduits: conduitsIn(led, catalogue),
     conduitPulls: conduitPulls(cables),
     reaches: reachesOn(job.things, cables),
+    wallHoles: holesThrough,
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
     van: lines.sort(
       (a, b) => LOADED.indexOf(a.kind) - LOADED.indexOf(b.kind) || a.item.localeCompare(b.item),

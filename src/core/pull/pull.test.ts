@@ -5,6 +5,7 @@ import { assess, assessDevice } from '../assess'
 import type { Device, Job } from '../job'
 import { anyJob } from '@/testing/anyJob'
 import { device, equipment, job, plannedThrough } from '@/testing/jobs'
+import { headEnd, pathway, wall } from '@/testing/plans'
 import { runs } from '@/testing/runs'
 import { LOADED } from '../stages/load'
 import { pullSheet } from '.'
@@ -22,6 +23,7 @@ const EMPTY = {
   conduits: [],
   conduitPulls: [],
   reaches: [],
+  wallHoles: [],
   drills: [],
   van: [],
 }
@@ -76,6 +78,26 @@ describe('the pull sheet', () => {
     const holes = list.drills.map(({ surface, bitMm }) => [surface, bitMm] as const)
     expect(holes).toEqual([...holes].sort((a, b) => a[0].localeCompare(b[0]) || a[1] - b[1]))
     expect(holes.length).toBeGreaterThan(3)
+  })
+  it('loads one long bit of each size for the holes that pathways want in walls', () => {
+    const place = { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false }
+    const led = planned({})
+    const at = { ...led, sight: { ...led.sight!, heightM: 2.5, place } }
+    const lane = pathway([[0, 0], [20, 0]], { name: 'Lane' }) // prettier-ignore
+    const things = [
+      lane,
+      headEnd(20, 0),
+      wall(8, -1, 8, 1, { name: 'A' }),
+      wall(12, -1, 12, 1, { name: 'B' }),
+    ]
+    const { van, wallHoles } = pullSheet(job({ devices: [at], things }), CATALOGUE)
+    expect(wallHoles.map((hole) => [hole.wall, hole.through, hole.marks])).toEqual([
+      ['A', 'Lane', ['01']],
+      ['B', 'Lane', ['01']],
+    ])
+    expect(van.filter(({ item }) => item.startsWith('Long bit'))).toEqual([
+      expect.objectContaining({ item: `Long bit ${wallHoles[0]!.bit}`, count: 1, marks: ['01'] }),
+    ])
   })
   it('counts spares on top: a tenth of the fixings, two connectors, one of each seal', () => {
     const list = sheet(one, two)

@@ -1,7 +1,7 @@
 import type { CablePlan } from '../reels'
 import { print, type QuantityKind, type UnitSystem } from '../units'
 import type { PullSheet } from './lists'
-import { fillWords, pointWords } from './words'
+import { fillWords, holeWords, pointWords } from './words'
 
 /** A table of the pull sheet, in words: what the screen, the paper and the PDF show alike. */
 export interface PullTable {
@@ -40,7 +40,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
     {
       title: 'Pull together',
       list: 'pull-list',
-      heads: ['Cables', 'Through, from the head end', 'Together for', 'Then part into'],
+      heads: ['Cables', 'Through, from where they end', 'Together for', 'Then part into'],
       shares: [0.24, 0.38, 0.14, 0.24],
       rows: sheet.bundles.map(({ marks, through, togetherM, parts }) => [
         of(marks),
@@ -106,6 +106,23 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         String(people),
       ]),
       note: 'Taken as open where pathways end and at pull points. To open: access ports to cut, pull boxes to put.',
+    },
+    {
+      title: 'Through walls',
+      list: 'wall-holes',
+      heads: ['Wall', 'Along', 'Cables', 'Above the floor', 'Deep', 'Hole'],
+      shares: [0.22, 0.22, 0.2, 0.11, 0.09, 0.16],
+      rows: sheet.wallHoles.map((hole) => [
+        hole.wall,
+        hole.through,
+        of(hole.marks),
+        said(hole.heightM, 'cut'),
+        hole.deepM > 0 ? said(hole.deepM * 1000, 'size') : 'not known',
+        holeWords(hole, units),
+      ]),
+      note:
+        'Check the far side and hidden mains first; drill from both sides to meet. Seal both sides, and fire ' +
+        'walls as local rules ask. Not found: walls that are not drawn, and on the short way to a device.',
     },
     {
       title: 'Drill',

@@ -1,4 +1,4 @@
-import type { ConduitPull, ConduitUse } from '../pathway'
+import type { ConduitPull, ConduitUse, WallHole } from '../pathway'
 import { wantsExpansion } from '../route'
 import { print, type UnitSystem } from '../units'
 
@@ -15,6 +15,12 @@ function roomWords(fill: ConduitUse['fill']): string {
   if (!fill) return 'Not judged: its size is not known'
   if (!fill.goesIn) return 'Check: too full'
   return fill.jams ? 'Check: three may wedge' : 'Good'
+}
+
+/** What a hole in a wall is made with. */
+export function holeWords({ passMm, bit }: Pick<WallHole, 'passMm' | 'bit'>, units: UnitSystem): string {
+  if (passMm === null) return 'as wide as the conduit is outside'
+  return bit ?? `more than one: ${print({ value: passMm, kind: 'size' }, units)} in one would be too wide`
 }
 
 /** Where a pull wants pull points, told from the device's end. */

@@ -73,7 +73,7 @@ function lengthRead(context: RunContext, way: Route): Task[] {
       title: 'Read the length off the jacket marks',
       detail: `Planned ${printed(target, 'length')} installed, slack included. ${after}`,
       reason: 'The record of the run, and a check on the label.',
-      entry: measure('length', 'Installed length', target - off, target + off),
+      entry: { ...measure('length', 'Installed length', target - off, target + off), marks: true },
       causes: { failed: 'wrong cable' },
     }),
   ]

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { inSentence, parse, print, quantity, type QuantityKind, type UnitSystem } from '.'
+import { inSentence, parse, parseBetween, print, quantity, type QuantityKind, type UnitSystem } from '.'
 
 const metres = (words: string, units: UnitSystem = 'metric') => {
   const parsed = parse(words, 'length', units)
@@ -88,6 +88,40 @@ it.each([
       expect(parsed.ok ? Math.abs(parsed.value - value) <= within + 1e-9 : words).toBe(true)
     }
   }
+})
+
+describe('a length between two marks', () => {
+  it.each([
+    ['412 – 466.3', 'metric', 54.3],
+    ['466.3 to 412', 'metric', 54.3],
+    ['412-466.3', 'metric', 54.3],
+    ['1200..1287', 'imperial', 87 * 0.3048],
+    ['1200 ft to 1287 ft', 'metric', 87 * 0.3048],
+    ['54.3', 'metric', 54.3],
+    [`4'6"`, 'imperial', 4.5 * 0.3048],
+    ['12 1/2', 'imperial', 12.5 * 0.3048],
+  ] as const)('%s in %s is %d m', (words, units, value) => {
+    const read = parseBetween(words, units)
+    expect(read.ok && read.value).toBeCloseTo(value, 9)
+  })
+  it.each(['412 – ', 'from 412 to 466', '1 – 2 – 3', 'x to y', '412 m – 466', ''])(
+    '%j is no length',
+    (words) => expect(parseBetween(words, 'metric').ok).toBe(false),
+  )
+  it.each([`4'-6"`, `4' - 6"`, `4' – 6"`, '12-6'])('%s is not taken for marks in feet', (words) =>
+    expect(parseBetween(words, 'imperial').ok).toBe(false),
+  )
+  it('is none where both are the same, and what one length says it says alone', () => {
+    expect(parseBetween('412 – 412', 'metric')).toMatchObject({ ok: false, message: /same/ })
+    fc.assert(
+      fc.property(fc.string(), fc.constantFrom('metric' as const, 'imperial' as const), (words, units) => {
+        const alone = parse(words, 'length', units)
+        const read = parseBetween(words, units)
+        if (alone.ok) expect(read).toEqual(alone)
+        else if (read.ok) expect(read.value).toBeGreaterThan(0)
+      }),
+    )
+  })
 })
 
 it('inside a sentence words start small, and abbreviations keep their capitals', () => {

@@ -51,6 +51,16 @@ const sheet: PullSheet = {
     },
   ],
   reaches: [{ name: 'Eaves', marks: ['05'], longestM: 24, tool: 'Rods', ports: 2, people: 1 }],
+  wallHoles: [
+    {
+      ...{ wall: '=Wall', through: 'Loft', floor: 'ground', at: { x: 1.234, y: 5 }, heightM: 2.5 },
+      ...{ deepM: 0.31, marks: ['05', '01'], passMm: 22.4, bit: '25 mm (1")' },
+    },
+    {
+      ...{ wall: 'Shed', through: 'Duct', floor: 'upper', at: { x: 0, y: 0 }, heightM: 1 },
+      ...{ deepM: 0, marks: ['01'], passMm: null, bit: null },
+    },
+  ],
   drills: [
     { surface: '@SUM(1)', purpose: 'pilot', bit: '2 mm (5/64")', bitMm: 2, count: 8, marks: ['05', '01'] },
   ],
@@ -101,6 +111,10 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
   ])
   expect(read('reach-list').rows).toMatchObject([
     { 'through': 'Eaves', 'longest stretch': '24.0 m', 'with': 'Rods', 'to open': '2', 'people': '1' },
+  ])
+  expect(read('wall-holes').rows).toMatchObject([
+    { 'wall': "'=Wall", 'x m': '1.23', 'above the floor': '2.5 m', 'deep': '310 mm', 'hole': '25 mm (1")' },
+    { floor: 'Upper floor', deep: 'not known', hole: 'as wide as the conduit is outside', devices: '01 Ö' },
   ])
   expect(read('cut-list', 'imperial').rows[0]!.installed).toMatch(/^\d+'/)
   expect(read('drill-list').rows[0]!.devices).toBe('05 =HYPERLINK("x"); 01 Ö')

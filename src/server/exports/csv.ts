@@ -1,8 +1,8 @@
 import 'server-only'
 import Papa from 'papaparse'
-import { everyOne, type Job } from '@/core/job'
+import { everyOne, FLOORS, type Job } from '@/core/job'
 import type { PullSheet } from '@/core/pull'
-import { fillWords, pointWords } from '@/core/pull'
+import { fillWords, holeWords, pointWords } from '@/core/pull'
 import { print } from '@/core/units'
 
 type Of = Pick<Job, 'units' | 'devices' | 'equipment' | 'runs'>
@@ -81,6 +81,21 @@ export const PULL_LISTS = {
         'to open': ports,
         people,
         'devices': named(marks, job),
+      })),
+    ),
+  'wall-holes': ({ wallHoles }: PullSheet, job: Of) =>
+    csv(
+      wallHoles.map((hole) => ({
+        'wall': hole.wall,
+        'along': hole.through,
+        'floor': FLOORS[hole.floor],
+        'x m': hole.at.x.toFixed(2),
+        'y m': hole.at.y.toFixed(2),
+        'above the floor': print({ value: hole.heightM, kind: 'cut' }, job.units),
+        'deep': hole.deepM > 0 ? print({ value: hole.deepM * 1000, kind: 'size' }, job.units) : 'not known',
+        'hole': holeWords(hole, job.units),
+        'cables': hole.marks.length,
+        'devices': named(hole.marks, job),
       })),
     ),
   'drill-list': ({ drills }: PullSheet, job: Of) =>

@@ -5,7 +5,7 @@ import { Delete } from 'lucide-react'
 import { useState } from 'react'
 import type { Outcome } from '@/core/job'
 import { judge, printLimits, type StepEntry as Entry, type StepState } from '@/core/procedure'
-import { parse, print, type UnitSystem } from '@/core/units'
+import { parse, parseBetween, print, type UnitSystem } from '@/core/units'
 import { Dictate } from '../hands/Dictate'
 import { useDraft } from '../kit/draft'
 import { VerdictLine } from '../kit/Verdict'
@@ -73,6 +73,13 @@ export function useEntry({ state, units, draftKey, onRecord }: EntryProps) {
   }
 }
 
+/** What is meant by the words of a measured step: a value, or the marks that it lies between. */
+const readOf = (
+  { marks, quantity }: Extract<Entry, { kind: 'measure' }>,
+  words: string,
+  units: UnitSystem,
+): ReturnType<typeof parseBetween> => (marks ? parseBetween(words, units) : parse(words, quantity, units))
+
 /** The outcome that is meant, or what is missing for one. */
 function outcomeOf(entry: Entry, typed: Typed, units: UnitSystem): Outcome | string {
   const note = typed.note.trim()
@@ -82,8 +89,11 @@ function outcomeOf(entry: Entry, typed: Typed, units: UnitSystem): Outcome | str
       : { state: 'left out', value: null, choice: null, note }
   if (entry.kind === 'measure') {
     if (typed.words.trim() === '') return 'Write the measured value.'
-    const parsed = parse(typed.words, entry.quantity, units)
-    return parsed.ok ? { state: 'done', value: parsed.value, choice: null, note } : parsed.message
+    const parsed = readOf(entry, typed.words, units)
+    if (!parsed.ok) return parsed.message
+    const between = parsed.marks ? `Marks ${parsed.marks.join(' and ')}.` : ''
+    const noted = [note, between].filter(Boolean).join(' ')
+    return { state: 'done', value: parsed.value, choice: null, note: noted }
   }
   if (entry.kind === 'choice')
     return typed.choice === null ? 'Choose one.' : { state: 'done', value: null, choice: typed.choice, note }
@@ -170,7 +180,7 @@ function Measured({
   onEnter,
   invalid,
 }: MeasuredProps & { onEnter: () => void | Promise<void>; invalid: boolean }) {
-  const parsed = typed.words.trim() === '' ? null : parse(typed.words, entry.quantity, units)
+  const parsed = typed.words.trim() === '' ? null : readOf(entry, typed.words, units)
   return (
     <Field.Root invalid={invalid || (parsed !== null && !parsed.ok)}>
       <Field.Label fontWeight={400} color="soft">
@@ -202,6 +212,9 @@ function Measured({
           {printLimits(entry, units)}
         </Text>
       </Box>
+      {entry.marks ? (
+        <Field.HelperText>Or the marks at both of its ends: 412 – 466.3</Field.HelperText>
+      ) : null}
       {parsed && !parsed.ok ? <Field.ErrorText role="alert">{parsed.message}</Field.ErrorText> : null}
     </Field.Root>
   )
@@ -218,7 +231,7 @@ function Pad({ entry, units, typed, change }: MeasuredProps) {
       ) : null}
       <Dictate label="Say the value" onWords={(words) => change({ words })} />
       <SimpleGrid columns={3} gap={2} w="100%" display={{ base: 'grid', md: 'none' }}>
-        {[...feet, ...KEYS].map((key) => (
+        {[...feet, ...(entry.marks ? ['–'] : []), ...KEYS].map((key) => (
           <Button
             key={key}
             variant="outline"
