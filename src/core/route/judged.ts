@@ -1,3 +1,4 @@
+import { SPACES } from '../job/choices'
 import type { RunContext } from '../parts'
 import type { Route } from './plan'
 
@@ -11,6 +12,9 @@ export function unjudgedRoute({ measured }: RunContext, { segments, leadLengthM 
     ...(segments.length === 0 ? ['The way: no stretch of it is entered.'] : []),
     ...(measured.installedM === null && leadLengthM === null
       ? ['The length as it lies: it is reckoned until somebody reads it off the jacket.']
+      : []),
+    ...(segments.some(({ space }) => SPACES[space].tube)
+      ? ['Whether conduits want expansion fittings, but for those on the plan whose growth is known.']
       : []),
     'The pull and the bends on the way, but for conduits and ducts on the plan: the log says how hard.',
   ]

@@ -79,6 +79,18 @@ describe('mount', () => {
     keep('Vent slot or joist from the cable hole', '')
     await settled(() => expect(now().devices[0]!.mount).toMatchObject({ edgeMm: 60, slotMm: null }))
   })
+  it('what is typed while another field is still being kept stays tried', async () => {
+    show('mount', { surfaceId: 'brick' })
+    keep('Vent slot or joist from the cable hole', '300')
+    type('Nearest edge or joint from a fixing', '15')
+    await settled(() =>
+      expect(screen.getByLabelText('Vent slot or joist from the cable hole')).toHaveProperty(
+        'value',
+        '300 mm',
+      ),
+    )
+    expect(findings()).toContain('■ Stop A fixing stands too near the edge')
+  })
   it('a pole as it is measured; one thicker-walled than it is wide is refused', async () => {
     const now = show('mount', { surfaceId: 'steel-pole', mountIds: ['pole-adapter'] })
     keep('Pole across', '76')

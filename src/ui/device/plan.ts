@@ -17,7 +17,7 @@ export function planChange<S extends PlannedStage>(stage: S, deviceId: string, i
 
 /** One stage of one device for its sheet: what stands, how to try a change and how to keep it. */
 export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssessment) {
-  const { send, latest, preview, job } = useJob()
+  const { send, latest, preview, trial, job } = useJob()
   const state = assessed.stages![stage]! as StateOf<S>
   const input: Input<S> = state.input
   const { deviceId } = assessed
@@ -28,11 +28,12 @@ export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssess
   const keep = useCallback(
     async (change: Partial<Input<S>>): Promise<Said> => {
       const kept = latest().devices.find(({ id }) => id === deviceId)?.[stage] as Input<S> | null | undefined
+      const ended = trial()
       const said = await send(planChange(stage, deviceId, { ...(kept ?? input), ...change }))
-      preview()
+      ended()
       return said
     },
-    [send, latest, preview, stage, deviceId, input],
+    [send, latest, trial, stage, deviceId, input],
   )
   const giveUp = useCallback(() => preview(), [preview])
   return {

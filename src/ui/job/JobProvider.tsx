@@ -32,6 +32,8 @@ interface JobView {
   readonly latest: () => Job
   /** Shows changes without saying them: what-if while dragging and typing. None ends it. */
   readonly preview: (...changes: readonly Change[]) => void
+  /** Answers with what ends the preview that is shown now: what is typed meanwhile stays shown. */
+  readonly trial: () => () => void
 }
 
 const View = createContext<JobView | null>(null)
@@ -102,6 +104,7 @@ function Live({ stored, children }: { stored: WholeJob; children: ReactNode }) {
       send: (change) => say(replica.latest(), replica.jobId, change, replica.revision),
       latest: replica.latest,
       preview: replica.preview,
+      trial: replica.trial,
     }),
     [job, replica],
   )

@@ -77,6 +77,14 @@ export class Replica {
     this.show()
   }
 
+  /** Answers with what ends the trial that is shown now, and none that has begun since. */
+  readonly trial = (): (() => void) => {
+    const { tried } = this
+    return () => {
+      if (this.tried === tried) this.preview()
+    }
+  }
+
   /** Follows the outbox and the server until the answer is called. */
   follow(): () => void {
     const ends = [

@@ -119,15 +119,16 @@ function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
 }
 
 function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
-  const { job, send, preview } = useJob()
+  const { job, send, preview, trial } = useJob()
   const change = (way: Partial<Way>) => ({ type: 'putRun', runId: run.id, change: way }) as const
   const plan: Editing<Way> = {
     units: job.units,
     draft: (field) => `${job.id}:${run.id}:way:${field}`,
     attempt: (way) => preview(change(way)),
     keep: async (way) => {
+      const ended = trial()
       const said = await send(change(way))
-      preview()
+      ended()
       return said
     },
     giveUp: () => preview(),
