@@ -10,7 +10,8 @@ process.env.NEAT_BRACKET_TEST_DATA = data
 export default defineConfig({
   testDir: 'e2e',
   workers: 1,
-  timeout: 120_000,
+  // Only for what hangs, as everywhere.
+  timeout: 300_000,
   expect: { timeout: 30_000 },
   reporter: 'list',
   use: {
