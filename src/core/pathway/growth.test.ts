@@ -74,7 +74,7 @@ describe('the finding', () => {
     const on = (change: object) => {
       const duct = tube([[0, 0], [9, 0]], { conduitId: 'metric-20', ...change }) // prettier-ignore
       const devices = [1, 2, 3, 4, 5].map((i) => ({ ...camera, id: `d${i}`, mark: `0${i}` }))
-      return job({ devices, things: [duct, headEnd(9, 0)] })
+      return job({ devices, things: [duct, headEnd(duct.path.at(-1)!.x, 0)] })
     }
     const found = (change: object) =>
       assess(on(change), CATALOGUE).devices[0]!.stages!.route.result.findings.filter(
@@ -84,6 +84,9 @@ describe('the finding', () => {
     // 9 m over 50 °C: PVC grows 27 mm, steel 5.5 mm.
     expect(full({})).toMatch(/^Take EMT 1 in/)
     expect(full({ expansionFitted: true })).toMatch(/^Take PVC 1 in/)
+    // 30 m of steel grow too much as well, and of the metric ones nobody knows: fittings are told with it.
+    const far = [0, 30].map((x) => ({ x, y: 0 }))
+    expect(full({ path: far })).toMatch(/^Take PVC 1 in with expansion fittings,/)
     const ids = (change: object) => found(change).map(({ id }) => id)
     expect(ids({ conduitId: 'emt-1' })).toEqual(ids({}).filter((id) => !id.startsWith('route/conduit-')))
     expect(ids({ conduitId: 'pvc-1' })).toContain('route/expansion-tube')

@@ -90,10 +90,11 @@ export function conduitFindings(
     if (goes && !wedged) return []
     const limit = fillLimit(diameters.length)
     const free = [...catalogue.conduits.values()].filter((one) => may(segment.conduitName, one))
-    const larger = conduitFor(diameters, free)
+    const alone = conduitFor(diameters, free)
+    const larger = alone ?? conduitFor(diameters, catalogue.conduits.values())
     const what = diameters.length === 1 ? `One ${cable.name}` : `${diameters.length} cables together`
     const advice = larger
-      ? `Take ${larger.name}, or lead some of them another way.`
+      ? `Take ${larger.name}${alone ? '' : ' with expansion fittings'}, or lead some of them another way.`
       : 'Lead some of them another way: no conduit of the catalogue is right for them.'
     if (!goes)
       return [

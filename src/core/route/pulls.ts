@@ -45,10 +45,10 @@ function pullFindings(
 export const wantsExpansion = ({ growsMm }: ConduitGrowth): boolean =>
   growsMm !== null && growsMm >= ROUTE_LIMITS.expansionMm.value - SLIP
 
-/** Of the pathways that are one conduit of this name: whether one of another kind grows little enough. */
+/** Of the pathways of one conduit's name: whether another kind is known to grow little enough there. */
 export const stillAmong =
   (growths: readonly ConduitGrowth[]) =>
-  (name: string, { growsMmPerMC = 0 }: Conduit): boolean =>
+  (name: string, { growsMmPerMC = Infinity }: Conduit): boolean =>
     growths.every(
       ({ conduitName, mostMmPerMC }) =>
         conduitName !== name || mostMmPerMC === null || growsMmPerMC < mostMmPerMC,

@@ -7,6 +7,7 @@ import type { PlanThing, ThingOf } from '@/core/job'
 import {
   conduitPulls,
   conduitsIn,
+  isWanting,
   type ConduitPull,
   type ConduitUse,
   type CableWithPulls,
@@ -65,20 +66,11 @@ function Fill({ use, editor: { job, commit } }: { use: ConduitUse; editor: Edito
         {fill ? `${share(fill.percent)} full, at most ${share(limitPercent)}.` : ''}
       </Text>
       <Text fontWeight={600}>
-        {tight ? '▲ ' : ''}
+        {isWanting(use) ? '▲ ' : ''}
         {fillWords(use)}.
       </Text>
       {fitting && (tight || !fill) ? (
-        <Button
-          size="sm"
-          minH="44px"
-          mt={1}
-          variant="outline"
-          colorPalette="inky"
-          onClick={() => void take()}
-        >
-          Take {fitting.name}
-        </Button>
+        <Mend words={`Take ${fitting.name}`} onPress={() => void take()} />
       ) : null}
     </Box>
   )
@@ -96,21 +88,7 @@ function Growth({ use: { growth }, editor: { job, commit } }: { use: ConduitUse;
         Its longest straight piece, {said(straightM, 'length')}, grows {said(growsMm, 'size')} from{' '}
         {said(coldestC, 'temperature')} to {said(warmestC, 'temperature')}.
       </Text>
-      {wantsExpansion(growth) ? (
-        <>
-          <Text fontWeight={600}>▲ Check: it wants an expansion fitting that takes it.</Text>
-          <Button
-            size="sm"
-            minH="44px"
-            mt={1}
-            variant="outline"
-            colorPalette="inky"
-            onClick={() => void commit(fitted)}
-          >
-            It has one
-          </Button>
-        </>
-      ) : null}
+      {wantsExpansion(growth) ? <Mend words="It has a fitting" onPress={() => void commit(fitted)} /> : null}
     </Box>
   )
 }
@@ -136,10 +114,18 @@ function PullWords({ pull, editor: { job, commit } }: { pull: ConduitPull; edito
       </Text>
       {pointsAt?.length === 0 ? null : <Text fontWeight={600}>▲ {pointWords(pull, job.units)}.</Text>}
       {pointsAt && pointsAt.length > 0 ? (
-        <Button size="sm" minH="44px" mt={1} variant="outline" colorPalette="inky" onClick={() => void put()}>
-          {pointsAt.length === 1 ? 'Put a pull box there' : `Put ${pointsAt.length} pull boxes there`}
-        </Button>
+        <Mend
+          words={pointsAt.length === 1 ? 'Put a pull box there' : `Put ${pointsAt.length} pull boxes there`}
+          onPress={() => void put()}
+        />
       ) : null}
     </Box>
   )
 }
+
+/** A press that mends what was said above it. */
+const Mend = ({ words, onPress }: { words: string; onPress: () => void }) => (
+  <Button size="sm" minH="44px" mt={1} variant="outline" colorPalette="inky" onClick={onPress}>
+    {words}
+  </Button>
+)
