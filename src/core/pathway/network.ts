@@ -95,15 +95,17 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
     ]
   })
   for (const lane of lanes) lane.stops.push(...drawnStops(lane))
-  const { joinM } = PATHWAY_LIMITS
-  const near = nearby(lanes)
+  const joinM = PATHWAY_LIMITS.joinM.value
+  const near = lanesBy(lanes, PATHWAY_LIMITS.reachM.value)
+  const meeting = lanesBy(lanes, joinM)
   const met = new Map<Stop, Set<Stop>>()
   let looks = 0
-  for (const stop of lanes.flatMap(({ stops }) => [...stops]))
-    for (const lane of near(stop)) {
+  const drawn = new Map(lanes.map((lane) => [lane, [...lane.stops]]))
+  for (const stop of [...drawn.values()].flat())
+    for (const lane of meeting(stop)) {
       if (++looks > mostLooks) return { ...NOTHING, shut, crowded: true }
       // A pathway meets itself where it comes back to a point of its own.
-      const there = lane === stop.lane ? drawnStops(lane) : [nearestStop(lane, stop, joinM.value)]
+      const there = lane === stop.lane ? drawn.get(lane)! : [nearestStop(lane, stop, joinM)]
       for (const one of there) {
         if (!one || !meet(stop, one)) continue
         const other = kept(one)
@@ -121,17 +123,12 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
     })
   })
   const steps = new Map<Stop, Step[]>()
-  const join = (a: Stop, b: Stop, by: Measures, along: boolean) => {
-    add(steps, a, { ...by, to: b, along })
-    add(steps, b, { ...by, riseM: -by.riseM, to: a, along })
+  // Written out: tens of thousands of them are made, and a spread costs ten times as much.
+  const join = (a: Stop, b: Stop, { lengthM, riseM, minutes }: Measures, along: boolean) => {
+    add(steps, a, { to: b, lengthM, riseM, minutes, along })
+    add(steps, b, { to: a, lengthM, riseM: -riseM, minutes, along })
   }
-  for (const [a, b] of [...met].flatMap(([stop, others]) => [...others].map((one) => [stop, one] as const))) {
-    const [one, other] = [a.lane.pathway, b.lane.pathway]
-    const [lengthM, rise] = [distanceM(a.at, b.at), b.heightM - a.heightM]
-    const change = one.space === other.space ? 0 : PATHWAY_LIMITS.changeMin.value
-    const perM = Math.max(one.minutesPerM, other.minutesPerM)
-    join(a, b, { lengthM, riseM: rise, minutes: change + perM * (lengthM + Math.abs(rise)) }, false)
-  }
+  for (const [stop, others] of met) for (const other of others) join(stop, other, fromTo(stop, other), false)
   for (const lane of lanes) {
     lane.stops.sort((a, b) => a.share - b.share)
     lane.stops.slice(1).forEach((next, i) => {
@@ -139,6 +136,15 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
     })
   }
   return { lanes, crowded: false, near, shut, goals, steps }
+}
+
+/** From a stop of one lane to one that it meets. */
+function fromTo(a: Stop, b: Stop): Measures {
+  const [one, other] = [a.lane.pathway, b.lane.pathway]
+  const [lengthM, riseM] = [distanceM(a.at, b.at), b.heightM - a.heightM]
+  const change = one.space === other.space ? 0 : PATHWAY_LIMITS.changeMin.value
+  const perM = Math.max(one.minutesPerM, other.minutesPerM)
+  return { lengthM, riseM, minutes: change + perM * (lengthM + Math.abs(riseM)) }
 }
 
 const NOTHING: Network = {
@@ -202,28 +208,38 @@ export function pointsBetween(lane: Lane, from: number, to: number): PlanPoint[]
   return from < to ? points : points.reverse()
 }
 
-/** Lanes by the squares of the plan that they come near to: a spot looks in its own alone. */
-function nearby(lanes: readonly Lane[]): Network['near'] {
-  const sideM = PATHWAY_LIMITS.reachM.value
-  const cell = (value: number) => Math.floor(value / sideM)
-  const squares = new Map<string, Set<Lane>>()
+/** Lanes by the squares of the plan that they come so near to, m: a spot looks in its own alone. */
+function lanesBy(lanes: readonly Lane[], reachM: number): Network['near'] {
+  const cell = (value: number) => Math.floor(value / SQUARE_M)
+  const square = (x: number, y: number) => x * MOST_SQUARES + y
+  const floors = new Map<Floor, Map<number, Lane[]>>()
+  const on = (floor: Floor) => {
+    const known = floors.get(floor) ?? new Map<number, Lane[]>()
+    floors.set(floor, known)
+    return known
+  }
   for (const lane of lanes) {
     const { path, floor } = lane.pathway
+    const both = floor === lane.endFloor ? [on(floor)] : [on(floor), on(lane.endFloor)]
     for (const [i, point] of path.slice(0, Math.max(1, path.length - 1)).entries()) {
       const { left, right, bottom, top } = boundsOf([point, path[i + 1] ?? point])!
-      for (let x = cell(left) - 1; x <= cell(right) + 1; x++)
-        for (let y = cell(bottom) - 1; y <= cell(top) + 1; y++)
-          for (const on of new Set([floor, lane.endFloor])) {
-            const key = `${on} ${x} ${y}`
-            const known = squares.get(key)
-            if (known) known.add(lane)
-            else squares.set(key, new Set([lane]))
+      const farM = reachM + SLIP_M
+      for (let x = cell(left - farM); x <= cell(right + farM); x++)
+        for (let y = cell(bottom - farM); y <= cell(top + farM); y++)
+          for (const squares of both) {
+            const known = squares.get(square(x, y))
+            if (!known) squares.set(square(x, y), [lane])
+            // Pieces of a lane follow each other: it is the last one where it is there.
+            else if (known.at(-1) !== lane) known.push(lane)
           }
     }
   }
-  const listed = new Map([...squares].map(([key, found]) => [key, [...found]]))
-  return ({ floor, at }) => listed.get(`${floor} ${cell(at.x)} ${cell(at.y)}`) ?? []
+  return ({ floor, at }) => floors.get(floor)?.get(square(cell(at.x), cell(at.y))) ?? NO_LANES
 }
+const SQUARE_M = 4
+/** More in a row than a plan has. */
+const MOST_SQUARES = 1_000_000
+const NO_LANES: readonly Lane[] = []
 
 /** What is lost in reckoning, m. */
 const SLIP_M = 1e-9

@@ -166,31 +166,39 @@ export class WayFinder {
 const passable = ({ pathway }: Lane, stands: readonly JacketNeed[], around: ReadonlySet<string>): boolean =>
   !around.has(pathway.id) && notStood(pathway, stands).length === 0
 
-/** How a stop is left towards the goal: to the next stop, or off the lanes to the goal itself. */
+/** How a stop is left towards the goal: on to the next stop, or off the lanes to the goal itself. */
 interface Reached {
   readonly minutes: number
-  readonly next: Step | null
+  readonly next: Stop | null
+  /** From the next stop to here: the tree grows away from the goal. */
+  readonly back: Step | null
   readonly goal: Spot | null
+  /** What is passed on to the next stop, once somebody asked: ways share most of a tree. */
+  passed: Passed | null
 }
 type Tree = ReadonlyMap<Stop, Reached>
 
 /** From every stop the way of least labour to what cables are led to. */
-function treeOf({ goals, steps }: Network, to: string | null, may: (lane: Lane) => boolean): Tree {
+function treeOf({ lanes, goals, steps }: Network, to: string | null, may: (lane: Lane) => boolean): Tree {
+  const shut = new Set(lanes.filter((lane) => !may(lane)))
   const tree = new Map<Stop, Reached>()
-  const open = new FlatQueue<readonly [Stop, Reached]>()
-  const push = (stop: Stop, reached: Reached) => open.push([stop, reached], reached.minutes)
+  const done = new Set<Stop>()
+  const open = new FlatQueue<Stop>()
+  const reach = (stop: Stop, minutes: number, next: Stop | null, back: Step | null, goal: Spot | null) => {
+    const known = tree.get(stop)
+    if (known && known.minutes <= minutes) return
+    tree.set(stop, { minutes, next, back, goal, passed: null })
+    open.push(stop, minutes)
+  }
   for (const { to: goal, spot, stop } of goals)
-    if (goal === to && may(stop.lane))
-      push(stop, { minutes: broughtTo(spot, stop).minutes, next: null, goal: spot })
-  for (let first = open.pop(); first; first = open.pop()) {
-    const [stop, reached] = first
-    if (tree.has(stop)) continue
-    tree.set(stop, reached)
-    for (const step of steps.get(stop) ?? []) {
-      if (tree.has(step.to) || !may(step.to.lane)) continue
-      const next = { ...step, to: stop, riseM: -step.riseM }
-      push(step.to, { minutes: reached.minutes + step.minutes, next, goal: null })
-    }
+    if (goal === to && !shut.has(stop.lane)) reach(stop, broughtTo(spot, stop).minutes, null, null, spot)
+  for (let stop = open.pop(); stop; stop = open.pop()) {
+    if (done.has(stop)) continue
+    done.add(stop)
+    const { minutes } = tree.get(stop)!
+    for (const step of steps.get(stop) ?? [])
+      if (!done.has(step.to) && !shut.has(step.to.lane))
+        reach(step.to, minutes + step.minutes, stop, step, null)
   }
   return tree
 }
@@ -260,46 +268,62 @@ function besides({ lane: { stops }, share }: Stop): readonly Stop[] {
 
 type Piece = Omit<Measures, 'minutes'> & { readonly lane: Lane }
 
+/** What is laid from one place of a way to the next, and how it is drawn if it has a length on the plan. */
+interface Passed {
+  readonly piece: Piece
+  readonly trace: Trace | null
+}
+
+function along(lane: Lane, from: number, to: number): Passed {
+  const { lengthM, riseM } = alongLane(lane, from, to)
+  const piece = { lengthM, riseM, lane }
+  if (from === to) return { piece, trace: null }
+  const points = pointsBetween(lane, from, to)
+  return { piece, trace: { floor: lane.pathway.floor, points, on: { lane, from, to } } }
+}
+
+function across(
+  { lengthM, riseM }: Omit<Measures, 'minutes'>,
+  lane: Lane,
+  floor: Floor,
+  points: readonly [PlanPoint, PlanPoint],
+): Passed {
+  const isDrawn = distanceM(...points) > 0
+  return { piece: { lengthM, riseM, lane }, trace: isDrawn ? { floor, points, on: null } : null }
+}
+
+/** From a stop over a step of it. */
+const over = (from: Stop, { to, lengthM, riseM, along: isAlong }: Step): Passed =>
+  isAlong
+    ? along(from.lane, from.share, to.share)
+    : across({ lengthM, riseM }, to.lane, from.floor, [from.at, to.at])
+
 function wayOf(from: Spot, enters: Stop, by: Stop, first: readonly Step[], tree: Tree, minutes: number): Way {
-  const pieces: Piece[] = [{ ...broughtTo(from, enters), lane: enters.lane }]
-  const traces: Trace[] = []
-  const trace = (floor: Floor, points: readonly PlanPoint[], on: Trace['on'] = null) => {
-    if (on || distanceM(points[0]!, points[1]!) > 0) traces.push({ floor, points, on })
-  }
-  trace(from.floor, [from.at, enters.at])
-  const pass = (a: Stop, b: Stop) => {
-    if (a.share === b.share) return
-    const { lane } = a
-    pieces.push({ ...alongLane(lane, a.share, b.share), lane })
-    const on = { lane, from: a.share, to: b.share }
-    trace(lane.pathway.floor, pointsBetween(lane, a.share, b.share), on)
-  }
+  const passed = [
+    across(broughtTo(from, enters), enters.lane, from.floor, [from.at, enters.at]),
+    along(by.lane, enters.share, by.share),
+  ]
   let stop = by
-  const go = ({ to, lengthM, riseM, along }: Step) => {
-    if (along) pass(stop, to)
-    else {
-      pieces.push({ lengthM, riseM, lane: to.lane })
-      trace(stop.floor, [stop.at, to.at])
-    }
-    stop = to
+  for (const step of first) {
+    passed.push(over(stop, step))
+    stop = step.to
   }
-  pass(enters, by)
-  first.forEach(go)
-  for (let reached = tree.get(stop)!; ; reached = tree.get(stop)!) {
-    const { next, goal } = reached
+  for (let at = tree.get(stop)!; ; at = tree.get(stop)!) {
+    const { next, back, goal } = at
     if (goal) {
       const { lengthM, riseM } = broughtTo(goal, stop)
-      pieces.push({ lengthM, riseM: -riseM, lane: stop.lane })
-      trace(goal.floor, [stop.at, goal.at])
+      passed.push(across({ lengthM, riseM: -riseM }, stop.lane, goal.floor, [stop.at, goal.at]))
       break
     }
-    go(next!)
+    at.passed ??= over(stop, { ...back!, to: next!, riseM: -back!.riseM })
+    passed.push(at.passed)
+    stop = next!
   }
-  const legs = legsOf(pieces)
+  const legs = legsOf(passed.map(({ piece }) => piece))
   const total = (of: readonly Leg[]) => of.reduce((sum, leg) => sum + laidM(leg), 0)
   return {
     legs,
-    traces,
+    traces: passed.flatMap(({ trace }) => trace ?? []),
     lengthM: total(legs),
     minutes,
     besideMainsM: total(legs.filter(({ pathway }) => pathway.besideMains)),
@@ -308,18 +332,15 @@ function wayOf(from: Spot, enters: Stop, by: Stop, first: readonly Step[], tree:
 
 /** Pieces in the same pathway as one leg, unless one rises where the other falls: both are laid. */
 function legsOf(pieces: readonly Piece[]): readonly Leg[] {
-  const legs: Leg[] = []
+  const legs: { -readonly [K in keyof Leg]: Leg[K] }[] = []
   for (const { lane, lengthM, riseM } of pieces) {
     if (lengthM === 0 && riseM === 0) continue
     const { pathway } = lane
     const before = legs.at(-1)
-    if (before?.pathway === pathway && before.riseM * riseM >= 0)
-      legs[legs.length - 1] = {
-        ...before,
-        lengthM: before.lengthM + lengthM,
-        riseM: before.riseM + riseM,
-      }
-    else legs.push({ pathway, space: pathway.space, temperatureC: pathway.temperatureC, lengthM, riseM })
+    if (before?.pathway === pathway && before.riseM * riseM >= 0) {
+      before.lengthM += lengthM
+      before.riseM += riseM
+    } else legs.push({ pathway, space: pathway.space, temperatureC: pathway.temperatureC, lengthM, riseM })
   }
   return legs
 }
