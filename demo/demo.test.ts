@@ -4,7 +4,7 @@ import { CATALOGUE } from '@/catalogue'
 import { assess } from '@/core/assess'
 import { openJobFile } from '@/core/job'
 import { withOwn } from '@/core/parts'
-import { waysOn } from '@/core/pathway'
+import { bundlesIn, waysOn } from '@/core/pathway'
 import { fillWords, pullSheet } from '@/core/pull'
 import { surveyReport } from '@/core/sight'
 import { punchListState } from '@/core/test'
@@ -88,8 +88,8 @@ describe('Kestrel Quay', () => {
   it('has fifteen cables on the plan, five of them and more in one bundle, one a ready-made lead', () => {
     const ways = [...waysOn(job, withOwn(CATALOGUE, job.ownParts)).values()]
     expect(ways.filter((way) => 'segments' in way)).toHaveLength(15)
-    const { bundles, cuts } = pullSheet(job, CATALOGUE)
-    expect(Math.max(...bundles.map(({ marks }) => marks.length))).toBeGreaterThanOrEqual(5)
+    const { pulls, cuts } = pullSheet(job, CATALOGUE)
+    expect(Math.max(...bundlesIn(pulls).map(({ marks }) => marks.length))).toBeGreaterThanOrEqual(5)
     expect(cuts.find(({ mark }) => mark === 'R1')!.cutM).toBeNull()
     const lead = assessment.runs[0]!.findings.filter(({ id }) => id === 'route/lead')
     expect(lead.map(({ verdict }) => verdict)).toEqual(['good'])

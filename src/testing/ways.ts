@@ -1,6 +1,8 @@
 import fc from 'fast-check'
+import { CATALOGUE } from '@/catalogue'
 import { UNKNOWN_HEIGHTS, type PlanThing, type SpaceId } from '@/core/job'
-import { networkOf, WayFinder } from '@/core/pathway'
+import { networkOf, WayFinder, type CableWay } from '@/core/pathway'
+import { device } from './jobs'
 import { pathway, xy } from './plans'
 
 /** Ways over pathways, for tests. */
@@ -21,6 +23,16 @@ export const wayFrom = (
   const found = finder.find(from, cable)
   return 'way' in found ? found.way : null
 }
+
+/** Cat 6 from every spot to the head end, marked from 1 on. */
+export const cablesFrom = (
+  finder: WayFinder,
+  spots: readonly ReturnType<typeof spot>[],
+): readonly CableWay[] =>
+  spots.map((from, i) => ({
+    ...{ id: `d${i}`, mark: String(i + 1), of: device(), cable: CATALOGUE.cables.get('cat6')! },
+    ...{ from, to: null, turned: false, found: finder.find(from, EVERYTHING) },
+  }))
 
 const SPACE_IDS: readonly SpaceId[] = ['loft', 'joist bay', 'trunking indoors']
 /** Pathways from crossing to crossing of a grid of 4 m, that meet in its crossings alone. */

@@ -88,53 +88,83 @@ export interface ConduitPull {
   /** Out of the better end: the pull on the cable that is nearest to what it stands, N. */
   readonly pullN: number
   readonly standsN: number
-  readonly outTowards: 'the devices' | 'the head end' | 'what they end at'
+  /** In words. */
+  readonly outTowards: string
   /** Where pull points are wanted; none where it is well, null where none help. */
   readonly pointsAt: readonly PullSpot[] | null
 }
 
-/** Every pull through conduits and ducts, the longest first. */
+/** One cable in a pull, told from one of its two ends: the same for all that are in it. */
+interface InPull {
+  readonly mark: string
+  readonly to: string | null
+  readonly standsN: number
+  readonly pull: CableWithPulls['pulls'][number]
+  /** The pull from the end that it is told from to the other, and back, N. */
+  readonly outN: number
+  readonly backN: number
+  readonly pointsAt: readonly PullSpot[] | null
+  /** Whether it is told from where it ends, not from its device. */
+  readonly turned: boolean
+}
+
+/** Every pull through conduits and ducts, the longest first; cables of both directions are in one. */
 export function conduitPulls(cables: readonly CableWithPulls[]): readonly ConduitPull[] {
-  type One = {
-    readonly mark: string
-    readonly to: string | null
-    readonly standsN: number
-    readonly pull: CableWithPulls['pulls'][number]
-  }
-  const groups = new Map<string, One[]>()
+  const groups = new Map<string, InPull[]>()
   for (const { mark, to, cable, pulls } of cables)
     for (const pull of pulls) {
-      const key = JSON.stringify(
-        pull.section.stretches.map(({ lane, from, to }) => [lane.pathway.id, from, to]),
+      const { stretches } = pull.section
+      const onward = JSON.stringify(stretches.map(({ lane, from, to }) => [lane.pathway.id, from, to]))
+      const back = JSON.stringify(
+        stretches.toReversed().map(({ lane, from, to }) => [lane.pathway.id, to, from]),
       )
-      groups.set(key, [...(groups.get(key) ?? []), { mark, to, standsN: cable.pullN, pull }])
+      const turned = back < onward
+      const key = turned ? back : onward
+      const { toHeadEnd, toDevice } = pull.pullN
+      const one = {
+        ...{ mark, to, standsN: cable.pullN, pull, turned },
+        outN: turned ? toDevice : toHeadEnd,
+        backN: turned ? toHeadEnd : toDevice,
+        pointsAt: turned ? fromOtherEnd(pull) : pull.pointsAt,
+      }
+      groups.set(key, [...(groups.get(key) ?? []), one])
     }
   return [...groups.values()].map(pullOf).sort((a, b) => b.lengthM - a.lengthM)
+}
 
-  function pullOf(group: readonly One[]): ConduitPull {
-    const hardest = (towards: 'toDevice' | 'toHeadEnd') =>
-      group.reduce((one, other) =>
-        other.pull.pullN[towards] / other.standsN > one.pull.pullN[towards] / one.standsN ? other : one,
-      )
-    const [out, back] = [hardest('toDevice'), hardest('toHeadEnd')]
-    const outwards = out.pull.pullN.toDevice / out.standsN <= back.pull.pullN.toHeadEnd / back.standsN
-    const worst = outwards ? out : back
-    const { section, through, lengthM, bendsDeg } = worst.pull
-    const most = group.reduce((one, { pull: { pointsAt } }) => {
-      if (one === null || pointsAt === null) return null
-      return pointsAt.length > one.length ? pointsAt : one
-    }, worst.pull.pointsAt)
-    const farEnd = group.every(({ to }) => to === null) ? 'the head end' : 'what they end at'
-    return {
-      pathwayIds: [...new Set(section.stretches.map(({ lane }) => lane.pathway.id))],
-      through,
-      marks: group.map(({ mark }) => mark),
-      lengthM,
-      bendsDeg,
-      pullN: outwards ? worst.pull.pullN.toDevice : worst.pull.pullN.toHeadEnd,
-      standsN: worst.standsN,
-      outTowards: outwards ? 'the devices' : farEnd,
-      pointsAt: most,
-    }
+const fromOtherEnd = ({ pointsAt, lengthM }: InPull['pull']): InPull['pointsAt'] =>
+  pointsAt?.map((spot) => ({ ...spot, alongM: lengthM - spot.alongM })).reverse() ?? null
+
+function pullOf(group: readonly InPull[]): ConduitPull {
+  const hardest = (way: 'outN' | 'backN') =>
+    group.reduce((one, other) => (other[way] / other.standsN > one[way] / one.standsN ? other : one))
+  const [out, back] = [hardest('outN'), hardest('backN')]
+  const [outShare, backShare] = [out.outN / out.standsN, back.backN / back.standsN]
+  // Where both are alike, out towards the device.
+  const isBack = group[0]!.turned ? backShare < outShare : backShare <= outShare
+  const worst = isBack ? back : out
+  const { section, through, lengthM, bendsDeg } = worst.pull
+  const most = group.reduce((one, { pointsAt }) => {
+    if (one === null || pointsAt === null) return null
+    return pointsAt.length > one.length ? pointsAt : one
+  }, worst.pointsAt)
+  return {
+    pathwayIds: [...new Set(section.stretches.map(({ lane }) => lane.pathway.id))],
+    through,
+    marks: group.map(({ mark }) => mark),
+    lengthM,
+    bendsDeg,
+    pullN: isBack ? worst.backN : worst.outN,
+    standsN: worst.standsN,
+    outTowards: endOf(group, isBack),
+    pointsAt: most,
   }
+}
+
+/** Which end of a pull is meant: the one that its cables are told from, or the other. */
+function endOf(group: readonly InPull[], first: boolean): string {
+  const atDevice = group.filter(({ turned }) => turned !== first)
+  if (atDevice.length === group.length) return 'the devices'
+  if (atDevice.length > 0) return `the device of ${atDevice.map(({ mark }) => mark).join(', ')}`
+  return group.every(({ to }) => to === null) ? 'the head end' : 'what they end at'
 }

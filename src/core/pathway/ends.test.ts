@@ -6,7 +6,7 @@ import { headEnd, pathway, stands, xy } from '@/testing/plans'
 import { crossings, EVERYTHING, over, spot, yard } from '@/testing/ways'
 import { assess, assessAgain } from '../assess'
 import { apply, type Change, type Job } from '../job'
-import { waysOn } from '.'
+import { cablesOn, conduitPulls, finderOver, waysOn, withPulls } from '.'
 
 /** A lane of 40 m from the head end at its start; equipment at 30 m, a camera at 10 m. */
 const lane = pathway(
@@ -171,4 +171,20 @@ describe('equipment on the plan, said', () => {
     const out = after({ type: 'removeEquipment', equipmentId: 'far' }, free)
     expect(out.ok && out.job.things[2]).toEqual({ ...stands('far', 30, 0, 1), equipmentId: null })
   })
+})
+
+it('what is drawn through a conduit in both directions is one pull, out of the better end of both', () => {
+  const duct = { ...lane, space: 'conduit' as const, path: [xy(0, 0), xy(30, 0), xy(30, 10)] }
+  const there = { ...camera, sight: { ...camera.sight, place: { ...camera.sight.place, x: 0, y: 0 } } }
+  const both = on({ devices: [there], things: [duct, headEnd(0, 0), stands('far', 30, 10, 1)] })
+  const cables = withPulls(both, CATALOGUE, cablesOn(both, CATALOGUE, finderOver(both)))
+  expect(cables).toHaveLength(2)
+  const [only, ...more] = conduitPulls(cables)
+  expect(more).toEqual([])
+  expect(only!.marks).toEqual([there.mark, uplink.mark])
+  // Past a bend what was drawn before it counts more: the short leg is drawn first, out towards the head end.
+  const [ofCamera, ofRun] = cables.map(({ pulls: [pull] }) => pull!.pullN)
+  expect(ofCamera!.toDevice).toBeLessThan(ofCamera!.toHeadEnd)
+  expect(only!.outTowards).toBe(`the device of ${there.mark}`)
+  expect(only!.pullN).toBeCloseTo(Math.max(ofCamera!.toDevice, ofRun!.toHeadEnd), 9)
 })

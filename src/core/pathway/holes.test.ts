@@ -27,7 +27,7 @@ const holes = (
   units: 'metric' | 'imperial' = 'metric',
 ) => {
   const on = job({ devices, things: [...things, headEnd(20, 0)] })
-  return wallHoles(on.things, cablesOn(on, CATALOGUE, finderOver(on)), units)
+  return wallHoles(on.things, cablesOn(on, CATALOGUE, finderOver(on)), CATALOGUE, units)
 }
 const across = (x: number, change: Parameters<typeof wall>[4] = {}) => wall(x, -5, x, 5, change)
 
@@ -70,7 +70,7 @@ describe('holes in walls', () => {
       ['01'],
     ])
   })
-  it('pass the bundle with room, the plug of a lead beside it, and say nothing of a conduit', () => {
+  it('pass the bundle with room, the plug of a lead beside it, a conduit as it is outside', () => {
     const { diameterMm } = CATALOGUE.cables.get(placed.cableId)!
     const { cableClearanceMm, plugHoleMm } = MOUNT_LIMITS
     const pass = (devices: Parameters<typeof holes>[1], change = {}) =>
@@ -82,7 +82,16 @@ describe('holes in walls', () => {
     const lead = { ...placed.route!, leadLengthM: 30 }
     expect(pass([camera(0, 1, { route: lead })])).toBe(plugHoleMm.value)
     expect(pass([camera(0, 1, { route: lead }), camera(0, 2)])).toBeCloseTo(plugHoleMm.value + diameterMm, 9)
-    expect(pass(three, { space: 'conduit', conduitId: 'pvc-1' })).toBeNull()
+    // A pipe of nominal 1 in is 33.4 mm outside (ISO 4200, DN 25: 33.7; ASTM D1785: 1.315 in; from memory).
+    expect(pass(three, { space: 'conduit', conduitId: 'pvc-1' })).toBeCloseTo(
+      33.4 + cableClearanceMm.value,
+      1,
+    )
+    expect(pass(three, { space: 'conduit', conduitId: 'emt-half' })).toBeCloseTo(
+      17.9 + cableClearanceMm.value,
+      1,
+    )
+    expect(pass(three, { space: 'conduit', conduitId: null })).toBeNull()
   })
   it('take the next bit that is sold; none where none is as large', () => {
     const bits = (count: number, units: 'metric' | 'imperial') =>

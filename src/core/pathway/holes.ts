@@ -1,6 +1,7 @@
 import { crossing, distanceM, type PlanPoint } from '../geometry'
 import { SPACES, type Floor } from '../job/choices'
 import { bitMm, passageMm, printBit } from '../mount'
+import type { Catalogue } from '../parts'
 import { nameOf, type PlanThing, type ThingOf } from '../plan'
 import type { UnitSystem } from '../units'
 import type { CableWay } from './cables'
@@ -21,7 +22,7 @@ export interface WallHole {
   readonly heightM: number
   readonly deepM: number
   readonly marks: readonly string[]
-  /** What must pass, mm; null for a conduit or a duct, whose outside nobody says. */
+  /** What must pass, mm; null for a conduit or a duct whose outside nobody says. */
   readonly passMm: number | null
   /** The bit or hole saw; null where none is as large. */
   readonly bit: string | null
@@ -40,6 +41,7 @@ interface Met {
 export function wallHoles(
   things: readonly PlanThing[],
   cables: readonly CableWay[],
+  { conduits }: Pick<Catalogue, 'conduits'>,
   units: UnitSystem,
 ): readonly WallHole[] {
   const walls = things.filter((thing): thing is Wall => thing.kind === 'wall')
@@ -55,8 +57,10 @@ export function wallHoles(
   }
   return [...holes.values()]
     .map(({ met: { wall, lane, at, heightM, deepM }, cables: led }): WallHole => {
-      const { space, floor, name } = lane.pathway
-      const passMm = SPACES[space].tube ? null : passedMm([...led.values()])
+      const { space, floor, name, conduitId } = lane.pathway
+      const { outsideMm } = conduits.get(conduitId ?? '') ?? {}
+      const tubeMm = outsideMm === undefined ? null : passageMm('bare cable', outsideMm)
+      const passMm = SPACES[space].tube ? tubeMm : passedMm([...led.values()])
       const isSold = passMm !== null && bitMm(passMm, 'clear', units) >= passMm - 1e-9
       return {
         wall: nameOf(wall),
@@ -132,7 +136,7 @@ const isOpenAt = ({ baseM, heightM: tallM, openings }: Wall, alongM: number, hei
  * What passes together, mm: the least circle round so many cables of the thickest, with room to move, and
  * beside it the plug of a ready-made lead, which is never cut.
  */
-function passedMm(cables: readonly CableWay[]): number {
+export function passedMm(cables: readonly CableWay[]): number {
   const isLead = ({ of }: CableWay) => ('route' in of ? of.route?.leadLengthM : of.leadLengthM) != null
   const thickMm = (of: readonly CableWay[]) => Math.max(0, ...of.map(({ cable }) => cable.diameterMm))
   if (!cables.some(isLead)) return passageMm('bare cable', aroundTimes(cables.length) * thickMm(cables))

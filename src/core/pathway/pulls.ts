@@ -1,103 +1,89 @@
-import { distanceM } from '../geometry'
 import { SPACES } from '../job/choices'
 import type { CableWay } from './cables'
-import type { Trace } from './way'
+import { orderOf, turnedRound } from './pullOrder'
+import type { Piece } from './pieces'
+import { strandsOf, type Passed } from './strands'
 
-/** Cables that are taped together and pulled as one, from the head end or where a thicker bundle parts. */
+/** Cables taped together and pulled as one: from where some come together or part to the next such place. */
 export interface Pull {
   readonly marks: readonly string[]
-  /** What they go through together, from the head end outwards. */
+  /** What they go through together, in the direction in which they are pulled. */
   readonly through: readonly string[]
   /** How long they lie together, m, as the pathways lie. */
   readonly togetherM: number
-  /** Where they part, what goes on together or alone. */
-  readonly parts: readonly Pull[]
+  /** Where it begins and where it ends: pulls that meet at a place have the same number there. */
+  readonly from: number
+  readonly to: number
+  /** What goes on from its end, together or alone; cables that end there are in none. */
+  readonly parts: readonly (readonly string[])[]
+  /** Cables that lie there too, but can only be pulled later. */
+  readonly later: readonly string[]
 }
 
-/** A piece of a way, told from the head end: no cable of the job leaves it half-way. */
-interface Piece {
-  readonly key: string
-  readonly name: string | null
-  readonly lengthM: number
-}
-
-/** How cables part, from the head end outwards: every metre of every way once a cable. */
-export function pullsOf(cables: readonly CableWay[]): readonly Pull[] {
-  const found = cables.flatMap(({ mark, found: of }) =>
-    'way' in of ? [{ mark, traces: of.way.traces }] : [],
-  )
-  const cuts = cutsOf(found.flatMap(({ traces }) => traces))
-  return partedAt(
-    found.map(({ mark, traces }) => ({
-      mark,
-      pieces: traces.toReversed().flatMap((trace) => piecesOf(trace, cuts)),
-    })),
-  )
-}
-
-interface Line {
+/** Where a cable ends: at its device, or at what it is led to. */
+export interface CableEnd {
   readonly mark: string
-  /** What is left of its way. */
-  readonly pieces: readonly Piece[]
+  readonly place: number
+  readonly at: 'device' | 'goal'
+  /** The thing of the equipment that it is led to; null for the head end. */
+  readonly to: string | null
 }
 
-/** What goes on from one place: by its next piece, together as long as all go the same way. */
-function partedAt(lines: readonly Line[]): readonly Pull[] {
-  const groups = new Map<string, Line[]>()
-  for (const line of lines) {
-    const key = line.pieces[0]?.key
-    if (key !== undefined) groups.set(key, [...(groups.get(key) ?? []), line])
-  }
-  return [...groups.values()].map((group) => {
-    const [first, ...others] = group
-    const goOn = (at: number) => others.every(({ pieces }) => pieces[at]?.key === first!.pieces[at]!.key)
-    let count = 1
-    while (count < first!.pieces.length && goOn(count)) count++
-    const together = first!.pieces.slice(0, count)
-    const names = together.flatMap(({ name }) => name ?? [])
+/** All pulls of a job in the order of the work. */
+export interface PullPlan {
+  readonly pulls: readonly Pull[]
+  readonly ends: readonly CableEnd[]
+  /** Cables that are fed from their device, as what lies beside them goes that way. */
+  readonly turned: readonly string[]
+}
+
+/**
+ * What is pulled together, and in which order: every cable from what it is led to outwards, and everything
+ * that lies beside it in one pull, for a cable that is drawn in over others scuffs them (common practice, no
+ * source).
+ */
+export function pullsOf(cables: readonly CableWay[]): PullPlan {
+  const led = cables.flatMap(({ mark, to, found }) => ('way' in found ? [{ mark, to, way: found.way }] : []))
+  const marks = (ways: readonly number[]) => ways.map((way) => led[way]!.mark)
+  const { strands, walks } = strandsOf(led.map(({ way }) => way))
+  const { turns, turned } = orderOf(strands, walks)
+  const fed = walks.map((walk, way) => (turned.has(way) ? turnedRound(walk) : walk))
+  const placesIn = fed.map((walk) => new Map(walk.map(({ strand }, i) => [strand, i])))
+
+  const pulls = turns.map(({ strand, back, ways, later }): Pull => {
+    const { ends, pieces, lengthM } = strands[strand]!
+    const names = (back ? pieces.toReversed() : pieces).flatMap((piece) => nameOf(piece) ?? [])
+    const parts = new Map<number, number[]>()
+    for (const way of ways) {
+      const next = fed[way]![placesIn[way]!.get(strand)! + 1]?.strand
+      if (next !== undefined) parts.set(next, [...(parts.get(next) ?? []), way])
+    }
     return {
-      marks: group.map(({ mark }) => mark),
+      marks: marks(ways),
       through: names.filter((name, i) => name !== names[i - 1]),
-      togetherM: together.reduce((sum, { lengthM }) => sum + lengthM, 0),
-      parts: partedAt(group.map(({ mark, pieces }) => ({ mark, pieces: pieces.slice(count) }))),
+      togetherM: lengthM,
+      from: ends[back ? 1 : 0],
+      to: ends[back ? 0 : 1],
+      parts: [...parts.values()].map(marks),
+      later: marks(later),
     }
   })
+  const ends = walks.flatMap((walk, way): CableEnd[] => {
+    const [first, last] = [walk[0], walk.at(-1)]
+    if (!first || !last) return []
+    const placeAt = ({ strand, back }: Passed, end: 0 | 1) => strands[strand]!.ends[back ? 1 - end : end]!
+    const { mark, to } = led[way]!
+    return [
+      { mark, to, place: placeAt(first, 0), at: 'goal' },
+      { mark, to, place: placeAt(last, 1), at: 'device' },
+    ]
+  })
+  return { pulls, ends, turned: marks([...turned]) }
 }
 
-/** By pathway, every share of it at which some way comes or goes, in order. */
-function cutsOf(traces: readonly Trace[]): ReadonlyMap<string, readonly number[]> {
-  const cuts = new Map<string, Set<number>>()
-  for (const { on } of traces) {
-    if (!on) continue
-    const { id } = on.lane.pathway
-    const known = cuts.get(id) ?? new Set()
-    cuts.set(id, known.add(on.from).add(on.to))
-  }
-  return new Map([...cuts].map(([id, shares]) => [id, [...shares].sort((a, b) => a - b)]))
-}
+/** Every pull of two cables and more. */
+export const bundlesIn = ({ pulls }: PullPlan): readonly Pull[] =>
+  pulls.filter(({ marks }) => marks.length > 1)
 
-/** A trace, which is told from the device, as pieces from the head end. */
-function piecesOf(
-  { floor, points, on }: Trace,
-  cuts: ReadonlyMap<string, readonly number[]>,
-): readonly Piece[] {
-  if (!on) {
-    const back = points.toReversed()
-    const lengthM = back.slice(1).reduce((sum, point, i) => sum + distanceM(back[i]!, point), 0)
-    return [{ key: JSON.stringify([floor, back]), name: null, lengthM }]
-  }
-  const { pathway, lengthM, riseM } = on.lane
-  const [low, high] = [Math.min(on.from, on.to), Math.max(on.from, on.to)]
-  const shares = cuts.get(pathway.id)!.filter((share) => share >= low && share <= high)
-  const ordered = on.from > on.to ? shares : shares.toReversed()
-  const name = pathway.name === '' ? SPACES[pathway.space].name : pathway.name
-  return ordered.slice(1).map((share, i) => ({
-    key: JSON.stringify([pathway.id, ordered[i], share]),
-    name,
-    lengthM: Math.abs(share - ordered[i]!) * (lengthM + Math.abs(riseM)),
-  }))
-}
-
-/** Every bundle of two cables and more, the thicker before what it parts into. */
-export const bundlesIn = (pulls: readonly Pull[]): readonly Pull[] =>
-  pulls.flatMap((pull) => (pull.marks.length > 1 ? [pull, ...bundlesIn(pull.parts)] : []))
+const nameOf = ({ lane }: Piece): string | null =>
+  lane && (lane.pathway.name === '' ? SPACES[lane.pathway.space].name : lane.pathway.name)

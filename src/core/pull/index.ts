@@ -1,5 +1,6 @@
+export { endWords } from './ends'
 export { pullSheet, type PullSheet } from './lists'
 export type { CutLine, DrillLine, VanLine } from '../stages/load'
 export { cableNeeds } from './needs'
-export { fillWords, holeWords, pointWords } from './words'
+export { ALONG_NOTE, fillWords, holeWords, pointWords } from './words'
 export { boxTable, pullTables, type PullTable } from './tables'

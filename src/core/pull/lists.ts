@@ -4,10 +4,10 @@ import type { Job } from '../job/job'
 import { tapeCodes, tapeWords } from '../labels'
 import { VAN_LIMITS } from '../mount'
 import {
-  bundlesIn,
   cablesOn,
   conduitPulls,
   conduitsIn,
+  edgesOn,
   withPulls,
   finderOver,
   hasWays,
@@ -16,7 +16,8 @@ import {
   wallHoles,
   type ConduitPull,
   type ConduitUse,
-  type Pull,
+  type Edge,
+  type PullPlan,
   type Reach,
   type WallHole,
 } from '../pathway'
@@ -39,13 +40,15 @@ export interface PullSheet {
   readonly cautions: readonly string[]
   /** With the bands of tape on both ends, in words. */
   readonly cuts: readonly (CutLine & { readonly tape: string })[]
-  /** Cables that are taped together and pulled as one, the thicker bundles before what they part into. */
-  readonly bundles: readonly Pull[]
+  /** What is pulled, together or alone, in the order of the work. */
+  readonly pulls: PullPlan
   /** What lies in conduits and ducts on the plan, and how it is drawn through them. */
   readonly conduits: readonly ConduitUse[]
   readonly conduitPulls: readonly ConduitPull[]
   /** What cables are brought through closed spaces with. */
   readonly reaches: readonly Reach[]
+  /** Where cables leave a covered pathway. */
+  readonly edges: readonly Edge[]
   /** Holes in walls that pathways lead through. */
   readonly wallHoles: readonly WallHole[]
   readonly drills: readonly DrillLine[]
@@ -97,7 +100,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   // What lies in a conduit already fills it all the same.
   const led = withPulls(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
   const cables = led.filter(({ mark }) => !pulled.has(mark))
-  const holesThrough = wallHoles(job.things, cables, job.units)
+  const holesThrough = wallHoles(job.things, cables, catalogue, job.units)
   for (const { bit, marks } of holesThrough)
     for (const mark of bit === null ? [] : marks)
       addItem(longBits, { kind: 'bit', item: `Long bit ${bit}`, count: 0 }, mark)
@@ -120,10 +123,11 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   return {
     cautions: [...spaces].map((space) => `${SPACES[space].name}. ${SPACES[space].caution}`),
     cuts: cuts.map((cut) => ({ ...cut, tape: tapes.get(cut.mark) ?? '' })),
-    bundles: bundlesIn(pullsOf(cables)),
+    pulls: pullsOf(cables),
     conduits: conduitsIn(led, catalogue),
     conduitPulls: conduitPulls(cables),
     reaches: reachesOn(job.things, cables),
+    edges: edgesOn(cables),
     wallHoles: holesThrough,
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
     van: lines.sort(

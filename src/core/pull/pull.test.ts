@@ -19,10 +19,11 @@ const line = (list: ReturnType<typeof sheet>, item: string) => list.van.find((on
 const EMPTY = {
   cautions: [],
   cuts: [],
-  bundles: [],
+  pulls: { pulls: [], ends: [], turned: [] },
   conduits: [],
   conduitPulls: [],
   reaches: [],
+  edges: [],
   wallHoles: [],
   drills: [],
   van: [],

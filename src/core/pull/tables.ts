@@ -1,7 +1,8 @@
 import type { CablePlan } from '../reels'
 import { print, type QuantityKind, type UnitSystem } from '../units'
+import { bundlesIn } from '../pathway'
 import type { PullSheet } from './lists'
-import { fillWords, holeWords, pointWords } from './words'
+import { fillWords, holeWords, orderWords, partWords, pointWords } from './words'
 
 /** A table of the pull sheet, in words: what the screen, the paper and the PDF show alike. */
 export interface PullTable {
@@ -40,14 +41,16 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
     {
       title: 'Pull together',
       list: 'pull-list',
-      heads: ['Cables', 'Through, from where they end', 'Together for', 'Then part into'],
-      shares: [0.24, 0.38, 0.14, 0.24],
-      rows: sheet.bundles.map(({ marks, through, togetherM, parts }) => [
-        of(marks),
-        through.join(', '),
-        said(togetherM, 'cut'),
-        parts.map((part) => part.marks.join(' ')).join(' | '),
+      heads: ['Pull', 'Cables', 'Through', 'Together for', 'Then part into'],
+      shares: [0.06, 0.24, 0.32, 0.14, 0.24],
+      rows: bundlesIn(sheet.pulls).map((pull, i) => [
+        String(i + 1),
+        of(pull.marks),
+        pull.through.join(', '),
+        said(pull.togetherM, 'cut'),
+        partWords(pull),
       ]),
+      note: orderWords(sheet.pulls),
     },
     {
       title: 'Conduits and ducts',
@@ -106,6 +109,20 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         String(people),
       ]),
       note: 'Taken as open where pathways end and at pull points. To open: access ports to cut, pull boxes to put.',
+    },
+    {
+      title: 'Edges',
+      list: 'edge-list',
+      heads: ['Out of', 'Towards', 'Cables', 'Across', 'What to do'],
+      shares: [0.24, 0.22, 0.2, 0.1, 0.24],
+      rows: sheet.edges.map((edge) => [
+        edge.of,
+        edge.towards,
+        of(edge.marks),
+        said(edge.passMm, 'size'),
+        edge.toDo,
+      ]),
+      note: 'So that nothing is pinched or cut: no cable goes past a bare edge. Across: all of them with room.',
     },
     {
       title: 'Through walls',

@@ -1,4 +1,4 @@
-import type { ConduitPull, ConduitUse, WallHole } from '../pathway'
+import type { ConduitPull, ConduitUse, Pull, PullPlan, WallHole } from '../pathway'
 import { wantsExpansion } from '../route'
 import { print, type UnitSystem } from '../units'
 
@@ -30,3 +30,29 @@ export function pointWords({ pointsAt }: Pick<ConduitPull, 'pointsAt'>, units: U
   const places = pointsAt.map(({ alongM }) => print({ value: alongM, kind: 'cut' }, units))
   return `Check: wanted ${places.join(' and ')} in`
 }
+
+/** What becomes of the cables of a pull at its end. */
+export function partWords({ marks, parts, later }: Pick<Pull, 'marks' | 'parts' | 'later'>): string {
+  const on = new Set(parts.flat())
+  const ending = marks.filter((mark) => !on.has(mark))
+  return [
+    ...parts.map((part) => part.join(' ')),
+    ...(ending.length > 0 ? [`at its end: ${ending.join(' ')}`] : []),
+    ...(later.length > 0 ? [`through here only later: ${later.join(' ')}`] : []),
+  ].join(' | ')
+}
+
+/** In which order and from where pulls are made. */
+export function orderWords({ turned }: Pick<PullPlan, 'turned'>): string {
+  const others =
+    turned.length > 0 ? `, but ${turned.join(', ')} from the device: what lies beside goes that way` : ''
+  return (
+    `In this order, from what the cables end at outwards${others}. What lies together is pulled at once: a ` +
+    'cable that is drawn in over others scuffs them. What goes on alone follows when its bundle is through.'
+  )
+}
+
+/** What is to be known of the drawing of bundles. */
+export const ALONG_NOTE =
+  'In proportion, but the shortest pieces longer. Numbers are those of the pulls above; tips show which way ' +
+  'each is pulled.'

@@ -17,14 +17,17 @@ const sheet: PullSheet = {
       tape: 'red, blue',
     },
   ],
-  bundles: [
-    {
-      marks: ['05', '01'],
-      through: ['Loft', '=Duct'],
-      togetherM: 12.34,
-      parts: [{ marks: ['05'], through: [], togetherM: 1, parts: [] }],
-    },
-  ],
+  pulls: {
+    pulls: [
+      {
+        ...{ marks: ['05', '01'], through: ['Loft', '=Duct'], togetherM: 12.34, from: 0, to: 1 },
+        ...{ parts: [['05']], later: ['E1'] },
+      },
+      { marks: ['05'], through: [], togetherM: 1, from: 1, to: 2, parts: [], later: [] },
+    ],
+    ends: [],
+    turned: ['01'],
+  },
   conduits: [
     {
       pathwayIds: ['a'],
@@ -51,6 +54,12 @@ const sheet: PullSheet = {
     },
   ],
   reaches: [{ name: 'Eaves', marks: ['05'], longestM: 24, tool: 'Rods', ports: 2, people: 1 }],
+  edges: [
+    {
+      ...{ of: 'Eaves', floor: 'ground', at: { x: 1, y: 2 }, towards: '=Duct', marks: ['05'] },
+      ...{ passMm: 7.5, toDo: 'Notch it' },
+    },
+  ],
   wallHoles: [
     {
       ...{ wall: '=Wall', through: 'Loft', floor: 'ground', at: { x: 1.234, y: 5 }, heightM: 2.5 },
@@ -91,11 +100,14 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
   ])
   expect(read('pull-list').rows).toEqual([
     {
+      'pull': '1',
       'together': '05 =HYPERLINK("x"); 01 Ö',
       'cables': '2',
       'through': 'Loft, =Duct',
       'for': '12.4 m',
       'then part': '05 =HYPERLINK("x")',
+      'later': 'E1 Rack',
+      'from the device': '01 Ö',
     },
   ])
   expect(read('conduit-list').rows).toMatchObject([
@@ -111,6 +123,9 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
   ])
   expect(read('reach-list').rows).toMatchObject([
     { 'through': 'Eaves', 'longest stretch': '24.0 m', 'with': 'Rods', 'to open': '2', 'people': '1' },
+  ])
+  expect(read('edge-list').rows).toMatchObject([
+    { 'out of': 'Eaves', 'towards': "'=Duct", 'across': '7.5 mm', 'what to do': 'Notch it', 'y m': '2.00' },
   ])
   expect(read('wall-holes').rows).toMatchObject([
     { 'wall': "'=Wall", 'x m': '1.23', 'above the floor': '2.5 m', 'deep': '310 mm', 'hole': '25 mm (1")' },

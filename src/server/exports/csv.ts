@@ -1,6 +1,7 @@
 import 'server-only'
 import Papa from 'papaparse'
 import { everyOne, FLOORS, type Job } from '@/core/job'
+import { bundlesIn } from '@/core/pathway'
 import type { PullSheet } from '@/core/pull'
 import { fillWords, holeWords, pointWords } from '@/core/pull'
 import { print } from '@/core/units'
@@ -33,14 +34,20 @@ export const PULL_LISTS = {
         installed: print({ value: installedM, kind: 'cut' }, job.units),
       })),
     ),
-  'pull-list': ({ bundles }: PullSheet, job: Of) =>
+  'pull-list': ({ pulls }: PullSheet, job: Of) =>
     csv(
-      bundles.map(({ marks, through, togetherM, parts }) => ({
+      bundlesIn(pulls).map(({ marks, through, togetherM, parts, later }, i) => ({
+        'pull': i + 1,
         'together': named(marks, job),
         'cables': marks.length,
         'through': through.join(', '),
         'for': print({ value: togetherM, kind: 'cut' }, job.units),
-        'then part': parts.map((part) => named(part.marks, job)).join(' | '),
+        'then part': parts.map((part) => named(part, job)).join(' | '),
+        'later': named(later, job),
+        'from the device': named(
+          marks.filter((mark) => pulls.turned.includes(mark)),
+          job,
+        ),
       })),
     ),
   'conduit-list': ({ conduits }: PullSheet, job: Of) =>
@@ -80,6 +87,20 @@ export const PULL_LISTS = {
         'with': tool,
         'to open': ports,
         people,
+        'devices': named(marks, job),
+      })),
+    ),
+  'edge-list': ({ edges }: PullSheet, job: Of) =>
+    csv(
+      edges.map(({ of, towards, floor, at, marks, passMm, toDo }) => ({
+        'out of': of,
+        towards,
+        'floor': FLOORS[floor],
+        'x m': at.x.toFixed(2),
+        'y m': at.y.toFixed(2),
+        'across': print({ value: passMm, kind: 'size' }, job.units),
+        'what to do': toDo,
+        'cables': marks.length,
         'devices': named(marks, job),
       })),
     ),

@@ -8,6 +8,7 @@ import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
+import { AlongTheSite } from './AlongTheSite'
 import { Boxes } from './Boxes'
 import { Rows } from './Rows'
 
@@ -55,6 +56,7 @@ export function PullSheetPage() {
         <Fragment key={table.list}>
           <List jobId={job.id} table={table} />
           {table.list === 'cut-list' ? <Boxes /> : null}
+          {table.list === 'pull-list' ? <AlongTheSite plan={sheet.pulls} /> : null}
         </Fragment>
       ))}
     </Box>

@@ -1,0 +1,81 @@
+import type { PlanPoint } from '../geometry'
+import { SPACES, type Floor, type SpaceId } from '../job/choices'
+import type { CableWay } from './cables'
+import { passedMm } from './holes'
+import type { Lane } from './network'
+import type { Way } from './way'
+
+/** Where cables come out of a pathway that covers them, past an edge that would pinch or cut them. */
+export interface Edge {
+  /** The pathway, by name. */
+  readonly of: string
+  readonly floor: Floor
+  readonly at: PlanPoint
+  /** Whither: another pathway by name, their devices, or what they end at. */
+  readonly towards: string
+  readonly marks: readonly string[]
+  /** What passes together, with room, mm. */
+  readonly passMm: number
+  readonly toDo: string
+}
+
+/** What an edge asks for, at an end of the pathway and half-way; common practice, no source. */
+const EDGES: Partial<Record<SpaceId, { readonly atEnd: string; readonly between: string }>> = {
+  'soffit channel': same('Notch the trim, round and smooth; tape its edge'),
+  'wall cavity': same('Line the opening with a grommet'),
+  'trunking indoors': same('Cut it out to fit, file it smooth'),
+  'conduit': { atEnd: 'Bush its end', between: 'Out through a box or a tee, bushed' },
+  'buried duct': { atEnd: 'Bush its end and seal it', between: 'Out through a chamber, bushed and sealed' },
+}
+function same(toDo: string) {
+  return { atEnd: toDo, between: toDo }
+}
+
+/** Where a way comes into a lane or leaves it. */
+interface Place {
+  readonly lane: Lane
+  readonly share: number
+  readonly floor: Floor
+  readonly at: PlanPoint
+  readonly towards: string
+}
+
+/** Every edge that the ways of these cables pass, once for all that go the same way there. */
+export function edgesOn(cables: readonly CableWay[]): readonly Edge[] {
+  const edges = new Map<string, { readonly place: Place; readonly led: CableWay[] }>()
+  for (const cable of cables)
+    for (const place of 'way' in cable.found ? placesOf(cable.found.way) : []) {
+      const key = `${place.lane.pathway.id} ${place.share.toFixed(6)} ${place.towards}`
+      const edge = edges.get(key) ?? { place, led: [] }
+      edge.led.push(cable)
+      edges.set(key, edge)
+    }
+  return [...edges.values()].map(({ place: { lane, share, floor, at, towards }, led }) => {
+    const { atEnd, between } = EDGES[lane.pathway.space]!
+    return {
+      ...{ of: nameOf(lane), floor, at, towards },
+      marks: led.map(({ mark }) => mark),
+      passMm: passedMm(led),
+      toDo: share < SLIP || share > 1 - SLIP ? atEnd : between,
+    }
+  })
+}
+const SLIP = 1e-6
+
+/** Where a way passes an edge: not from one piece to the next of the same kind, where nothing is cut. */
+function placesOf({ traces }: Way): readonly Place[] {
+  const along = traces.flatMap(({ on, floor, points }) => (on ? [{ ...on, floor, points }] : []))
+  return along.flatMap(({ lane, from, to, floor, points }, i) => {
+    const { space } = lane.pathway
+    const place = (share: number, at: PlanPoint, other: Lane | undefined, end: string): Place[] =>
+      EDGES[space] === undefined || other?.pathway.space === space
+        ? []
+        : [{ lane, share, floor, at, towards: other ? nameOf(other) : end }]
+    return [
+      ...place(from, points[0]!, along[i - 1]?.lane, 'their devices'),
+      ...place(to, points.at(-1)!, along[i + 1]?.lane, 'what they end at'),
+    ]
+  })
+}
+
+const nameOf = ({ pathway: { name, space } }: Lane): string => (name === '' ? SPACES[space].name : name)
