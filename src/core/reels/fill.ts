@@ -2,22 +2,29 @@ import { FRESH, openedBy, opensLess, type Load, type Packing } from './packing'
 
 /** The cuts among `open` that fill a length fullest, longer ones before shorter: places in `sizes`. */
 function fullest(sizes: readonly number[], open: readonly number[], length: number): readonly number[] {
-  // By length reached, the place in `open` of the cut that first reached it; one more, so that 0 is nothing.
-  const by = new Int32Array(length + 1)
-  let most = 0
+  // Lengths that are reached, a bit each; by length, the place in `open` of the cut that first reached it.
+  const reached = new Uint32Array((length >> 5) + 1)
+  const by = new Int32Array(32 * reached.length)
+  reached[0] = 1
   for (const [at, cut] of open.entries()) {
     const size = sizes[cut]!
-    for (let to = length; to >= size; to--) {
-      if (by[to] || (to !== size && !by[to - size])) continue
-      by[to] = at + 1
-      if (to > most) most = to
+    const [words, bits] = [size >> 5, size & 31]
+    for (let word = reached.length - 1; word >= words; word--) {
+      const carried = bits > 0 && word > words ? reached[word - words - 1]! >>> (32 - bits) : 0
+      let added = ((reached[word - words]! << bits) | carried) & ~reached[word]!
+      reached[word]! |= added
+      for (; added !== 0; added &= added - 1) by[32 * word + 31 - Math.clz32(added & -added)] = at
     }
-    if (by[length]) break
+    if (has(reached, length)) break
   }
+  let most = length
+  while (!has(reached, most)) most--
   const chosen: number[] = []
-  for (let to = most; to > 0; to -= sizes[chosen.at(-1)!]!) chosen.push(open[by[to]! - 1]!)
+  for (let to = most; to > 0; to -= sizes[chosen.at(-1)!]!) chosen.push(open[by[to]!]!)
   return chosen
 }
+
+const has = (bits: Uint32Array, at: number): boolean => ((bits[at >> 5]! >>> (at & 31)) & 1) === 1
 
 /**
  * A plan box by box, each filled as full as it gets: the begun ones in an order, then new ones, each with the

@@ -14,7 +14,8 @@ export function knapsack(
   longest: number,
 ): Knapsack {
   const most = new Float64Array(longest + 1)
-  const cuts = open.filter((cut) => values[cut]! > 0)
+  const worthy = open.filter((cut) => values[cut]! > 0 && sizes[cut]! <= longest)
+  const cuts = unbeaten(sizes, values, worthy, longest)
   // By cut and length, whether it is taken there: one array for all.
   const taken = new Uint8Array(cuts.length * (longest + 1))
   for (const [at, cut] of cuts.entries()) {
@@ -39,4 +40,28 @@ export function knapsack(
       return chosen
     },
   }
+}
+
+/**
+ * Cuts that some best load may need: of a load that holds one, another takes its place where as many as go in
+ * are each no longer and worth no less.
+ */
+function unbeaten(
+  sizes: readonly number[],
+  values: readonly number[],
+  cuts: readonly number[],
+  longest: number,
+): readonly number[] {
+  const rising = cuts.toSorted((a, b) => sizes[a]! - sizes[b]! || values[b]! - values[a]!)
+  const shortest = sizes[rising[0] ?? 0]!
+  /** What the best so far are worth, falling. */
+  const best: number[] = []
+  return rising.filter((cut) => {
+    const mostBeside = Math.floor((longest - sizes[cut]!) / shortest)
+    const before = best.findIndex((value) => value < values[cut]!)
+    const beating = before < 0 ? best.length : before
+    if (beating > mostBeside) return false
+    best.splice(beating, 0, values[cut]!)
+    return true
+  })
 }

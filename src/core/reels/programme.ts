@@ -28,6 +28,8 @@ export class Programme {
   readonly known: Load[] = []
   /** What no plan costs less than, as far as is known. */
   least = 0
+  /** What the last mixture costs. */
+  cost = 0
   /** What each cut and each box was worth in the cheapest mixture of all loads, once it is known. */
   private cheapest: { readonly least: number; readonly duals: readonly number[] } | null = null
   private readonly model: Model
@@ -65,6 +67,7 @@ export class Programme {
   /** Shares of the known loads in the cheapest mixture of them. */
   mix(): readonly number[] | Float64Array {
     this.model.run()
+    this.cost = this.model.getObjectiveValue()
     return this.model.getSolution().colValue
   }
 

@@ -5,7 +5,8 @@ import { CATALOGUE } from '@/catalogue'
 import { device, job, plannedThrough, stepRecord } from '@/testing/jobs'
 import type { CableBox, Job } from '../job'
 import { cableNeeds } from '../pull'
-import { firstFit } from './fill'
+import { boxByBox, firstFit } from './fill'
+import { knapsack } from './knapsack'
 import { FRESH, openedBy, opensLess, type Opened, type Packing } from './packing'
 import { cablePlanSteps, type CablePlan, type Cut } from './plan'
 import { solveSteps, type Solved } from './solve'
@@ -91,6 +92,37 @@ function sound({ sizes, begun, fresh }: Packing, { loads, opened, least }: Solve
   expect(opensLess(opened, least)).toBe(false)
 }
 
+/** Every choice of some of them. */
+const choices = <T>(of: readonly T[]): T[][] =>
+  of.reduce<T[][]>((all, one) => [...all, ...all.map((some) => [...some, one])], [[]])
+const total = (of: readonly number[]) => of.reduce((sum, one) => sum + one, 0)
+
+it('a length holds what every choice of cuts that go in holds at most; a box is filled as full as any', () => {
+  const cuts = fc.array(fc.record({ size: fc.integer({ min: 5, max: 40 }), value: fc.nat(9) }), {
+    minLength: 1,
+    maxLength: 9,
+  })
+  fc.assert(
+    fc.property(cuts, fc.integer({ min: 5, max: 90 }), fc.nat(5), (of, longest, less) => {
+      const sizes = of.map(({ size }) => size).sort((a, b) => b - a)
+      const values = of.map(({ value }) => value)
+      const places = [...sizes.keys()]
+      const { worth, chosen } = knapsack(sizes, values, places, longest)
+      const length = longest - less
+      const going = choices(places).filter((some) => total(some.map((at) => sizes[at]!)) <= length)
+      const best = Math.max(...going.map((some) => total(some.map((at) => values[at]!))))
+      expect(worth(length)).toBe(best)
+      const held = chosen(length)
+      expect(going.map((some) => some.join())).toContain([...held].sort((a, b) => a - b).join())
+      expect(total(held.map((at) => values[at]!))).toBe(best)
+      const [load] = boxByBox({ sizes, begun: [length], fresh: 40 }, [0])
+      const fullest = Math.max(...going.map((some) => total(some.map((at) => sizes[at]!))))
+      if (fullest > 0) expect([load!.box, total(load!.cuts.map((at) => sizes[at]!))]).toEqual([0, fullest])
+    }),
+    { numRuns: 600 },
+  )
+})
+
 describe('the fewest new boxes, then the least of begun ones', () => {
   it('is what trying every way finds', () => {
     fc.assert(
@@ -138,6 +170,7 @@ describe('the fewest new boxes, then the least of begun ones', () => {
       addRow: () => rows++,
       addCol: () => columns++,
       run: () => undefined,
+      getObjectiveValue: () => 0,
       changeColBounds: () => undefined,
       changeColIntegrality: () => undefined,
       setSolution: () => undefined,

@@ -110,6 +110,8 @@ function* overLoads(
     for (let round = 0; round < MOST_ROUNDS && !proved(); round++) {
       programme.mix()
       if (!programme.look(true)) break
+      // The bound comes up to what the mixture costs now, and to no more: its step is known.
+      if (packing.sizes.length > EXACT_UP_TO && least() >= aim.from(programme.cost)) break
       yield share + (0.3 * round) / MOST_ROUNDS
     }
     if (!proved()) {
