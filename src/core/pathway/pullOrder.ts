@@ -37,8 +37,10 @@ class Order {
   /** Who has still to be pulled through a strand, and who of them is there, to go forth or back. */
   private readonly waiting: readonly Set<number>[]
   private readonly here = new Map<number, { readonly pull: Passed; readonly ways: Set<number> }>()
-  private readonly free = new Map<number, Passed>()
-  private last: ReadonlySet<number> = new Set()
+  /** What can be pulled whole, and how it ranks: nothing of that changes until it is pulled. */
+  private readonly free = new Map<number, { readonly pull: Passed; readonly rank: readonly number[] }>()
+  /** What the last pull goes on in. */
+  private on: ReadonlySet<number> = new Set()
 
   constructor(
     private readonly strands: readonly Strand[],
@@ -54,17 +56,8 @@ class Order {
 
   /** The best of those that can be made whole. */
   ready(): Passed | null {
-    return best([...this.free.values()], ({ strand, back }) => {
-      const ways = [...this.waiting[strand]!]
-      const goesOn = ways.some((way) => this.last.has(way)) ? 1 : 0
-      return [
-        goesOn,
-        ways.length,
-        Math.max(...ways.map((way) => this.left[way]!.farM)),
-        -strand,
-        back ? 0 : 1,
-      ]
-    })
+    const first = best([...this.free], ([key, { rank }]) => [this.on.has(key) ? 1 : 0, ...rank])
+    return first && first[1].pull
   }
 
   /** Turns the fewest that something waits for and that could all come to it from their other end. */
@@ -105,11 +98,10 @@ class Order {
       this.left[way]!.farM -= this.strands[strand]!.lengthM
       this.left[way]!.next++
     }
-    for (const way of ways) this.come(way)
+    this.on = new Set(ways.flatMap((way) => this.come(way) ?? []))
     this.note({ strand, back: true })
     this.note({ strand, back: false })
     this.turns.push({ strand, back, ways, later: [...this.waiting[strand]!] })
-    this.last = new Set(ways)
   }
 
   private mayTurn(way: number, pull: Passed): boolean {
@@ -118,14 +110,16 @@ class Order {
     return next === 0 && !this.turned.has(way) && end.strand === pull.strand && end.back !== pull.back
   }
 
-  private come(way: number): void {
+  /** Brings a way to what it passes next; null where it has ended. */
+  private come(way: number): number | null {
     const { walk, next } = this.left[way]!
     const pull = walk[next]
-    if (!pull) return
+    if (!pull) return null
     const there = this.here.get(keyOf(pull)) ?? { pull, ways: new Set() }
     this.here.set(keyOf(pull), there)
     there.ways.add(way)
     this.note(pull)
+    return keyOf(pull)
   }
 
   private go(way: number): void {
@@ -135,9 +129,12 @@ class Order {
   }
 
   private note(pull: Passed): void {
-    const count = this.here.get(keyOf(pull))?.ways.size ?? 0
-    if (count > 0 && count === this.waiting[pull.strand]!.size) this.free.set(keyOf(pull), pull)
-    else this.free.delete(keyOf(pull))
+    const { strand, back } = pull
+    const ways = [...(this.here.get(keyOf(pull))?.ways ?? [])]
+    if (ways.length > 0 && ways.length === this.waiting[strand]!.size) {
+      const farM = Math.max(...ways.map((way) => this.left[way]!.farM))
+      this.free.set(keyOf(pull), { pull, rank: [ways.length, farM, -strand, back ? 0 : 1] })
+    } else this.free.delete(keyOf(pull))
   }
 }
 

@@ -73,7 +73,7 @@ it('what comes the other way to a switch on site lies in the same bundle and is 
 })
 
 it('every metre of every way lies in one pull, what lies together is pulled together, and pulls join up', () => {
-  let [bundled, turned] = [0, 0]
+  let bundled = 0
   fc.assert(
     fc.property(yard, fc.array(crossings, { minLength: 1, maxLength: 7 }), (lanes, spots) => {
       const finder = over([...lanes, headEnd(8, 8), stands('far', 0, 0, 2.5)])
@@ -131,12 +131,10 @@ it('every metre of every way lies in one pull, what lies together is pulled toge
       expect(new Set(told)).toEqual(new Set(plan.ends))
       expect(told).toHaveLength(plan.ends.length)
       bundled += bundlesIn(plan).length
-      turned += plan.turned.length
     }),
     { numRuns: 400 },
   )
   expect(bundled).toBeGreaterThan(10)
-  expect(turned).toBeGreaterThan(3)
 })
 const byPlace = (a: Pull, b: Pull) => a.from - b.from || a.to - b.to || (a.marks[0]! < b.marks[0]! ? -1 : 1)
 const FAR = { ...EVERYTHING, to: 'stands-far' }

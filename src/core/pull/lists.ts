@@ -65,9 +65,9 @@ const WITH_SPARES = new Set<VanLine['kind']>(['fixing', 'connector', 'seal'])
 export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const catalogue = withOwn(shipped, job.ownParts)
   const cuts: CutLine[] = []
-  const drills = new Map<string, DrillLine>()
-  const van = new Map<string, VanLine>()
-  const longBits = new Map<string, VanLine>()
+  const drills = new Map<string, Gathered<DrillLine>>()
+  const van = new Map<string, Gathered<VanLine>>()
+  const longBits = new Map<string, Gathered<VanLine>>()
   for (const device of job.devices) {
     // What was there before is not cut for, drilled for or loaded.
     if (device.state !== 'new') continue
@@ -95,7 +95,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     cuts.push(...(load.cuts ?? []))
     for (const item of load.items) addItem(van, item, run.mark)
   }
-  const holes = [...drills.values()]
+  const holes = [...drills.values()].map(listed)
   const pulled = pulledIn(job)
   // What lies in a conduit already fills it all the same.
   const led = withPulls(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
@@ -105,9 +105,9 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     for (const mark of bit === null ? [] : marks)
       addItem(longBits, { kind: 'bit', item: `Long bit ${bit}`, count: 0 }, mark)
   const lines = [
-    ...[...van.values()].map(wholeTubes).map(withSpares),
+    ...[...van.values()].map(listed).map(wholeTubes).map(withSpares),
     ...bits(holes),
-    ...[...longBits.values()].map((line) => ({ ...line, count: 1 })),
+    ...[...longBits.values()].map((line) => ({ ...listed(line), count: 1 })),
   ]
   const codes = tapeCodes(job)
   const tapes = new Map(
@@ -145,13 +145,23 @@ const partsOf = ({ camera, mounts, partsKept, accessories }: DeviceContext): Loa
   ],
 })
 
-function addHole(drills: Map<string, DrillLine>, hole: Hole, mark: string): void {
+/** A line that is still being put together. */
+type Gathered<T extends { readonly marks: readonly string[] }> = Omit<T, 'marks'> & {
+  readonly marks: Set<string>
+}
+const listed = <T extends object>({ marks, ...line }: T & { readonly marks: Set<string> }) => ({
+  ...line,
+  marks: [...marks],
+})
+
+function addHole(drills: Map<string, Gathered<DrillLine>>, hole: Hole, mark: string): void {
   const key = `${hole.surface}:${hole.purpose}:${hole.bit}`
   const old = drills.get(key)
-  drills.set(key, { ...hole, count: (old?.count ?? 0) + hole.count, marks: withMark(old?.marks, mark) })
+  const marks = (old?.marks ?? new Set()).add(mark)
+  drills.set(key, { ...hole, count: (old?.count ?? 0) + hole.count, marks })
 }
 
-function addItem(van: Map<string, VanLine>, load: LoadItem, mark: string): void {
+function addItem(van: Map<string, Gathered<VanLine>>, load: LoadItem, mark: string): void {
   const { kind, item, count, spare = 0, unit = 'pieces' } = load
   const key = `${kind}:${item}`
   const old = van.get(key)
@@ -161,12 +171,9 @@ function addItem(van: Map<string, VanLine>, load: LoadItem, mark: string): void 
     unit,
     count: (old?.count ?? 0) + count,
     spare: Math.max(old?.spare ?? 0, spare),
-    marks: withMark(old?.marks, mark),
+    marks: (old?.marks ?? new Set()).add(mark),
   })
 }
-
-const withMark = (marks: readonly string[] | undefined, mark: string): readonly string[] =>
-  marks?.includes(mark) ? marks : [...(marks ?? []), mark]
 
 /** Sealant adds up over the devices and is loaded in whole tubes. */
 const wholeTubes = (line: VanLine): VanLine =>
@@ -179,7 +186,7 @@ function withSpares(line: VanLine): VanLine {
 
 /** One bit of each size, small ones twice. */
 function bits(drills: readonly DrillLine[]): VanLine[] {
-  const found = new Map<string, VanLine>()
+  const found = new Map<string, Gathered<VanLine>>()
   for (const { bit, bitMm: mm, marks } of drills) {
     const old = found.get(bit)
     found.set(bit, {
@@ -188,8 +195,8 @@ function bits(drills: readonly DrillLine[]): VanLine[] {
       count: 1,
       spare: mm <= VAN_LIMITS.smallBitMm.value ? 1 : 0,
       unit: 'pieces',
-      marks: marks.reduce((all, mark) => withMark(all, mark), old?.marks ?? []),
+      marks: new Set([...(old?.marks ?? []), ...marks]),
     })
   }
-  return [...found.values()]
+  return [...found.values()].map(listed)
 }
