@@ -40,7 +40,7 @@ it('pulls lie in proportion to each other, thicker the more cables there are', (
   expect(two!.longPx / three!.longPx).toBeCloseTo(2, 6)
   expect((three!.thickPx / two!.thickPx) ** 2).toBeCloseTo(3 / 2, 6)
   expect(wordsOf(drawing)).toEqual(expect.arrayContaining(['1', '2', '3 × 20.0 m, Trunk', 'to 2.; to 3.']))
-  expect(drawing.says).toContain('Pull 2: 2, 3 through Trunk, 40.0 m, to to 2.; to 3..')
+  expect(drawing.says).toContain('Pull 2: 2 3 through Trunk, 40.0 m, to to 2.; to 3..')
 })
 
 it('a hundred cables come on several drawings, none too tall for a page, every pull and end on one', () => {

@@ -1,4 +1,5 @@
 import { longM, type Branch, type Tree } from '@/core/pathway'
+import { marksWords } from '@/core/pull'
 import { print, type UnitSystem } from '@/core/units'
 import { bundleWidth } from './plan/bundles'
 import { box, circle, polyline, widthOf, words, type Drawing, type Mark } from './marks'
@@ -16,6 +17,8 @@ export type Called = (ends: Tree['ends']) => readonly string[]
 const MOST_ROWS = 30
 const ROW = 24
 const TOP = 26
+/** A bundle is no thicker, px: where one would be, all are as much thinner, and one cable still shows. */
+const [MOST_THICK, LEAST_THICK] = [14, 1.2]
 /** Shorter pieces are drawn longer: room for the number of a pull, and to be seen at all. */
 const LEAST = { bundle: 34, alone: 10 } as const
 
@@ -99,6 +102,8 @@ const LINES_SHARE = 0.68
 
 function drawingOf({ parts, folded }: Sheet, called: Called, units: UnitSystem, width: number): Drawing {
   const perM = scaleFor(parts, folded, width * LINES_SHARE - LEFT)
+  const thinner = Math.min(1, MOST_THICK / Math.max(...parts.map((part) => bundleWidth(cables(part)))))
+  const thick = (count: number) => Math.max(LEAST_THICK, thinner * bundleWidth(count))
   const clipped = (said: string, x: number) => {
     const most = Math.floor((width - x - 8) / widthOf('0', 'small'))
     return said.length <= most ? said : `${said.slice(0, Math.max(1, most - 1)).trimEnd()}…`
@@ -127,9 +132,11 @@ function drawingOf({ parts, folded }: Sheet, called: Called, units: UnitSystem, 
     width,
     height: yOf(rows),
     marks: [
-      ...(parts.length > 1 ? [upright(LEFT, 0, laid.findLast(({ from }) => from === LEFT)!.row, 1)] : []),
-      ...laid.flatMap(({ row, to, on }) => on.map((one) => upright(to, row, one.row, one.count))),
-      ...laid.flatMap((one) => lineOf(one, units)),
+      ...(parts.length > 1
+        ? [upright(LEFT, 0, laid.findLast(({ from }) => from === LEFT)!.row, thick(1))]
+        : []),
+      ...laid.flatMap(({ row, to, on }) => on.map((one) => upright(to, row, one.row, thick(one.count)))),
+      ...laid.flatMap((one) => lineOf(one, thick(cables(one.branch)), units)),
       ...labels.map(({ row, x, said }) => words([x + 7, yOf(row) + 4], clipped(said, x), { size: 'small' })),
     ],
     says: laid.map(({ branch }) => saysOf(branch, called, units)).join(' '),
@@ -139,15 +146,13 @@ function drawingOf({ parts, folded }: Sheet, called: Called, units: UnitSystem, 
 const yOf = (row: number): number => TOP + row * ROW
 
 /** Down from where something parts. */
-const upright = (x: number, from: number, to: number, count: number): Mark => {
-  const wide = bundleWidth(count)
-  return box(x - wide / 2, yOf(from), wide, yOf(to) - yOf(from), 'copper', 'none')
-}
+const upright = (x: number, from: number, to: number, wide: number): Mark =>
+  box(x - wide / 2, yOf(from), wide, yOf(to) - yOf(from), 'copper', 'none')
 
 /** A pull in its thickness, with its number and the way it is pulled; above it what there is room for. */
-function lineOf({ branch, row, from, to }: Laid, units: UnitSystem): Mark[] {
+function lineOf({ branch, row, from, to }: Laid, wide: number, units: UnitSystem): Mark[] {
   const { pull, order, back } = branch
-  const [y, wide] = [yOf(row), bundleWidth(cables(branch))]
+  const y = yOf(row)
   const marks: Mark[] = [box(from - wide / 2, y - wide / 2, to - from + wide, wide, 'copper', 'none')]
   const said = [
     `${pull.marks.length} × ${print({ value: pull.togetherM, kind: 'cut' }, units)}`,
@@ -155,7 +160,7 @@ function lineOf({ branch, row, from, to }: Laid, units: UnitSystem): Mark[] {
   ]
   if (order !== null) {
     marks.push(
-      circle([from + 13, y], 9, 'sheet', 'object'),
+      circle([from + 13, y], order > 99 ? 12 : 9, 'sheet', 'object'),
       words([from + 13, y + 4], String(order), { size: 'small', anchor: 'middle' }),
     )
     const roomPx = to - from - 24
@@ -183,7 +188,7 @@ function lineOf({ branch, row, from, to }: Laid, units: UnitSystem): Mark[] {
 }
 
 function saysOf({ pull, order, ends }: Branch, called: Called, units: UnitSystem): string {
-  const name = order === null ? pull.marks[0]! : `Pull ${order}: ${pull.marks.join(', ')}`
+  const name = order === null ? pull.marks[0]! : `Pull ${order}: ${marksWords(pull.marks)}`
   const through = pull.through.length > 0 ? ` through ${pull.through.join(', ')}` : ''
   const to = called(ends).length > 0 ? `, to ${called(ends).join('; ')}` : ''
   return `${name}${through}, ${print({ value: pull.togetherM, kind: 'cut' }, units)}${to}.`

@@ -17,8 +17,12 @@ export interface ConduitUse {
   readonly limitPercent: number
   /** Where it grows the most; null where nobody says how much, or where it does not matter. */
   readonly growth: (ConduitGrowth & { readonly growsMm: number }) | null
-  /** The smallest of the catalogue that takes them with ease and needs no fittings more; null where none. */
+  /**
+   * The smallest of the catalogue that takes them with ease and needs no fittings more, or with expansion
+   * fittings where none does without; null where none does at all.
+   */
   readonly fitting: Conduit | null
+  readonly fittingExpands: boolean
 }
 
 /** What lies in every conduit and duct: pathways of the same name are one, as they are on a route. */
@@ -47,21 +51,25 @@ export function conduitsIn(
     const sized = [first!, ...others].flatMap(({ conduitId }) => conduits.get(conduitId ?? '') ?? [])
     // Of one name and several sizes, the narrowest decides.
     const conduit = sized.sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0] ?? null
-    const all = sized.length === use.pathways.size
+    const isKnown = sized.length === use.pathways.size
     const diameters = [...use.in.values()].map(({ cable }) => cable.diameterMm)
+    const all = [...conduits.values()]
+    const without = conduitFor(
+      diameters,
+      all.filter((one) => mayBe(key, one)),
+    )
+    const fitting = without ?? conduitFor(diameters, all)
     return {
       pathwayIds: [...use.pathways.keys()],
       name: first!.name === '' ? SPACES[first!.space].name : nameOf(first!),
       marks: [...use.in.values()].map(({ mark }) => mark),
       conduit,
       // Where the size of a part of it is not known, nothing says that all of it is right.
-      fill: conduit && (all || !isRight(filled(diameters, conduit))) ? filled(diameters, conduit) : null,
+      fill: conduit && (isKnown || !isRight(filled(diameters, conduit))) ? filled(diameters, conduit) : null,
       limitPercent: fillLimit(diameters.length).value,
       growth: most(growths),
-      fitting: conduitFor(
-        diameters,
-        [...conduits.values()].filter((one) => mayBe(key, one)),
-      ),
+      fitting,
+      fittingExpands: fitting !== null && without === null,
     }
   })
 }

@@ -4,6 +4,8 @@ import { device, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway, pullPoint } from '@/testing/plans'
 import { over } from '@/testing/ways'
 import { assess } from '../assess'
+import { fittingWords } from '../pull'
+import { cablesOn, conduitsIn, finderOver, withPulls } from '.'
 import { isPullPoint } from './sections'
 import { growthOf, longestStraightM } from './growth'
 
@@ -87,6 +89,15 @@ describe('the finding', () => {
     // 30 m of steel grow too much as well, and of the metric ones nobody knows: fittings are told with it.
     const far = [0, 30].map((x) => ({ x, y: 0 }))
     expect(full({ path: far })).toMatch(/^Take PVC 1 in with expansion fittings,/)
+    // The list of conduits says the same.
+    const listed = (change: object) => {
+      const { things, devices } = on(change)
+      const all = job({ devices, things })
+      const cables = withPulls(all, CATALOGUE, cablesOn(all, CATALOGUE, finderOver(all)))
+      return fittingWords(conduitsIn(cables, CATALOGUE)[0]!)
+    }
+    expect([listed({}), listed({ expansionFitted: true })]).toEqual(['EMT 1 in', 'PVC 1 in'])
+    expect(listed({ path: far })).toBe('PVC 1 in, with expansion fittings')
     const ids = (change: object) => found(change).map(({ id }) => id)
     expect(ids({ conduitId: 'emt-1' })).toEqual(ids({}).filter((id) => !id.startsWith('route/conduit-')))
     expect(ids({ conduitId: 'pvc-1' })).toContain('route/expansion-tube')

@@ -9,6 +9,7 @@ import { headEnd, pathway, wall } from '@/testing/plans'
 import { runs } from '@/testing/runs'
 import { LOADED } from '../stages/load'
 import { pullSheet } from '.'
+import { marksWords } from './words'
 
 const planned = (change: Partial<Device>) => plannedThrough(device(change))
 const sheet = (...devices: Device[]) => pullSheet(job({ devices, equipment: [] }), CATALOGUE)
@@ -144,4 +145,17 @@ describe('the pull sheet', () => {
       { numRuns: runs(200) },
     )
   })
+})
+
+it.each([
+  [['01', '02', '03', '05'], '01–03 05'],
+  [['01', '02', '04'], '01 02 04'],
+  [['R1', 'R2', 'R3', 'E4'], 'R1–R3 E4'],
+  [['9', '10', '11'], '9–11'],
+  [['011', '12', '13'], '011 12 13'],
+  [['03', '02', '01'], '03 02 01'],
+  [['A', 'B', 'C'], 'A B C'],
+  [[], ''],
+])('marks %j are told as %s', (marks, told) => {
+  expect(marksWords(marks)).toBe(told)
 })

@@ -2,7 +2,7 @@ import type { CablePlan } from '../reels'
 import { print, type QuantityKind, type UnitSystem } from '../units'
 import { bundlesIn } from '../pathway'
 import type { PullSheet } from './lists'
-import { fillWords, holeWords, orderWords, partWords, pointWords } from './words'
+import { fillWords, fittingWords, holeWords, marksWords, orderWords, partWords, pointWords } from './words'
 
 /** A table of the pull sheet, in words: what the screen, the paper and the PDF show alike. */
 export interface PullTable {
@@ -23,7 +23,7 @@ const NOT_COUNTED =
 /** Every table of a pull sheet in the order of the work, but the boxes; without rows where there are none. */
 export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTable[] {
   const said = (value: number, kind: QuantityKind) => print({ value, kind }, units)
-  const of = (marks: readonly string[]) => `${marks.length}: ${marks.join(' ')}`
+  const of = (marks: readonly string[]) => `${marks.length}: ${marksWords(marks)}`
   return [
     {
       title: 'Cut',
@@ -65,7 +65,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         said(use.limitPercent, 'share'),
         use.growth ? said(use.growth.growsMm, 'size') : '',
         fillWords(use),
-        use.fitting?.name ?? 'none of the catalogue',
+        fittingWords(use),
       ]),
       note: `${NOT_COUNTED} Grows: the longest straight piece, where that is known, above ground.`,
     },
@@ -151,7 +151,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         purpose,
         bit,
         String(count),
-        marks.join(' '),
+        marksWords(marks),
       ]),
     },
     {
@@ -163,7 +163,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         item,
         unit === 'm' ? said(count, 'cut') : String(count),
         spare > 0 ? String(spare) : '',
-        marks.join(' '),
+        marksWords(marks),
       ]),
     },
   ]

@@ -17,6 +17,15 @@ function roomWords(fill: ConduitUse['fill']): string {
   return fill.jams ? 'Check: three may wedge' : 'Good'
 }
 
+/** Which conduit is right for what lies in one. */
+export function fittingWords({
+  fitting,
+  fittingExpands,
+}: Pick<ConduitUse, 'fitting' | 'fittingExpands'>): string {
+  if (!fitting) return 'none of the catalogue'
+  return fittingExpands ? `${fitting.name}, with expansion fittings` : fitting.name
+}
+
 /** What a hole in a wall is made with. */
 export function holeWords({ passMm, bit }: Pick<WallHole, 'passMm' | 'bit'>, units: UnitSystem): string {
   if (passMm === null) return 'as wide as the conduit is outside'
@@ -31,21 +40,38 @@ export function pointWords({ pointsAt }: Pick<ConduitPull, 'pointsAt'>, units: U
   return `Check: wanted ${places.join(' and ')} in`
 }
 
+/** Marks in their order; three and more that are numbered on are told by the first and the last. */
+export function marksWords(marks: readonly string[]): string {
+  const runs: string[][] = []
+  for (const mark of marks) {
+    const run = runs.at(-1)
+    if (run && isNext(run.at(-1)!, mark)) run.push(mark)
+    else runs.push([mark])
+  }
+  return runs.map((run) => (run.length > 2 ? `${run[0]}–${run.at(-1)}` : run.join(' '))).join(' ')
+}
+
+function isNext(mark: string, other: string): boolean {
+  const [one, next] = [mark, other].map((of) => /^(\D*)(\d{1,9})$/.exec(of))
+  if (!one || !next || one[1] !== next[1] || mark.length > other.length) return false
+  return Number(next[2]) === Number(one[2]) + 1
+}
+
 /** What becomes of the cables of a pull at its end. */
 export function partWords({ marks, parts, later }: Pick<Pull, 'marks' | 'parts' | 'later'>): string {
   const on = new Set(parts.flat())
   const ending = marks.filter((mark) => !on.has(mark))
   return [
-    ...parts.map((part) => part.join(' ')),
-    ...(ending.length > 0 ? [`at its end: ${ending.join(' ')}`] : []),
-    ...(later.length > 0 ? [`through here only later: ${later.join(' ')}`] : []),
+    ...parts.map(marksWords),
+    ...(ending.length > 0 ? [`at its end: ${marksWords(ending)}`] : []),
+    ...(later.length > 0 ? [`through here only later: ${marksWords(later)}`] : []),
   ].join(' | ')
 }
 
 /** In which order and from where pulls are made. */
 export function orderWords({ turned }: Pick<PullPlan, 'turned'>): string {
   const others =
-    turned.length > 0 ? `, but ${turned.join(', ')} from the device: what lies beside goes that way` : ''
+    turned.length > 0 ? `, but ${marksWords(turned)} from the device: what lies beside goes that way` : ''
   return (
     `In this order, from what the cables end at outwards${others}. What lies together is pulled at once: a ` +
     'cable that is drawn in over others scuffs them. What goes on alone follows when its bundle is through.'

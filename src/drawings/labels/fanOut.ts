@@ -7,11 +7,11 @@ export interface Marked {
 
 /** Aside, marks stand on rings of so many spots, each ring so much farther out, px. */
 const ROUND = 12
-const RINGS = [1, 1.5, 2, 3, 4]
+const RINGS = [1, 1.5, 2]
 
 /**
  * Where round marks stand so that none covers another: on their own spot, the first come first; one whose
- * spot is covered stands beside it, as near as there is room. Where there is none at all it stays.
+ * spot is covered stands beside it, as near as there is room. Where there is none, it is left out.
  * `across`: the width of a mark with its clearance, px.
  */
 export function fanOut(marks: readonly Marked[], across: number): ReadonlyMap<string, Spot> {
@@ -34,7 +34,10 @@ export function fanOut(marks: readonly Marked[], across: number): ReadonlyMap<st
     if (free(mark.at)) put(mark.id, mark.at)
     else beside.push(mark)
   }
-  for (const { id, at } of beside) put(id, ringed(at, across).find(free) ?? at)
+  for (const { id, at } of beside) {
+    const room = ringed(at, across).find(free)
+    if (room) put(id, room)
+  }
   return stand
 }
 

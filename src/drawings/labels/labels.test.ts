@@ -170,4 +170,11 @@ describe('marks that share a spot', () => {
         },
       ),
     ))
+  it('the first of one spot stand about it, and what then has no room is left out', () => {
+    const many = Array.from({ length: 200 }, (_, i) => ({ id: `${i}`, at: [50, 50] as const }))
+    const stand = fanOut(many, 26)
+    expect(stand.size).toBeGreaterThanOrEqual(12)
+    expect(stand.size).toBeLessThan(40)
+    for (const [x, y] of stand.values()) expect(Math.hypot(x - 50, y - 50)).toBeLessThanOrEqual(2 * 26 + 1e-6)
+  })
 })

@@ -10,8 +10,8 @@ export interface StandingDevice {
   readonly device: Device
   readonly place: Place
   readonly view: ViewBox
-  /** Where its mark stands: on its spot, or beside it where that is covered. */
-  readonly stands: Spot
+  /** Where its mark stands: on its spot, or beside it where that is covered; null where it has no room. */
+  readonly stands: Spot | null
   /** Half the picture's width, degrees. */
   readonly half: number
   readonly selected: boolean
@@ -41,6 +41,7 @@ const line = (spots: readonly Spot[], stroke: Tint, wide: number, dash?: readonl
 export function deviceMarks(standing: StandingDevice): PlanMark[] {
   const { device, place, view, stands, selected, aimed, infraredM } = standing
   const at = toScreen(view, place)
+  if (!stands) return [dotOf(standing, at)]
   const half = Math.min(standing.half, WIDEST_DRAWN)
   const tint = tintOf(selected)
   const look = (turn: number, reachM: number) => toScreen(view, along(place, place.panDeg + turn, reachM))
@@ -69,8 +70,16 @@ export function deviceMarks(standing: StandingDevice): PlanMark[] {
       grip: 16,
     },
     { is: 'letters', at: stands, words: device.mark, size: 11, tint: 'sheet' },
-    ...badges(standing),
+    ...badges(standing, stands),
   ]
+}
+
+/** A device among so many that its mark has no room: the sign of its verdict, or a dot. */
+function dotOf({ device: { id }, verdict }: StandingDevice, at: Spot): PlanMark {
+  const gripped = { id: `device:${id}`, stroke: 'sheet', wide: 1, grip: 8 } as const
+  return verdict === 'good'
+    ? { is: 'circle', at, radius: 4, fill: 'ink', ...gripped }
+    : { is: 'line', spots: signOf(verdict, at), closed: true, taken: 'inside', fill: verdict, ...gripped }
 }
 
 /** The customer's wish: an open ring, joined to where the device stands instead. */
@@ -93,7 +102,7 @@ function wished(device: Device, at: PlanPoint, { view, place, selected }: Standi
 }
 
 /** What else a mark says, at its shoulder: its verdict, its open faults. */
-function badges({ stands: [x, y], verdict, faults }: StandingDevice): PlanMark[] {
+function badges({ verdict, faults }: StandingDevice, [x, y]: Spot): PlanMark[] {
   const [above, below]: readonly Spot[] = [
     [x + 9, y - 10],
     [x + 9, y + 10],

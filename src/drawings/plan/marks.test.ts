@@ -4,6 +4,7 @@ import { thing } from '@/testing/anyThing'
 import { device } from '@/testing/jobs'
 import { wall } from '@/testing/plans'
 import { deviceMarks } from './devices'
+import { toScreen } from './view'
 import { marksOf, weightAt } from './things'
 
 const view = { perMetre: 9, x0: 0, y0: 0 }
@@ -60,6 +61,17 @@ describe('a device on the plan', () => {
     expect(corners('check')).toEqual([3])
     expect(corners('stop')).toEqual([4])
     expect(standing().some((mark) => mark.is === 'line' && mark.closed)).toBe(false)
+  })
+  it('where it has no room it is one sign alone on its own spot, taken as the device', () => {
+    for (const [verdict, is] of [
+      ['good', 'circle'],
+      ['check', 'line'],
+      ['stop', 'line'],
+    ] as const) {
+      const [only, ...more] = standing({ stands: null, verdict })
+      expect([more, only!.is, 'id' in only! && only.id]).toEqual([[], is, 'device:d'])
+      if (only?.is === 'circle') expect(only.at).toEqual(toScreen(view, place))
+    }
   })
   it('its mark stands where it is put, with a leader only where that is aside', () => {
     const leaders = (stands: readonly [number, number]) =>

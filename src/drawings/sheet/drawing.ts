@@ -93,7 +93,7 @@ export function drawn(
           device,
           place: placed,
           view,
-          stands: stand.get(device.id)!,
+          stands: stand.get(device.id) ?? null,
           half: of.halfFov(device),
           selected: false,
           aimed: false,

@@ -38,6 +38,7 @@ const sheet: PullSheet = {
       limitPercent: 31,
       growth: null,
       fitting: null,
+      fittingExpands: false,
     },
   ],
   conduitPulls: [

@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import { everyOne, FLOORS, type Job } from '@/core/job'
 import { bundlesIn } from '@/core/pathway'
 import type { PullSheet } from '@/core/pull'
-import { fillWords, holeWords, pointWords } from '@/core/pull'
+import { fillWords, fittingWords, holeWords, pointWords } from '@/core/pull'
 import { print } from '@/core/units'
 
 type Of = Pick<Job, 'units' | 'devices' | 'equipment' | 'runs'>
@@ -60,7 +60,7 @@ export const PULL_LISTS = {
         'at most': print({ value: use.limitPercent, kind: 'share' }, job.units),
         'grows': use.growth ? print({ value: use.growth.growsMm, kind: 'size' }, job.units) : '',
         'judged': fillWords(use),
-        'right for them': use.fitting?.name ?? 'none of the catalogue',
+        'right for them': fittingWords(use),
         'devices': named(use.marks, job),
       })),
     ),

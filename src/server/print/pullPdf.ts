@@ -50,6 +50,6 @@ const DRAWN = 640
 function alongOn(sheet: Sheet, plan: PullPlan, job: Job): void {
   const trees = treesOf(plan).filter(isBundled)
   for (const { title, drawing } of bundleDrawings(trees, endWords(job), job.units, DRAWN))
-    sheet.drawing(title, drawing, sheet.width, [])
+    sheet.drawing(`Bundles along the site. ${title}`, drawing, sheet.width, [])
   if (trees.length > 0) sheet.text(ALONG_NOTE, { size: 8, color: SOFT })
 }

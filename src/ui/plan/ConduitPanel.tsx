@@ -12,7 +12,7 @@ import {
   type ConduitUse,
   type CableWithPulls,
 } from '@/core/pathway'
-import { fillWords, pointWords } from '@/core/pull'
+import { fillWords, fittingWords, pointWords } from '@/core/pull'
 import { wantsExpansion } from '@/core/route'
 import { print, type QuantityKind } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
@@ -51,12 +51,12 @@ export function ConduitPanel({
 }
 
 function Fill({ use, editor: { job, commit } }: { use: ConduitUse; editor: Editor }) {
-  const { fill, fitting, marks, limitPercent } = use
+  const { fill, fitting, fittingExpands, marks, limitPercent } = use
   const share = (value: number) => print({ value, kind: 'share' }, job.units)
   const tight = fill !== null && (!fill.goesIn || fill.jams)
   const take = () => {
     const sized = job.things.filter(({ id }) => use.pathwayIds.includes(id))
-    const change = { conduitId: fitting!.id }
+    const change = { conduitId: fitting!.id, ...(fittingExpands ? { expansionFitted: true } : {}) }
     return commit(...sized.map(({ id }) => ({ type: 'editThing' as const, thingId: id, change })))
   }
   return (
@@ -70,7 +70,7 @@ function Fill({ use, editor: { job, commit } }: { use: ConduitUse; editor: Edito
         {fillWords(use)}.
       </Text>
       {fitting && (tight || !fill) ? (
-        <Mend words={`Take ${fitting.name}`} onPress={() => void take()} />
+        <Mend words={`Take ${fittingWords(use)}`} onPress={() => void take()} />
       ) : null}
     </Box>
   )

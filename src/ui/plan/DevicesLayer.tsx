@@ -45,7 +45,12 @@ export function Devices({
   infraredM,
   edges,
 }: DevicesProps) {
-  return devices.map((device) => {
+  // Dots lie below the marks.
+  const [marked, dots] = [
+    devices.filter(({ id }) => stand.has(id)),
+    devices.filter(({ id }) => !stand.has(id)),
+  ]
+  return [...dots, ...marked].map((device) => {
     const place = placeOn(device, floor)
     if (!place) return null
     return (
@@ -60,7 +65,7 @@ export function Devices({
         half={halfFov(device)}
         verdict={verdict(device.id)}
         faults={faults.get(device.id) ?? 0}
-        stands={stand.get(device.id) ?? toScreen(view, place)}
+        stands={stand.get(device.id) ?? null}
         infraredM={infraredM(device)}
         edges={edges}
       />
@@ -72,7 +77,7 @@ type PlacedProps = Parameters<typeof deviceMarks>[0] & Pick<DevicesProps, 'ink' 
 
 function Placed({ ink, edges, ...standing }: PlacedProps) {
   const { device, place, view, half, selected, aimed } = standing
-  const [x, y] = standing.stands
+  const [x, y] = standing.stands ?? toScreen(view, place)
   return (
     <Group>
       {aimed ? (

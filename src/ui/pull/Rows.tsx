@@ -32,7 +32,7 @@ export function Rows({ title, heads, rows }: RowsProps) {
           {rows.map(([key, cells]) => (
             <Table.Row key={key} bg="transparent">
               {cells.map((cell, i) => (
-                <Table.Cell key={i} ps={1}>
+                <Table.Cell key={i} ps={1} whiteSpace="normal">
                   {cell}
                 </Table.Cell>
               ))}
