@@ -16,7 +16,7 @@ test('a conduit that is too full takes the size that is named, a long one a pull
   await page.getByText(/^Drawn: /).click()
   await select(page, 'Down the office wall')
   await expect(inIt(page)).toContainText(
-    '11 cables: 01 02 05 06 08 10 11 12 R1 R4 R5. 92 % full, at most 40 %.',
+    'Through it 11: 01 02 05 06 08 10–12 R1 R4 R5. 92 % full, at most 40 %.',
   )
   await expect(inIt(page)).toContainText('▲ Check: too full.')
   await page.getByRole('button', { name: 'Take PVC 1 1/4 in' }).click()

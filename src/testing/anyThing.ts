@@ -126,6 +126,8 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     conduitId: fc.constant(null),
     coldestC: real(-40, -10),
     expansionFitted: fc.boolean(),
+    lyingCables: fc.constant(0),
+    lyingMm: real(4, 20),
   }),
 )
 

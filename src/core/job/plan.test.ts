@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { device, job, said } from '@/testing/jobs'
-import { area, soffit, wall, xy } from '@/testing/plans'
+import { area, soffit, wall, xy, pathway } from '@/testing/plans'
 import { proposeMount } from '../mount'
 import { proposeSight } from '../sight'
 import { resolve } from '../parts'
@@ -46,6 +46,9 @@ const background = {
   turnDeg: 12,
 }
 
+const along = (change: Parameters<typeof pathway>[1]) =>
+  pathway([[0, 0], [9, 0]], { space: 'loft', coldestC: 0, temperatureC: 30, ...change }) // prettier-ignore
+
 describe('things on the plan', () => {
   const opening = { id: 'o', name: '', alongM: 1, widthM: 1, sillM: 0, headM: 2 }
   it.each<[string, object, string, RegExp]>([
@@ -81,6 +84,21 @@ describe('things on the plan', () => {
       { id: 'w', floor: 'ground', name: '', locked: false, kind: 'walk', path: [xy(1, 1), xy(1, 1)] },
       '/path',
       /nowhere/,
+    ],
+    ['a pathway that goes nowhere', along({ path: [xy(1, 1)] }), '/path', /nowhere/],
+    [
+      'a coldest that is warmer than the warmest',
+      along({ coldestC: 21, temperatureC: 20 }),
+      '/coldestC',
+      /no warmer/,
+    ],
+    ['the size of a loft', along({ conduitId: 'pvc-1' }), '/conduitId', /Only a conduit/],
+    ['cables that lie in a loft', along({ lyingCables: 1 }), '/lyingCables', /Only what lies in a conduit/],
+    [
+      'half a cable in a duct',
+      along({ space: 'buried duct', lyingCables: 0.5 }),
+      '/lyingCables',
+      /whole number/,
     ],
     ['a floor that there is none of', soffit(0, 0, 1, 0, { floor: 'cellar' as never }), '/floor', /./],
   ])('refuse %s, at the field', (_, thing, path, message) => {

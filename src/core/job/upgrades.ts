@@ -192,6 +192,10 @@ const UPGRADES: readonly Upgrade[] = [
       ...thing,
     }),
   },
+  {
+    // 17 knows which cables lie in a conduit already.
+    thing: (thing) => ({ ...(thing.kind === 'pathway' ? { lyingCables: 0, lyingMm: 8 } : {}), ...thing }),
+  },
 ]
 
 /** As cold as its space usually gets, and never warmer than it is said to be. */

@@ -262,6 +262,15 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
   13: [{ type: 'putThing', thing: ditch, version: 13, madeOn: '', base: null }],
   14: [{ type: 'putBox', box: begun, version: 14, madeOn: '', base: null }],
   15: [{ type: 'putThing', thing: hole, version: 15, madeOn: '', base: null }],
+  16: [
+    {
+      type: 'putThing',
+      thing: { ...ditch, id: 'pipe', conduitId: 'pvc-1', coldestC: 0, expansionFitted: true },
+      version: 16,
+      madeOn: '',
+      base: null,
+    },
+  ],
 }
 
 describe('commands of every version are still taken', () => {
@@ -305,8 +314,12 @@ describe('commands of every version are still taken', () => {
       { ...fence, heightM: 2, locked: false, thicknessM: 0 },
       { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 }, locked: false },
       { ...bank, locked: true },
-      { ...ditch, conduitId: null, coldestC: 5, expansionFitted: false },
+      { ...ditch, conduitId: null, coldestC: 5, expansionFitted: false, lyingCables: 0, lyingMm: 8 },
       hole,
+      {
+        ...{ ...ditch, id: 'pipe', conduitId: 'pvc-1', coldestC: 0, expansionFitted: true },
+        ...{ lyingCables: 0, lyingMm: 8 },
+      },
     ])
     expect(made.boxes).toEqual([begun])
     expect(second!.sight).toEqual({

@@ -166,7 +166,7 @@ export const besideOf = (
  * of it lie there.
  */
 export function neighboursOf(
-  { devices, runs }: Pick<Job, 'devices' | 'runs'>,
+  { devices, runs, things }: Pick<Job, 'devices' | 'runs' | 'things'>,
   catalogue: Catalogue,
   ways = NO_WAYS,
 ): Neighbours {
@@ -187,6 +187,13 @@ export function neighboursOf(
       ),
     )
     if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])
+  }
+  for (const thing of things) {
+    if (thing.kind !== 'pathway' || thing.lyingCables === 0) continue
+    const name = thing.name || thing.id
+    const lying = Array.from({ length: thing.lyingCables }, () => thing.lyingMm)
+    // Pathways of one name are one conduit: what lies in all of it is told at each of them.
+    if (lying.length > (conduits.get(name)?.length ?? 0)) conduits.set(name, lying)
   }
   for (const { id, mark, name, state, cableId, route, replaces, mountIds, partsKept } of devices) {
     if (replaces !== null && partsKept > 0)

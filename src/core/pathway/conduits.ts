@@ -1,15 +1,18 @@
 import { SPACES } from '../job/choices'
-import type { Catalogue, Conduit, ConduitGrowth, PullSpot } from '../parts'
+import type { Job } from '../job/job'
+import { neighboursOf, type Catalogue, type Conduit, type ConduitGrowth, type PullSpot } from '../parts'
 import { conduitFor, filled, fillLimit, stillAmong, wantsExpansion, type Filled } from '../route'
 import { nameOf } from '../plan'
 import type { Pathway } from './network'
-import type { CableWithPulls } from './waysOn'
+import { waysOn, type CableWithPulls } from './waysOn'
 
 /** A conduit or duct on the plan with everything that is led through it. */
 export interface ConduitUse {
   readonly pathwayIds: readonly string[]
   readonly name: string
   readonly marks: readonly string[]
+  /** Cables that lie there too: those that did before, and such as a route alone says it of. */
+  readonly others: number
   /** Null where its size is not known. */
   readonly conduit: Conduit | null
   readonly fill: Filled | null
@@ -25,11 +28,17 @@ export interface ConduitUse {
   readonly fittingExpands: boolean
 }
 
-/** What lies in every conduit and duct: pathways of the same name are one, as they are on a route. */
+/**
+ * What lies in every conduit and duct that cables are led through: pathways of the same name are one, as they
+ * are on a route. `cables` are those of the job.
+ */
 export function conduitsIn(
+  job: Job,
+  catalogue: Catalogue,
   cables: readonly CableWithPulls[],
-  { conduits }: Catalogue,
 ): readonly ConduitUse[] {
+  const { conduits } = catalogue
+  const lying = neighboursOf(job, catalogue, waysOn(job, catalogue)).conduits
   const uses = new Map<string, { pathways: Map<string, Pathway>; in: Map<string, CableWithPulls> }>()
   for (const cable of cables) {
     const legs = 'way' in cable.found ? cable.found.way.legs : []
@@ -52,7 +61,7 @@ export function conduitsIn(
     // Of one name and several sizes, the narrowest decides.
     const conduit = sized.sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0] ?? null
     const isKnown = sized.length === use.pathways.size
-    const diameters = [...use.in.values()].map(({ cable }) => cable.diameterMm)
+    const diameters = lying.get(key) ?? [...use.in.values()].map(({ cable }) => cable.diameterMm)
     const all = [...conduits.values()]
     const without = conduitFor(
       diameters,
@@ -63,6 +72,7 @@ export function conduitsIn(
       pathwayIds: [...use.pathways.keys()],
       name: first!.name === '' ? SPACES[first!.space].name : nameOf(first!),
       marks: [...use.in.values()].map(({ mark }) => mark),
+      others: diameters.length - use.in.size,
       conduit,
       // Where the size of a part of it is not known, nothing says that all of it is right.
       fill: conduit && (isKnown || !isRight(filled(diameters, conduit))) ? filled(diameters, conduit) : null,

@@ -94,7 +94,7 @@ describe('the finding', () => {
       const { things, devices } = on(change)
       const all = job({ devices, things })
       const cables = withPulls(all, CATALOGUE, cablesOn(all, CATALOGUE, finderOver(all)))
-      return fittingWords(conduitsIn(cables, CATALOGUE)[0]!)
+      return fittingWords(conduitsIn(all, CATALOGUE, cables)[0]!)
     }
     expect([listed({}), listed({ expansionFitted: true })]).toEqual(['EMT 1 in', 'PVC 1 in'])
     expect(listed({ path: far })).toBe('PVC 1 in, with expansion fittings')

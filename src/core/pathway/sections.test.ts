@@ -182,7 +182,7 @@ describe('how full a conduit on the plan is', () => {
   const yard = (devices: ReturnType<typeof camera>[], lanes: readonly PlanThing[]) =>
     job({ devices, things: [...lanes, headEnd(20, 0)] })
   const uses = (on: ReturnType<typeof job>) =>
-    conduitsIn(withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))), CATALOGUE)
+    conduitsIn(on, CATALOGUE, withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))))
   const six = ['a', 'b', 'c', 'd', 'e', 'f']
 
   it('what was entered before a conduit was drawn narrower is judged by the plan too', () => {
@@ -195,6 +195,35 @@ describe('how full a conduit on the plan is', () => {
         .filter((id) => id.startsWith('route/conduit-'))
     expect(found('pvc-half')).toEqual(['route/conduit-way-1'])
     expect(found('pvc-2')).toEqual([])
+  })
+  it('cables that lie in it already fill it too, on the plan as on the route; so do kept ones that say so', () => {
+    // 3/4 in of PVC takes four of 6.0 mm (NEC chapter 9, table 1 and its note 7).
+    const lies = (lyingCables: number, more: ReturnType<typeof camera>[] = []) => {
+      const { diameterMm: lyingMm } = CATALOGUE.cables.get(beside.cableId)!
+      const duct = { ...lane('pvc-three-quarter'), lyingCables, lyingMm }
+      const on = yard([camera('a', beside.route), ...more], [duct])
+      const [use, ...others] = uses(on)
+      expect(others).toEqual([])
+      const full = assess(on, CATALOGUE).devices[0]!.stages!.route.result.findings.some(({ id }) =>
+        id.startsWith('route/conduit-'),
+      )
+      expect(full).toBe(!use!.fill!.goesIn)
+      return [use!.marks.length, use!.others, full]
+    }
+    expect([lies(0), lies(3), lies(4)]).toEqual([
+      [1, 0, false],
+      [1, 3, false],
+      [1, 4, true],
+    ])
+    const [segment] = beside.route!.segments
+    const kept = (id: string) => ({
+      ...camera(id, {
+        ...beside.route!,
+        laid: 'kept',
+        segments: [{ ...segment!, space: 'conduit', conduitId: null, conduitName: 'Duct' }],
+      }),
+    })
+    expect(lies(3, [kept('k')])).toEqual([1, 4, true])
   })
   it('of one name and several sizes the narrowest decides; with one that is not known none is Good', () => {
     const devices = six.map((id) => camera(id, null))

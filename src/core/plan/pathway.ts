@@ -27,11 +27,25 @@ export const pathway = thingKind({
     coldestC: between(-60, 90, '°C'),
     /** Its straight pieces have expansion fittings that take what they grow. */
     expansionFitted: z.boolean(),
+    /** Cables that lie in it already, and how thick each is at most. */
+    lyingCables: between(0, 200, 'cables').int('A whole number of cables.'),
+    lyingMm: between(1, 60, 'mm'),
   }),
   word: 'Pathway',
   called: 'a pathway',
   ...pathed,
-  refused: ({ path, floor, endFloor, heightM, endM, space, conduitId, coldestC, temperatureC }) => {
+  refused: ({
+    path,
+    floor,
+    endFloor,
+    heightM,
+    endM,
+    space,
+    conduitId,
+    coldestC,
+    temperatureC,
+    lyingCables,
+  }) => {
     const upright = path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
     const level = (endFloor ?? floor) === floor && Math.abs(endM - heightM) < SHORTEST_M
     return [
@@ -42,9 +56,15 @@ export const pathway = thingKind({
       ...(conduitId !== null && !SPACES[space].tube
         ? [[['conduitId'], 'Only a conduit or a duct has a size.'] as const]
         : []),
+      ...(lyingCables > 0 && !SPACES[space].tube
+        ? [[['lyingCables'], 'Only what lies in a conduit or a duct is counted.'] as const]
+        : []),
     ]
   },
 })
+
+/** As thick as cables are taken to be that nobody measured; common practice, no source. */
+const LYING_MM = 8
 
 /** How a pathway starts of which nobody said more than its space. */
 export const usualPathway = (space: SpaceId) =>
@@ -59,4 +79,6 @@ export const usualPathway = (space: SpaceId) =>
     conduitId: null,
     coldestC: SPACES[space].coldestC,
     expansionFitted: false,
+    lyingCables: 0,
+    lyingMm: LYING_MM,
   }) as const

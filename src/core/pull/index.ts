@@ -2,5 +2,13 @@ export { endWords } from './ends'
 export { pullSheet, type PullSheet } from './lists'
 export type { CutLine, DrillLine, VanLine } from '../stages/load'
 export { cableNeeds } from './needs'
-export { ALONG_NOTE, fillWords, fittingWords, holeWords, marksWords, pointWords } from './words'
+export {
+  ALONG_NOTE,
+  fillWords,
+  fittingWords,
+  holeWords,
+  inConduitWords,
+  marksWords,
+  pointWords,
+} from './words'
 export { boxTable, pullTables, type PullTable } from './tables'

@@ -124,7 +124,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     cautions: [...spaces].map((space) => `${SPACES[space].name}. ${SPACES[space].caution}`),
     cuts: cuts.map((cut) => ({ ...cut, tape: tapes.get(cut.mark) ?? '' })),
     pulls: pullsOf(cables),
-    conduits: conduitsIn(led, catalogue),
+    conduits: conduitsIn(job, catalogue, led),
     conduitPulls: conduitPulls(cables),
     reaches: reachesOn(job.things, cables),
     edges: edgesOn(cables),

@@ -2,7 +2,16 @@ import type { CablePlan } from '../reels'
 import { print, type QuantityKind, type UnitSystem } from '../units'
 import { bundlesIn } from '../pathway'
 import type { PullSheet } from './lists'
-import { fillWords, fittingWords, holeWords, marksWords, orderWords, partWords, pointWords } from './words'
+import {
+  fillWords,
+  fittingWords,
+  holeWords,
+  inConduitWords,
+  marksWords,
+  orderWords,
+  partWords,
+  pointWords,
+} from './words'
 
 /** A table of the pull sheet, in words: what the screen, the paper and the PDF show alike. */
 export interface PullTable {
@@ -17,8 +26,7 @@ export interface PullTable {
   readonly note?: string
 }
 
-const NOT_COUNTED =
-  'Not counted: cables that lie in them already, and runs whose ends have no place on the plan.'
+const NOT_COUNTED = 'Not counted: runs whose ends have no place on the plan'
 
 /** Every table of a pull sheet in the order of the work, but the boxes; without rows where there are none. */
 export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTable[] {
@@ -60,14 +68,14 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
       rows: sheet.conduits.map((use) => [
         use.name,
         use.conduit?.name ?? 'not known',
-        of(use.marks),
+        inConduitWords(use),
         use.fill ? said(use.fill.percent, 'share') : '',
         said(use.limitPercent, 'share'),
         use.growth ? said(use.growth.growsMm, 'size') : '',
         fillWords(use),
         fittingWords(use),
       ]),
-      note: `${NOT_COUNTED} Grows: the longest straight piece, where that is known, above ground.`,
+      note: `${NOT_COUNTED}. Grows: the longest straight piece, where that is known, above ground.`,
     },
     {
       title: 'Pull through conduits',
@@ -93,7 +101,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         pull.outTowards,
         pointWords(pull, units),
       ]),
-      note: NOT_COUNTED,
+      note: `${NOT_COUNTED}, and what cables that lie there already add to the friction.`,
     },
     {
       title: 'Tools for closed spaces',

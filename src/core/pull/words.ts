@@ -40,6 +40,10 @@ export function pointWords({ pointsAt }: Pick<ConduitPull, 'pointsAt'>, units: U
   return `Check: wanted ${places.join(' and ')} in`
 }
 
+/** What lies in a conduit. */
+export const inConduitWords = ({ marks, others }: Pick<ConduitUse, 'marks' | 'others'>): string =>
+  `${marks.length}: ${marksWords(marks)}${others > 0 ? `; ${others} that lie there` : ''}`
+
 /** Marks in their order; three and more that are numbered on are told by the first and the last. */
 export function marksWords(marks: readonly string[]): string {
   const runs: string[][] = []

@@ -38,7 +38,7 @@ const context = (change: Partial<Device> = {}, measured: Measured = NOT_MEASURED
     job(),
     CATALOGUE,
     measured,
-    besideOf(device(), neighboursOf({ devices, runs: [] }, CATALOGUE)),
+    besideOf(device(), neighboursOf({ devices, runs: [], things: [] }, CATALOGUE)),
   )
   if ('missing' in found) throw new Error(found.missing.join())
   return found

@@ -33,6 +33,7 @@ const sheet: PullSheet = {
       pathwayIds: ['a'],
       name: '=Duct',
       marks: ['05', '01'],
+      others: 2,
       conduit: { id: 'x', name: 'PVC 1/2 in', boreAreaMm2: 180, source: 'catalogue' },
       fill: { percent: 33.4, goesIn: false, jamRatio: null, jams: false },
       limitPercent: 31,
@@ -112,7 +113,13 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
     },
   ])
   expect(read('conduit-list').rows).toMatchObject([
-    { 'conduit': "'=Duct", 'full': '33 %', 'at most': '31 %', 'judged': 'Check: too full' },
+    {
+      'conduit': "'=Duct",
+      'lie there too': '2',
+      'full': '33 %',
+      'at most': '31 %',
+      'judged': 'Check: too full',
+    },
   ])
   expect(read('conduit-pulls').rows).toMatchObject([
     {

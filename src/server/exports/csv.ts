@@ -56,6 +56,7 @@ export const PULL_LISTS = {
         'conduit': use.name,
         'size': use.conduit?.name ?? 'not known',
         'cables': use.marks.length,
+        'lie there too': use.others,
         'full': use.fill ? print({ value: use.fill.percent, kind: 'share' }, job.units) : 'not known',
         'at most': print({ value: use.limitPercent, kind: 'share' }, job.units),
         'grows': use.growth ? print({ value: use.growth.growsMm, kind: 'size' }, job.units) : '',

@@ -2,6 +2,7 @@
 
 import { Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
+import type { Job } from '@/core/job'
 import {
   conduitPulls,
   conduitsIn,
@@ -12,34 +13,34 @@ import {
 } from '@/core/pathway'
 import { nameOf } from '@/core/plan'
 import { fillWords, pointWords } from '@/core/pull'
-import { print, type UnitSystem } from '@/core/units'
+import { print } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
 
 /** What the ways of all cables come to, whose is not found, and which pathway nobody can pass. */
 export function CablePanel({
   cables,
   network,
-  units,
+  job,
 }: {
   cables: readonly CableWithPulls[]
   network: Network
-  units: UnitSystem
+  job: Job
 }) {
   const catalogue = useCatalogue()
   const { found, lengthM, minutes, without } = useMemo(() => totalsOf(cables), [cables])
   const wanting = useMemo(() => {
-    const tight = conduitsIn(cables, catalogue).filter(isWanting)
+    const tight = conduitsIn(job, catalogue, cables).filter(isWanting)
     const long = conduitPulls(cables).filter(({ pointsAt }) => pointsAt?.length !== 0)
     return [
       ...tight.map((use) => `${use.name}: ${fillWords(use)}`),
-      ...long.map((pull) => `${pull.through.join(', ')}: ${pointWords(pull, units)}`),
+      ...long.map((pull) => `${pull.through.join(', ')}: ${pointWords(pull, job.units)}`),
     ]
-  }, [cables, catalogue, units])
+  }, [job, cables, catalogue])
   return (
     <Stack gap={1}>
       <Text className="figures">
-        Cables with a way: {found} of {cables.length}; {print({ value: lengthM, kind: 'length' }, units)} in
-        all, {Math.round(minutes / 6) / 10} h of work.
+        Cables with a way: {found} of {cables.length}; {print({ value: lengthM, kind: 'length' }, job.units)}{' '}
+        in all, {Math.round(minutes / 6) / 10} h of work.
       </Text>
       {without.map(({ mark, why }) => (
         <Text key={mark} fontSize="sm">

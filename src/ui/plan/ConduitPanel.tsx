@@ -12,7 +12,7 @@ import {
   type ConduitUse,
   type CableWithPulls,
 } from '@/core/pathway'
-import { fillWords, fittingWords, pointWords } from '@/core/pull'
+import { fillWords, fittingWords, inConduitWords, pointWords } from '@/core/pull'
 import { wantsExpansion } from '@/core/route'
 import { print, type QuantityKind } from '@/core/units'
 import { useCatalogue } from '../job/JobProvider'
@@ -29,7 +29,7 @@ export function ConduitPanel({
   editor: Editor
 }) {
   const catalogue = useCatalogue()
-  const uses = useMemo(() => conduitsIn(cables, catalogue), [cables, catalogue])
+  const uses = useMemo(() => conduitsIn(editor.job, catalogue, cables), [editor.job, cables, catalogue])
   const pulls = useMemo(() => conduitPulls(cables), [cables])
   const use = uses.find(({ pathwayIds }) => pathwayIds.includes(pathway.id))
   if (!use) return <Text>No cable is led through it.</Text>
@@ -43,15 +43,15 @@ export function ConduitPanel({
           <PullWords key={i} pull={pull} editor={editor} />
         ))}
       <Text fontSize="sm" color="soft">
-        Friction and the weight of cable are guesses of the trade. Not counted: cables that lie in it already,
-        runs whose ends have no place on the plan.
+        Friction and the weight of cable are guesses of the trade. Not counted: runs whose ends have no place
+        on the plan, and what cables that lie there already add to the friction.
       </Text>
     </Stack>
   )
 }
 
 function Fill({ use, editor: { job, commit } }: { use: ConduitUse; editor: Editor }) {
-  const { fill, fitting, fittingExpands, marks, limitPercent } = use
+  const { fill, fitting, fittingExpands, limitPercent } = use
   const share = (value: number) => print({ value, kind: 'share' }, job.units)
   const tight = fill !== null && (!fill.goesIn || fill.jams)
   const take = () => {
@@ -62,7 +62,7 @@ function Fill({ use, editor: { job, commit } }: { use: ConduitUse; editor: Edito
   return (
     <Box>
       <Text className="figures">
-        {marks.length} cable{marks.length === 1 ? '' : 's'}: {marks.join(' ')}.{' '}
+        Through it {inConduitWords(use)}.{' '}
         {fill ? `${share(fill.percent)} full, at most ${share(limitPercent)}.` : ''}
       </Text>
       <Text fontWeight={600}>

@@ -149,7 +149,7 @@ export const Panel = memo(function Panel(props: PanelProps) {
         <OnIt editor={editor} />
         {drawn ? (
           <Fold title="Ways of all cables">
-            <CablePanel cables={props.cables} network={props.finder.network} units={job.units} />
+            <CablePanel cables={props.cables} network={props.finder.network} job={job} />
           </Fold>
         ) : null}
         {drawn ? (

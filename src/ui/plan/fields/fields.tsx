@@ -194,6 +194,14 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
         )}
         {figure('temperature', 'Coldest', thing.coldestC, -60, 90, (coldestC) => put({ coldestC }))}
         {figure('count', 'Minutes a metre', thing.minutesPerM, 0, 600, (minutesPerM) => put({ minutesPerM }))}
+        {SPACES[thing.space].tube
+          ? figure('count', 'Cables in it already', thing.lyingCables, 0, 200, (lyingCables) =>
+              put({ lyingCables }),
+            )
+          : null}
+        {thing.lyingCables > 0
+          ? figure('size', 'Each as thick as', thing.lyingMm, 1, 60, (lyingMm) => put({ lyingMm }))
+          : null}
       </>
     ),
     more: (thing, { put }) => (
@@ -204,8 +212,8 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
           options={(Object.keys(SPACES) as SpaceId[]).map((id) => ({ value: id, label: SPACES[id].name }))}
           onChoose={(to) => {
             const { temperatureC, coldestC, minutesPerM } = SPACES[to as SpaceId]
-            const conduitId = SPACES[to as SpaceId].tube ? thing.conduitId : null
-            return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, conduitId })
+            const inTube = SPACES[to as SpaceId].tube ? {} : { conduitId: null, lyingCables: 0 }
+            return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, ...inTube })
           }}
         />
         {SPACES[thing.space].tube ? (
