@@ -68,32 +68,15 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const drills = new Map<string, Gathered<DrillLine>>()
   const van = new Map<string, Gathered<VanLine>>()
   const longBits = new Map<string, Gathered<VanLine>>()
-  for (const device of job.devices) {
-    // What was there before is not cut for, drilled for or loaded.
-    if (device.state !== 'new') continue
-    const context = resolve(device, job, catalogue)
-    if ('missing' in context) continue
-    for (const load of [
-      partsOf(context),
-      ...PLANNED_STAGES.map((stage) => STAGE_TABLE[stage].load(context, device)),
-    ]) {
-      cuts.push(...(load.cuts ?? []))
-      for (const hole of load.holes ?? []) addHole(drills, hole, device.mark)
-      for (const item of load.items) addItem(van, item, device.mark)
-    }
+  for (const { mark, load } of loadsOf(job, catalogue)) {
+    cuts.push(...(load.cuts ?? []))
+    for (const hole of load.holes ?? []) addHole(drills, hole, mark)
+    for (const item of load.items) addItem(van, item, mark)
   }
   for (const { mark, partId, state } of job.equipment) {
     const part = catalogue.equipment.get(partId)
     if (state !== 'new' || !part || part.kind === 'circuit') continue
     addItem(van, { kind: 'equipment', item: part.name, count: 1 }, mark)
-  }
-  const neighbours = neighboursOf(job, catalogue)
-  for (const run of job.runs) {
-    const context = runContext(run, job, catalogue, null, neighbours)
-    if ('missing' in context) continue
-    const load = runLoad(context)
-    cuts.push(...(load.cuts ?? []))
-    for (const item of load.items) addItem(van, item, run.mark)
   }
   const holes = [...drills.values()].map(listed)
   const pulled = pulledIn(job)
@@ -135,6 +118,28 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     ),
   }
 }
+
+/** What every stage of every device, and every run, takes along. */
+function* loadsOf(job: Job, catalogue: Catalogue): Generator<{ readonly mark: string; readonly load: Load }> {
+  for (const device of job.devices) {
+    // What was there before is not cut for, drilled for or loaded.
+    if (device.state !== 'new') continue
+    const context = resolve(device, job, catalogue)
+    if ('missing' in context) continue
+    const { mark } = device
+    yield { mark, load: partsOf(context) }
+    for (const stage of PLANNED_STAGES) yield { mark, load: STAGE_TABLE[stage].load(context, device) }
+  }
+  const neighbours = neighboursOf(job, catalogue)
+  for (const run of job.runs) {
+    const context = runContext(run, job, catalogue, null, neighbours)
+    if (!('missing' in context)) yield { mark: run.mark, load: runLoad(context) }
+  }
+}
+
+/** Every length that is cut, of the devices and then of the runs. */
+export const cutsOf = (job: Job, catalogue: Catalogue): readonly CutLine[] =>
+  [...loadsOf(job, catalogue)].flatMap(({ load }) => load.cuts ?? [])
 
 /** What is put up, whatever is planned of it. */
 const partsOf = ({ camera, mounts, partsKept, accessories }: DeviceContext): Load => ({
