@@ -16,6 +16,7 @@ export { upgradedCommand, upgradedJob } from './upgrades'
 export { JobFile, jobFileSchema, openJobFile } from './file'
 export {
   columnsOf,
+  leastColumnsOf,
   FLAT_TABLES,
   libraryOf,
   openPartLibrary,

@@ -128,6 +128,12 @@ function labelOf(table: PartTable, path: string): string {
   return asked ? `${asked.label}: ` : ''
 }
 
+/** The headings that a table of a flat kind has at least: what may be absent of a part came with time. */
+export const leastColumnsOf = (table: PartTable): string[] => [
+  ...HEADINGS,
+  ...PART_KINDS[table].asks.flatMap(({ path, absent }) => (absent ? [] : [path])),
+]
+
 /** The headings of the table of a flat kind. */
 export const columnsOf = (table: PartTable): string[] => [
   ...HEADINGS,

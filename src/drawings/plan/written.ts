@@ -50,7 +50,7 @@ const NAMED_FROM = 2
 
 /** Where the marks of a floor's devices stand, those that are selected first. */
 export function standOf(
-  devices: Job['devices'],
+  devices: readonly Device[],
   floor: Floor,
   view: ViewBox,
   selected: readonly { readonly id: string }[],

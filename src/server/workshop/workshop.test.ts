@@ -94,9 +94,13 @@ it('one that fails says why, one that is called off is ended, and the next works
 })
 
 it('what takes too long or too much is ended with a reason', async () => {
+  // Many, each with a mark of its own: what is refused at once takes no time.
   const file = JSON.parse(readFileSync(jobFile(), 'utf8')) as { job: { devices: { id: string }[] } }
   const [one] = file.job.devices
-  file.job.devices = Array.from({ length: 200 }, (_, i) => ({ ...one!, id: `d${i}` }))
+  file.job.devices = Array.from({ length: 1000 }, (_, i) => ({
+    ...one!,
+    ...{ id: `d${i}`, mark: `M${i}` },
+  }))
   const path = join(folder, 'large.json')
   writeFileSync(path, JSON.stringify({ ...file, job: { ...file.job, records: [], photos: [], faults: [] } }))
   const bounded = (seconds: number, megabytes: number) =>

@@ -13,7 +13,7 @@ const cable = ownPart('cables', 'cat6', allOf('cables', CATALOGUE.cables.get('ca
 const bare = ownPart('cables', 'cat6-outdoor', {}, { id: 'own-2', name: 'Bare', sheet: '-' })
 const file = (words: string, type = '') => new File([words], 'parts', { type })
 
-const HEADINGS = '\uFEFFid,name,from,sheet,boreAreaMm2,growsMmPerMC'
+const HEADINGS = '\uFEFFid,name,from,sheet,boreAreaMm2,growsMmPerMC,outsideMm'
 
 describe('a table', () => {
   it('comes back as it went, with quotes, commas and what a spreadsheet would run', () => {
@@ -37,10 +37,14 @@ describe('a table', () => {
     expect(tableOf('conduits', [cable])).toBe(`${HEADINGS}\r\n`)
     expect(partsOfTable(tableOf('conduits', []), 'metric')).toEqual({ ok: true, parts: [] })
   })
+  it('of before a column was known is still read', () => {
+    const read = partsOfTable('id,name,from,sheet,boreAreaMm2\n,Pipe,pvc-half,p. 3,100', 'metric')
+    expect(read.ok && read.parts.map(({ part }) => part)).toMatchObject([{ name: 'Pipe', boreAreaMm2: 100 }])
+  })
   it.each([
     ['a,b\n1,2', /headings are of no kind/],
     ['', /headings are of no kind/],
-    [`${HEADINGS}\r\n,Pipe,pvc-half,,100,extra`, /^Line 2: /],
+    [`${HEADINGS}\r\n,Pipe,pvc-half,,100,0.06,21,extra`, /^Line 2: /],
     [`${HEADINGS}\r\n,Pipe,pvc-half,,"100`, /^Line 2: /],
   ])('%j is refused in words', (words, message) => {
     const read = partsOfTable(words, 'metric')

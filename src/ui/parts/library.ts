@@ -1,7 +1,15 @@
 import Papa from 'papaparse'
 import { v4 as uuid } from 'uuid'
 import { CATALOGUE } from '@/catalogue'
-import { columnsOf, FLAT_TABLES, openPartLibrary, partsOfRows, rowsOfParts, type PartsRead } from '@/core/job'
+import {
+  columnsOf,
+  FLAT_TABLES,
+  leastColumnsOf,
+  openPartLibrary,
+  partsOfRows,
+  rowsOfParts,
+  type PartsRead,
+} from '@/core/job'
 import type { OwnPart, PartTable } from '@/core/parts'
 import type { UnitSystem } from '@/core/units'
 
@@ -25,7 +33,7 @@ export function partsOfTable(words: string, units: UnitSystem): PartsRead {
     skipEmptyLines: 'greedy',
   })
   const headings = new Set(meta.fields ?? [])
-  const table = FLAT_TABLES.find((one) => columnsOf(one).every((column) => headings.has(column)))
+  const table = FLAT_TABLES.find((one) => leastColumnsOf(one).every((column) => headings.has(column)))
   if (!table) return refused('Its headings are of no kind of part: take a table from here as the pattern.')
   const broken = errors[0]
   // A row is counted without the headings, but not where a quote is left open.

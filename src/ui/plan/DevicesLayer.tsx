@@ -1,9 +1,9 @@
 'use client'
 
 import { Group } from 'react-konva'
-import type { Device, Floor } from '@/core/job'
+import { FLOORS, type Device, type Floor } from '@/core/job'
 import type { Spot } from '@/drawings/labels/place'
-import { deviceMarks, placeOn, toScreen, WIDEST_DRAWN, type ViewBox } from '@/drawings/plan'
+import { deviceMarks, placeOn, standOf, toScreen, WIDEST_DRAWN, type ViewBox } from '@/drawings/plan'
 import { Aim, type AimProps } from './Aim'
 import { Corners } from './furniture'
 import type { Inks } from './shapes/marks'
@@ -71,6 +71,24 @@ export function Devices({
       />
     )
   })
+}
+
+const NOTHING_MORE = {
+  selected: new Set<string>(),
+  aimed: null,
+  verdict: () => 'good',
+  faults: new Map<string, number>(),
+  infraredM: () => 0,
+  edges: { nearEdge: [], farM: null, zooms: false },
+} satisfies Partial<DevicesProps>
+
+/** Devices of the other floors: their marks and the way they look, and nothing more of them. */
+export function DevicesBeyond(props: Pick<DevicesProps, 'devices' | 'floor' | 'view' | 'ink' | 'halfFov'>) {
+  const { devices, floor, view } = props
+  const others = (Object.keys(FLOORS) as Floor[]).filter((one) => one !== floor)
+  return others.map((one) => (
+    <Devices key={one} {...props} {...NOTHING_MORE} floor={one} stand={standOf(devices, one, view, [])} />
+  ))
 }
 
 type PlacedProps = Parameters<typeof deviceMarks>[0] & Pick<DevicesProps, 'ink' | 'edges'>

@@ -35,7 +35,7 @@ import { useCatalogue } from '../job/JobProvider'
 import { useInk } from '../kit/ink'
 import { boundsOfPicked } from './changes'
 import { CableLayer } from './CableLayer'
-import { Devices } from './DevicesLayer'
+import { Devices, DevicesBeyond } from './DevicesLayer'
 import type { Editor } from './editor'
 import { Corners, Grid, North, ScaleBar } from './furniture'
 import { BackgroundPicture, Cells, SurveyPicture } from './GroundLayer'
@@ -285,6 +285,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
         {layers.floors ? (
           <Group opacity={FAINT}>
             <Things things={othersShown} view={view} ink={ink} selected={NONE} />
+            <DevicesBeyond devices={job.devices} floor={floor} view={view} ink={ink} halfFov={halfFov} />
           </Group>
         ) : null}
         {alone ? <Cells grid={alone.grid} canvas={alone.canvas} view={view} /> : null}
