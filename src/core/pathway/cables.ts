@@ -4,7 +4,7 @@ import type { Device, Equipment, Job, Route, Run } from '../job/job'
 import type { PlanThing, ThingOf } from '../plan'
 import type { Cable, Catalogue } from '../parts'
 import type { Segment } from '../route/plan'
-import type { Spot } from './network'
+import type { LedTo, Spot } from './network'
 import type { Found, Leg, Way, WayFinder } from './way'
 
 /** Whether a cable is never led with data: mains and earth are not. Common practice; NEC 800.133. */
@@ -39,8 +39,8 @@ export interface Lead {
   readonly of: Device | Run
   readonly cable: Cable
   readonly from: Spot
-  /** The thing of the equipment that it ends at; null for the head end. */
-  readonly to: string | null
+  /** What it ends at: equipment by the id of its thing, a device, or null for the head end. */
+  readonly to: LedTo
   /** Where it is told from its far end on: a run that comes from where it is led to. */
   readonly turned: boolean
 }
@@ -89,34 +89,34 @@ export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[
   return [...ofDevices, ...ofRuns]
 }
 
-/** Where a run ends: at equipment with a place of its own, at a camera, or at the head end. */
-type End = { readonly spot: Spot; readonly thing: string | null } | 'head end'
+/** Where a run ends, and what that is called where it is led to; or at the head end. */
+type End = { readonly spot: Spot; readonly led: Exclude<LedTo, null> } | 'head end'
 
 /** By its id, where a camera or a piece of equipment is reached; null while nobody knows. */
 function endsIn({ devices, equipment }: Leading, places: ReadonlyMap<string, Place>) {
   const ends = new Map<string, End>()
   for (const device of devices) {
     const spot = spotOf(device)
-    if (spot) ends.set(device.id, { spot, thing: null })
+    if (spot) ends.set(device.id, { spot, led: { deviceId: device.id, spot } })
   }
   for (const { id, stands } of equipment) {
     const place = places.get(id)
-    if (place) ends.set(id, { spot: place, thing: place.id })
+    if (place) ends.set(id, { spot: place, led: place.id })
     else if (stands === 'head end') ends.set(id, 'head end')
   }
   return (id: string): End | null => ends.get(id) ?? null
 }
 
 /**
- * From where to where a run is led; null where an end has no place, where both are at the head end, and from
- * camera to camera: ways lead to equipment and to head ends.
+ * From where to where a run is led; null where an end has no place, and where both are at the head end. It is
+ * looked for towards the head end or equipment, which many cables are led to, and so most cheaply.
  */
 function ledBetween(from: End | null, to: End | null): Pick<Lead, 'from' | 'to' | 'turned'> | null {
   if (!from || !to) return null
   if (to === 'head end') return from === to ? null : { from: from.spot, to: null, turned: false }
   if (from === 'head end') return { from: to.spot, to: null, turned: true }
-  if (to.thing !== null) return { from: from.spot, to: to.thing, turned: false }
-  return from.thing === null ? null : { from: to.spot, to: from.thing, turned: true }
+  const turned = typeof to.led === 'object' && typeof from.led === 'string'
+  return turned ? { from: to.spot, to: from.led, turned } : { from: from.spot, to: to.led, turned }
 }
 
 /** Where the cable of a device begins; null while it is not on a plan. */

@@ -3,7 +3,7 @@ import type { Job } from '../job/job'
 import { neighboursOf, type Catalogue, type Conduit, type ConduitGrowth, type PullSpot } from '../parts'
 import { conduitFor, filled, fillLimit, stillAmong, wantsExpansion, type Filled } from '../route'
 import { nameOf } from '../plan'
-import type { Pathway } from './network'
+import type { LedTo, Pathway } from './network'
 import { waysOn, type CableWithPulls } from './waysOn'
 
 /** A conduit or duct on the plan with everything that is led through it. */
@@ -115,7 +115,7 @@ export interface ConduitPull {
 /** One cable in a pull, told from one of its two ends: the same for all that are in it. */
 interface InPull {
   readonly mark: string
-  readonly to: string | null
+  readonly to: LedTo
   readonly standsN: number
   readonly pull: CableWithPulls['pulls'][number]
   /** The pull from the end that it is told from to the other, and back, N. */

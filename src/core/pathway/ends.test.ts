@@ -64,18 +64,50 @@ describe('cables lead to what they end at', () => {
     expect(lengths(on({ things: risen }))).toMatchObject({ 'run-1': [[40, 4]] })
     expect(lengths(on({ things: risen, runs: [back] }))).toMatchObject({ 'run-1': [[40, -4]] })
   })
-  it('from equipment to equipment, and from a camera to it; nothing from camera to camera, kept, or mains', () => {
+  it('from equipment to equipment, and from a camera to it; nothing kept, or of mains', () => {
     const both = [lane, headEnd(0, 0), stands('far', 30, 0, 1), stands('switch', 5, 0, 1)]
     expect(lengths(on({ things: both }))).toMatchObject({ 'run-1': [25] })
     const sound = run({ fromId: 'far', toId: 'd1', segments: [] })
     expect(lengths(on({ runs: [sound] }))).toMatchObject({ 'run-1': [20] })
     const other = { ...camera, id: 'd2', mark: '02' }
     for (const left of [
-      { ...uplink, fromId: 'd1', toId: 'd2' },
       { ...uplink, state: 'kept' as const },
       { ...uplink, cableId: 'mains-14-2' },
     ])
       expect(Object.keys(lengths(on({ devices: [camera, other], runs: [left] })))).toEqual(['d1', 'd2'])
+  })
+  it('from camera to camera, told from where it comes, whichever of them moves', () => {
+    const other = (x: number) => ({
+      ...camera,
+      ...{ id: 'd2', mark: '02' },
+      sight: { ...camera.sight, heightM: 3, place: { ...camera.sight.place, x } },
+    })
+    const between = run({ fromId: 'd1', toId: 'd2', segments: [] })
+    const before = on({ devices: [camera, other(25)], runs: [between] })
+    // Along the lane, then 2 m up to the higher one.
+    const laid = (of: Job) => {
+      const way = waysOn(of, CATALOGUE).get('run-1')!
+      return 'none' in way ? way.none : way.segments.map(({ lengthM, riseM }) => [lengthM, riseM])
+    }
+    expect(laid(before)).toEqual([[15, 2]])
+    expect(laid({ ...before, runs: [{ ...between, fromId: 'd2', toId: 'd1' }] })).toEqual([[15, -2]])
+    expect(laid({ ...before, devices: [camera, other(12)] })).toEqual([[2, 2]])
+    expect(laid({ ...before, devices: [camera, other(60)] })).toMatch(/^Nothing that it ends at/)
+  })
+  it('to a camera as it would be to a head end that stood there', () => {
+    fc.assert(
+      fc.property(yard, crossings, crossings, fc.nat(3), (lanes, from, to, aside) => {
+        const there = { floor: 'ground' as const, at: xy(4 * to.x + aside, 4 * to.y), heightM: 1 }
+        const camera = spot(4 * from.x + 1, 4 * from.y)
+        const end = { deviceId: 'd', spot: there }
+        const found = over([...lanes, headEnd(8, 8)]).find(camera, { ...EVERYTHING, to: end })
+        const alone = over([...lanes, headEnd(there.at.x, there.at.y)]).find(camera, EVERYTHING)
+        expect('way' in found).toBe('way' in alone)
+        if (!('way' in found) || !('way' in alone)) return
+        expect(found.way.minutes).toBeCloseTo(alone.way.minutes, 6)
+      }),
+      { numRuns: 400 },
+    )
   })
   it('a run follows the camera and the equipment that it ends at, when only they move', () => {
     const sound = run({ fromId: 'far', toId: 'd1', segments: [] })

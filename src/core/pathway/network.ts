@@ -57,6 +57,15 @@ export interface Shut {
   readonly why: string
 }
 
+/** A device that a run is led to, where it stands. */
+export interface DeviceEnd {
+  readonly deviceId: string
+  readonly spot: Spot
+}
+
+/** What a cable is led to: equipment by the id of its thing, a device, or null for the head end. */
+export type LedTo = string | DeviceEnd | null
+
 /** A place that cables are led to, at a lane: equipment by the id of its thing, null for a head end. */
 export interface Goal {
   readonly to: string | null

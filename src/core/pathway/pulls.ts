@@ -1,5 +1,6 @@
 import { SPACES } from '../job/choices'
 import type { CableWay } from './cables'
+import type { LedTo } from './network'
 import { orderOf, turnedRound } from './pullOrder'
 import type { Piece } from './pieces'
 import { strandsOf, type Passed } from './strands'
@@ -25,8 +26,8 @@ export interface CableEnd {
   readonly mark: string
   readonly place: number
   readonly at: 'device' | 'goal'
-  /** The thing of the equipment that it is led to; null for the head end. */
-  readonly to: string | null
+  /** What it is led to. */
+  readonly to: LedTo
 }
 
 /** All pulls of a job in the order of the work. */

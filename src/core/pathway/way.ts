@@ -7,7 +7,9 @@ import {
   broughtOnto,
   notStood,
   pointsBetween,
+  type Goal,
   type Lane,
+  type LedTo,
   type Measures,
   type Network,
   type Pathway,
@@ -49,8 +51,8 @@ export type Found = { readonly way: Way } | { readonly none: string }
 /** What a cable is, for its way: a jacket that stands what the spaces ask, and what it is led to. */
 export interface Laid {
   readonly stands: readonly JacketNeed[]
-  /** The thing of the equipment that it ends at; left out or null where that is the head end. */
-  readonly to?: string | null
+  /** What it ends at; left out where that is the head end. */
+  readonly to?: LedTo
 }
 
 /** What was asked before, and what came of it. */
@@ -62,6 +64,9 @@ interface Asked {
 
 const sameSpot = (a: Spot, b: Spot): boolean =>
   a.floor === b.floor && a.at.x === b.at.x && a.at.y === b.at.y && a.heightM === b.heightM
+
+const sameEnd = (a: LedTo | undefined, b: LedTo | undefined): boolean =>
+  a === b || (!!a && !!b && typeof a === 'object' && typeof b === 'object' && sameSpot(a.spot, b.spot))
 
 const NO_BANS: ReadonlySet<string> = new Set()
 /** Other ways are looked for around so many legs: each is a look through the whole network. */
@@ -86,7 +91,7 @@ export class WayFinder {
     const { network } = this
     if (network.crowded) return { none: 'More pathways lie over each other than can be looked through.' }
     if (network.lanes.length === 0) return { none: 'No pathway is drawn that a cable can take.' }
-    if (!network.goals.some((one) => one.to === to))
+    if (goalsOf(network, to).length === 0)
       return {
         none: `${to === null ? 'No head end' : 'Nothing that it ends at'} is drawn within reach of a pathway.`,
       }
@@ -98,8 +103,8 @@ export class WayFinder {
     if (near.length === 0) return { none: 'No pathway that its cable may take comes near it.' }
     let best: { readonly enters: Stop; readonly by: Stop; readonly minutes: number } | null = null
     for (const enters of near)
-      for (const by of besides(enters)) {
-        const reached = tree.get(by)
+      for (const by of [...besides(enters), ...tree.ends.filter(({ lane }) => lane === enters.lane)]) {
+        const reached = tree.of.get(by)
         if (!reached) continue
         const minutes =
           broughtTo(from, enters).minutes + alongLane(enters.lane, enters.share, by.share).minutes
@@ -130,7 +135,7 @@ export class WayFinder {
   /** The same for a thing that is asked about again: looked for once while it stays the same. */
   findAgain(of: object, from: Spot, laid: Laid): Found {
     const known = this.found.get(of)
-    if (known?.laid.stands === laid.stands && known.laid.to === laid.to && sameSpot(known.from, from))
+    if (known?.laid.stands === laid.stands && sameEnd(known.laid.to, laid.to) && sameSpot(known.from, from))
       return known.found
     const found = this.find(from, laid)
     this.found.set(of, { from, laid, found })
@@ -176,11 +181,24 @@ interface Reached {
   /** What is passed on to the next stop, once somebody asked: ways share most of a tree. */
   passed: Passed | null
 }
-type Tree = ReadonlyMap<Stop, Reached>
+interface Tree {
+  readonly of: ReadonlyMap<Stop, Reached>
+  /** Where a device that is led to is brought to lanes: no stops of theirs; each is reached along its own. */
+  readonly ends: readonly Stop[]
+}
+
+/** Where cables that are led to something come off the lanes to it. */
+const goalsOf = ({ goals, near }: Network, to: LedTo): readonly Omit<Goal, 'to'>[] =>
+  to === null || typeof to === 'string'
+    ? goals.filter((one) => one.to === to)
+    : near(to.spot).flatMap((lane) => {
+        const stop = broughtOnto(lane, to.spot)
+        return stop ? [{ spot: to.spot, stop }] : []
+      })
 
 /** From every stop the way of least labour to what cables are led to. */
-function treeOf({ lanes, goals, steps }: Network, to: string | null, may: (lane: Lane) => boolean): Tree {
-  const shut = new Set(lanes.filter((lane) => !may(lane)))
+function treeOf(network: Network, to: LedTo, may: (lane: Lane) => boolean): Tree {
+  const shut = new Set(network.lanes.filter((lane) => !may(lane)))
   const tree = new Map<Stop, Reached>()
   const done = new Set<Stop>()
   const open = new FlatQueue<Stop>()
@@ -190,17 +208,23 @@ function treeOf({ lanes, goals, steps }: Network, to: string | null, may: (lane:
     tree.set(stop, { minutes, next, back, goal, passed: null })
     open.push(stop, minutes)
   }
-  for (const { to: goal, spot, stop } of goals)
-    if (goal === to && !shut.has(stop.lane)) reach(stop, broughtTo(spot, stop).minutes, null, null, spot)
+  const goals = goalsOf(network, to).filter(({ stop }) => !shut.has(stop.lane))
+  for (const { spot, stop } of goals) reach(stop, broughtTo(spot, stop).minutes, null, null, spot)
+  const ends = goals.flatMap(({ stop }) => (network.steps.has(stop) ? [] : [stop]))
+  for (const stop of ends)
+    for (const by of besides(stop)) {
+      const step = { ...alongLane(stop.lane, stop.share, by.share), to: by, along: true }
+      reach(by, tree.get(stop)!.minutes + step.minutes, stop, step, null)
+    }
   for (let stop = open.pop(); stop; stop = open.pop()) {
     if (done.has(stop)) continue
     done.add(stop)
     const { minutes } = tree.get(stop)!
-    for (const step of steps.get(stop) ?? [])
+    for (const step of network.steps.get(stop) ?? [])
       if (!done.has(step.to) && !shut.has(step.to.lane))
         reach(step.to, minutes + step.minutes, stop, step, null)
   }
-  return tree
+  return { of: tree, ends }
 }
 
 interface Forced {
@@ -239,7 +263,7 @@ function alongOne(
     const known = reached[after ? 1 : 0]
     if (known.has(stop)) continue
     known.add(stop)
-    const rest = after ? tree.get(stop) : undefined
+    const rest = after ? tree.of.get(stop) : undefined
     if (rest && (!best || way.minutes + rest.minutes < best.minutes))
       best = { ...way, minutes: way.minutes + rest.minutes }
     for (const step of steps.get(stop) ?? []) {
@@ -308,7 +332,7 @@ function wayOf(from: Spot, enters: Stop, by: Stop, first: readonly Step[], tree:
     passed.push(over(stop, step))
     stop = step.to
   }
-  for (let at = tree.get(stop)!; ; at = tree.get(stop)!) {
+  for (let at = tree.of.get(stop)!; ; at = tree.of.get(stop)!) {
     const { next, back, goal } = at
     if (goal) {
       const { lengthM, riseM } = broughtTo(goal, stop)

@@ -1,6 +1,6 @@
 import type { Job } from '../job/job'
 import { tapeCodes, tapeWords } from '../labels'
-import type { CableEnd } from '../pathway'
+import type { CableEnd, LedTo } from '../pathway'
 
 /**
  * What the ends of cables at one place are called: each device or run by its mark, the tape on its cable and
@@ -10,11 +10,14 @@ export function endWords(job: Job): (ends: readonly CableEnd[]) => readonly stri
   const codes = tapeCodes(job)
   const marked = new Map([...job.devices, ...job.runs].map((one) => [one.mark, one]))
   const places = new Map(job.things.map((thing) => [thing.id, thing]))
-  const goal = (to: string | null): string => {
-    const thing = places.get(to ?? '')
+  const goal = (to: LedTo): string => {
+    const thing = typeof to === 'string' ? places.get(to) : undefined
     const stands = thing?.kind === 'equipment' ? thing.equipmentId : null
-    const equipment = job.equipment.find(({ id }) => id === stands)
-    return equipment ? `${equipment.mark} ${equipment.name}` : job.headEnd || 'the head end'
+    const led =
+      to !== null && typeof to === 'object'
+        ? job.devices.find(({ id }) => id === to.deviceId)
+        : job.equipment.find(({ id }) => id === stands)
+    return led ? `${led.mark} ${led.name}` : job.headEnd || 'the head end'
   }
   const device = (mark: string): string => {
     const one = marked.get(mark)
