@@ -290,6 +290,8 @@ export const KESTREL_THINGS: PlanThing[] = [
       [53.3, 47],
     ],
     2.6,
+    2.6,
+    'trunking-38-16',
   ),
   way('yard-wall', 'Down the office wall', 'conduit', [[45.2, 42]], DUCT_M, 3, 'metric-25'),
   way(

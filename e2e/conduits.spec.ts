@@ -40,7 +40,7 @@ test('a conduit that is too full takes the size that is named, a long one a pull
   await page.goto(`${yard}/pull-sheet`)
   await awake(page)
   const row = page
-    .getByRole('region', { name: 'Conduits and ducts' })
+    .getByRole('region', { name: 'Conduits, ducts, trunking' })
     .getByRole('row', { name: /^Down the office/ })
   await expect(row).toContainText('PVC 1 1/4 in')
   await expect(row).toContainText('Good')

@@ -27,6 +27,26 @@ const bore = (id: string, name: string, boreMm: number, outsideMm: number): Cond
   source: 'catalogue',
 })
 
+/** Walls of plastic trunking; common practice, no source. */
+const WALL_MM = 1.2
+const trunking = (widthMm: number, heightMm: number): Conduit => ({
+  id: `trunking-${widthMm}-${heightMm}`,
+  name: `Trunking ${widthMm} × ${heightMm} mm`,
+  form: 'trunking',
+  boreAreaMm2: (widthMm - 2 * WALL_MM) * (heightMm - 2 * WALL_MM),
+  source: 'catalogue',
+})
+const TRUNKINGS = [
+  [16, 16],
+  [25, 16],
+  [38, 16],
+  [38, 25],
+  [50, 25],
+  [50, 50],
+  [75, 50],
+  [100, 50],
+] as const
+
 /**
  * Inside areas of NEC chapter 9 table 4; outsides of schedule 40 pipe (ASTM D1785) and of thin steel (ANSI
  * C80.3), from memory. Metric conduit from its bore; its name is its outside.
@@ -46,4 +66,5 @@ export const CONDUITS: readonly Conduit[] = [
   conduit('emt-2', 'EMT 2 in', 3.356, 2.197, STEEL_GROWS),
   bore('metric-20', 'Metric 20 mm', 16.9, 20),
   bore('metric-25', 'Metric 25 mm', 21.4, 25),
+  ...TRUNKINGS.map(([width, height]) => trunking(width, height)),
 ]

@@ -210,6 +210,10 @@ export const JACKET_NEEDS = {
 } as const
 export type JacketNeed = keyof typeof JACKET_NEEDS
 
+/** Forms of what cables lie in and fill. */
+export const SIZED_FORMS = { conduit: 'Conduit', trunking: 'Trunking' } as const
+export type SizedForm = keyof typeof SIZED_FORMS
+
 export interface Space {
   readonly name: string
   readonly asks: readonly JacketNeed[]
@@ -223,6 +227,8 @@ export interface Space {
   readonly rained?: true
   /** Closed all along: cables are drawn through it from end to end. */
   readonly tube?: true
+  /** What has a size there that cables fill: only pieces of that form. */
+  readonly sized?: SizedForm
   readonly caution: string
 }
 
@@ -309,6 +315,7 @@ export const SPACES: Record<
     minutesPerM: 2,
     rained: true,
     tube: true,
+    sized: 'conduit',
     caution: 'Tape cut edges; draw, never jerk.',
   },
   'clipped outside': {
@@ -338,6 +345,7 @@ export const SPACES: Record<
     temperatureC: 25,
     coldestC: 15,
     minutesPerM: 2.5,
+    sized: 'trunking',
     caution: 'Keep data and mains in separate compartments.',
   },
   'buried duct': {
@@ -349,6 +357,7 @@ export const SPACES: Record<
     minutesPerM: 2,
     rained: true,
     tube: true,
+    sized: 'conduit',
     caution: 'Ask where services lie before you dig; keep away from buried mains.',
   },
   'riser': {

@@ -46,7 +46,7 @@ describe('the form of a part', () => {
   it('asks for every value that a reading could take from the generic part without saying so', () => {
     // What is neither asked nor said to be of the generic build: words of notes, pieces of habit, sources.
     const NOT_ASKED =
-      /^(name|source|handling|basis|usualFor|notes|before|makeBelow|onlyOn|adapts|lens\/kind|feeds\/kind)$/
+      /^(name|source|handling|basis|usualFor|notes|before|makeBelow|onlyOn|adapts|form|lens\/kind|feeds\/kind)$/
     const FLAGS = /^(openBehind|cutIn|passesJoint|coversCamera|spreadsTile|protects|card|capsTails|records)$/
     const missing = new Set<string>()
     const walk = (table: PartTable, value: object, under: string): void => {

@@ -183,7 +183,7 @@ export function neighboursOf(
     const cable = catalogue.cables.get(cableId)
     const names = new Set(
       segments.flatMap(({ space, conduitName }) =>
-        SPACES[space].tube && conduitName !== '' ? [conduitName] : [],
+        SPACES[space].sized && conduitName !== '' ? [conduitName] : [],
       ),
     )
     if (cable) for (const name of names) conduits.set(name, [...(conduits.get(name) ?? []), cable.diameterMm])

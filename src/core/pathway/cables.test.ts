@@ -22,14 +22,14 @@ it('cables that take the same conduit lie in one conduit of the record, whatever
         [0, 0],
         [0, 9],
       ],
-      { id: 'a' },
+      { id: 'a', space: 'loft' },
     ),
     pathway(
       [
         [0, 0],
         [0, -9],
       ],
-      { id: 'b' },
+      { id: 'b', space: 'loft' },
     ),
   ]
   const named = (name: string) => {

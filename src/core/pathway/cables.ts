@@ -151,7 +151,7 @@ const millimetre = (lengthM: number) => Math.round(lengthM * 1000) / 1000
  */
 export const segmentsOf = (way: Way, before: readonly Segment[] = [], turned = false): Segment[] =>
   legsFrom(way, turned).map(({ pathway, space, temperatureC, lengthM, riseM }, i) => {
-    const conduitName = SPACES[space].tube ? pathway.name || pathway.id : ''
+    const conduitName = SPACES[space].sized ? pathway.name || pathway.id : ''
     const sized = conduitName === '' ? undefined : before.find((one) => one.conduitName === conduitName)
     return {
       id: `way-${i + 1}`,

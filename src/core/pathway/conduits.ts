@@ -1,12 +1,12 @@
 import { SPACES } from '../job/choices'
 import type { Job } from '../job/job'
 import { neighboursOf, type Catalogue, type Conduit, type ConduitGrowth, type PullSpot } from '../parts'
-import { conduitFor, filled, fillLimit, stillAmong, wantsExpansion, type Filled } from '../route'
+import { conduitFor, filled, fillLimit, formOf, stillAmong, wantsExpansion, type Filled } from '../route'
 import { nameOf } from '../plan'
 import type { LedTo, Pathway } from './network'
 import { waysOn, type CableWithPulls } from './waysOn'
 
-/** A conduit or duct on the plan with everything that is led through it. */
+/** A conduit, duct or trunking on the plan with everything that is led through it. */
 export interface ConduitUse {
   readonly pathwayIds: readonly string[]
   readonly name: string
@@ -29,8 +29,8 @@ export interface ConduitUse {
 }
 
 /**
- * What lies in every conduit and duct that cables are led through: pathways of the same name are one, as they
- * are on a route. `cables` are those of the job.
+ * What lies in every conduit, duct and trunking that cables are led through: pathways of the same name are
+ * one, as they are on a route. `cables` are those of the job.
  */
 export function conduitsIn(
   job: Job,
@@ -43,7 +43,7 @@ export function conduitsIn(
   for (const cable of cables) {
     const legs = 'way' in cable.found ? cable.found.way.legs : []
     for (const { pathway } of legs) {
-      if (!SPACES[pathway.space].tube) continue
+      if (!SPACES[pathway.space].sized) continue
       const key = pathway.name || pathway.id
       const use = uses.get(key) ?? { pathways: new Map(), in: new Map() }
       use.pathways.set(pathway.id, pathway)
@@ -57,17 +57,19 @@ export function conduitsIn(
     )
     const mayBe = stillAmong(growths)
     const [first, ...others] = use.pathways.values()
-    const sized = [first!, ...others].flatMap(({ conduitId }) => conduits.get(conduitId ?? '') ?? [])
+    const form = SPACES[first!.space].sized!
+    const sized = [first!, ...others].flatMap(({ conduitId, space }) => {
+      const one = conduits.get(conduitId ?? '')
+      return one && formOf(one) === SPACES[space].sized ? [one] : []
+    })
     // Of one name and several sizes, the narrowest decides.
     const conduit = sized.sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0] ?? null
     const isKnown = sized.length === use.pathways.size
     const diameters = lying.get(key) ?? [...use.in.values()].map(({ cable }) => cable.diameterMm)
     const all = [...conduits.values()]
-    const without = conduitFor(
-      diameters,
-      all.filter((one) => mayBe(key, one)),
-    )
-    const fitting = without ?? conduitFor(diameters, all)
+    const free = all.filter((one) => mayBe(key, one))
+    const without = conduitFor(diameters, free, form)
+    const fitting = without ?? conduitFor(diameters, all, form)
     return {
       pathwayIds: [...use.pathways.keys()],
       name: first!.name === '' ? SPACES[first!.space].name : nameOf(first!),
@@ -76,7 +78,7 @@ export function conduitsIn(
       conduit,
       // Where the size of a part of it is not known, nothing says that all of it is right.
       fill: conduit && (isKnown || !isRight(filled(diameters, conduit))) ? filled(diameters, conduit) : null,
-      limitPercent: fillLimit(diameters.length).value,
+      limitPercent: fillLimit(diameters.length, form).value,
       growth: most(growths),
       fitting,
       fittingExpands: fitting !== null && without === null,

@@ -225,6 +225,26 @@ describe('how full a conduit on the plan is', () => {
     })
     expect(lies(3, [kept('k')])).toEqual([1, 4, true])
   })
+  it('trunking is filled as conduits are, by pieces of its own form alone, and nothing is drawn through it', () => {
+    const trunk = (conduitId: string | null) => ({ ...lane(conduitId), space: 'trunking indoors' }) as const
+    const all = Array.from({ length: 9 }, (_, i) => camera(`c${i}`, null))
+    const said = (conduitId: string | null) => {
+      const [use] = uses(yard(all, [trunk(conduitId)]))
+      return [use!.fill?.goesIn ?? null, use!.limitPercent, use!.fitting?.form]
+    }
+    expect([said('trunking-50-50'), said('trunking-25-16')]).toEqual([
+      [true, 45, 'trunking'],
+      [false, 45, 'trunking'],
+    ])
+    for (const unknown of [null, 'pvc-2']) expect(said(unknown)[0]).toBeNull()
+    const on = yard(
+      all.map((one) => ({ ...one, route: beside.route })),
+      [trunk('trunking-25-16')],
+    )
+    const found = assess(on, CATALOGUE).devices[0]!.stages!.route.result.findings
+    expect(found.filter(({ title }) => title === 'Tight in the trunking')).toHaveLength(1)
+    expect(withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on)))[0]!.pulls).toEqual([])
+  })
   it('of one name and several sizes the narrowest decides; with one that is not known none is Good', () => {
     const devices = six.map((id) => camera(id, null))
     const said = (...sizes: [string | null, string | null]) => {

@@ -53,11 +53,11 @@ export const pathway = thingKind({
       ...(coldestC > temperatureC
         ? [[['coldestC'], 'Its coldest is no warmer than its warmest.'] as const]
         : []),
-      ...(conduitId !== null && !SPACES[space].tube
-        ? [[['conduitId'], 'Only a conduit or a duct has a size.'] as const]
+      ...(conduitId !== null && !SPACES[space].sized
+        ? [[['conduitId'], 'Only a conduit, a duct or trunking has a size.'] as const]
         : []),
-      ...(lyingCables > 0 && !SPACES[space].tube
-        ? [[['lyingCables'], 'Only what lies in a conduit or a duct is counted.'] as const]
+      ...(lyingCables > 0 && !SPACES[space].sized
+        ? [[['lyingCables'], 'Only what lies in a conduit, a duct or trunking is counted.'] as const]
         : []),
     ]
   },

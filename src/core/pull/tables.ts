@@ -61,9 +61,9 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
       note: orderWords(sheet.pulls),
     },
     {
-      title: 'Conduits and ducts',
+      title: 'Conduits, ducts, trunking',
       list: 'conduit-list',
-      heads: ['Conduit', 'Size', 'Cables', 'Full', 'At most', 'Grows', 'Judged', 'Right for them'],
+      heads: ['Which', 'Size', 'Cables', 'Full', 'At most', 'Grows', 'Judged', 'Right for them'],
       shares: [0.2, 0.13, 0.18, 0.07, 0.08, 0.08, 0.14, 0.12],
       rows: sheet.conduits.map((use) => [
         use.name,

@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES, type SizedForm } from '../job/choices'
 import { finding, type Finding } from '../findings'
 import type { Segment } from './plan'
 import type { Conduit, RunContext } from '../parts'
@@ -12,9 +12,10 @@ export function fillPercent(diametersMm: readonly number[], boreAreaMm2: number)
   return (100 * diametersMm.reduce((sum, mm) => sum + areaMm2(mm), 0)) / boreAreaMm2
 }
 
-/** Highest fill by the number of cables. NEC chapter 9 table 1. */
-export function fillLimit(count: number) {
-  const { conduitFillOne, conduitFillTwo, conduitFillMore } = ROUTE_LIMITS
+/** Highest fill by the number of cables: NEC chapter 9 table 1; of trunking whatever their number. */
+export function fillLimit(count: number, form: SizedForm = 'conduit') {
+  const { conduitFillOne, conduitFillTwo, conduitFillMore, trunkingFill } = ROUTE_LIMITS
+  if (form === 'trunking') return trunkingFill
   if (count <= 1) return conduitFillOne
   return count === 2 ? conduitFillTwo : conduitFillMore
 }
@@ -44,13 +45,20 @@ const meanMm = (diametersMm: readonly number[]): number =>
 const jams = (ratio: number | null): boolean =>
   ratio !== null && ratio >= ROUTE_LIMITS.jamLeast.value && ratio <= ROUTE_LIMITS.jamMost.value
 
-/** The smallest conduit that takes cables of these diameters (mm) with ease and lets none wedge; or null. */
-export function conduitFor(diametersMm: readonly number[], conduits: Iterable<Conduit>): Conduit | null {
-  const limit = fillLimit(diametersMm.length).value
-  const fit = [...conduits].filter(
-    ({ boreAreaMm2 }) =>
-      fillPercent(diametersMm, boreAreaMm2) <= limit && !jams(jamRatio(diametersMm, boreAreaMm2)),
-  )
+export const formOf = ({ form }: Pick<Conduit, 'form'>): SizedForm => form ?? 'conduit'
+
+/** The smallest of a form that takes cables of these diameters (mm) and lets none wedge; null for none. */
+export function conduitFor(
+  diametersMm: readonly number[],
+  conduits: Iterable<Conduit>,
+  form: SizedForm = 'conduit',
+): Conduit | null {
+  const limit = fillLimit(diametersMm.length, form).value
+  const fit = [...conduits].filter((one) => {
+    const { boreAreaMm2 } = one
+    if (formOf(one) !== form || fillPercent(diametersMm, boreAreaMm2) > limit) return false
+    return form === 'trunking' || !jams(jamRatio(diametersMm, boreAreaMm2))
+  })
   return fit.sort((a, b) => a.boreAreaMm2 - b.boreAreaMm2)[0] ?? null
 }
 
@@ -63,17 +71,27 @@ export interface Filled {
   readonly jams: boolean
 }
 
-export function filled(diametersMm: readonly number[], { boreAreaMm2 }: Conduit): Filled {
+export function filled(diametersMm: readonly number[], conduit: Conduit): Filled {
+  const { boreAreaMm2 } = conduit
+  const percent = fillPercent(diametersMm, boreAreaMm2)
+  // Laid in from its open side, none wedges there, and none is rounded up.
+  if (formOf(conduit) === 'trunking')
+    return { percent, goesIn: percent <= fillLimit(1, 'trunking').value, jamRatio: null, jams: false }
   const ratio = jamRatio(diametersMm, boreAreaMm2)
   return {
-    percent: fillPercent(diametersMm, boreAreaMm2),
+    percent,
     goesIn: goesIn(diametersMm, boreAreaMm2),
     jamRatio: ratio,
     jams: jams(ratio),
   }
 }
 
-/** Fill of every conduit on the way, with all runs of the job that share it by name. */
+const FILLED_FOR: Readonly<Record<SizedForm, string>> = {
+  conduit: 'A guide for a clean pull; codes exempt communications cable.',
+  trunking: 'So that its lid closes, and one can be taken out again.',
+}
+
+/** Fill of every conduit and trunking on the way, with all runs of the job that share it by name. */
 export function conduitFindings(
   { cable, catalogue, conduits }: RunContext,
   route: { readonly segments: readonly Segment[] },
@@ -82,29 +100,30 @@ export function conduitFindings(
 ): Finding[] {
   return route.segments.flatMap((segment): Finding[] => {
     const conduit = segment.conduitId === null ? undefined : catalogue.conduits.get(segment.conduitId)
-    if (!conduit || !SPACES[segment.space].tube) return []
+    const form = SPACES[segment.space].sized
+    if (!conduit || !form || formOf(conduit) !== form) return []
     const diameters = (segment.conduitName === '' ? undefined : conduits.get(segment.conduitName)) ?? [
       cable.diameterMm,
     ]
     const { percent, goesIn: goes, jamRatio: ratio, jams: wedged } = filled(diameters, conduit)
     if (goes && !wedged) return []
-    const limit = fillLimit(diameters.length)
+    const limit = fillLimit(diameters.length, form)
     const free = [...catalogue.conduits.values()].filter((one) => may(segment.conduitName, one))
-    const alone = conduitFor(diameters, free)
-    const larger = alone ?? conduitFor(diameters, catalogue.conduits.values())
+    const alone = conduitFor(diameters, free, form)
+    const larger = alone ?? conduitFor(diameters, catalogue.conduits.values(), form)
     const what = diameters.length === 1 ? `One ${cable.name}` : `${diameters.length} cables together`
     const advice = larger
       ? `Take ${larger.name}${alone ? '' : ' with expansion fittings'}, or lead some of them another way.`
-      : 'Lead some of them another way: no conduit of the catalogue is right for them.'
+      : `Lead some of them another way: no ${form} of the catalogue is right for them.`
     if (!goes)
       return [
         finding('route', `conduit-${segment.id}`, {
           verdict: 'check',
-          title: 'Tight in the conduit',
-          short: 'conduit too full',
+          title: `Tight in the ${form}`,
+          short: `${form} too full`,
           figure: quantity(percent, 'share'),
           limit: quantity(limit.value, 'share'),
-          reason: `${what} in ${conduit.name}. A guide for a clean pull; codes exempt communications cable.`,
+          reason: `${what} in ${conduit.name}. ${FILLED_FOR[form]}`,
           source: limit.source,
           advice,
         }),

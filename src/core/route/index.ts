@@ -10,7 +10,7 @@ export {
   strandedLimitM,
   supports,
 } from './length'
-export { conduitFor, filled, fillLimit, fillPercent, goesIn, type Filled } from './conduit'
+export { conduitFor, filled, fillLimit, fillPercent, formOf, goesIn, type Filled } from './conduit'
 export { ROUTE_LIMITS } from './limits'
 export { routeStage } from './stage'
 export { routeLoad } from './load'

@@ -12,6 +12,7 @@ export const ROUTE_LIMITS = {
   conduitFillOne: limit('Conduit fill for one cable (a guide for a clean pull)', 53, '%', 'nec-chapter-9-1'),
   conduitFillTwo: limit('Conduit fill for two cables', 31, '%', 'nec-chapter-9-1'),
   conduitFillMore: limit('Conduit fill for three cables or more', 40, '%', 'nec-chapter-9-1'),
+  trunkingFill: limit('Trunking fill', 45, '%', 'iet-on-site-guide'),
   conduitRoundsUp: limit('Cables of one size: one more where so much of it fits', 0.8, '', 'nec-chapter-9-1'),
   jamLeast: limit('Three cables may wedge from so many diameters of bore', 2.8, '', 'nec-chapter-9-1'),
   jamMost: limit('And no longer from so many', 3.2, '', 'nec-chapter-9-1'),

@@ -8,6 +8,7 @@ import {
   assessRoute,
   coilOf,
   conduitFor,
+  filled,
   fillLimit,
   fillPercent,
   goesIn,
@@ -207,6 +208,25 @@ describe('a conduit that runs share', () => {
     expect(goesIn([8.2, 8.2], bore)).toBe(true)
     expect(goesIn([8.3, 8.3], bore)).toBe(false)
   })
+  it('trunking takes 45 % whatever lies in it, and none more by rounding', () => {
+    const trunking = { ...CATALOGUE.conduits.get('trunking-50-25')!, boreAreaMm2: 1000 }
+    const mm = (area: number, count: number) =>
+      new Array<number>(count).fill(2 * Math.sqrt(area / count / Math.PI))
+    for (const count of [1, 2, 3, 7]) {
+      expect(filled(mm(450 - 1e-6, count), trunking)).toMatchObject({
+        goesIn: true,
+        jamRatio: null,
+        jams: false,
+      })
+      expect(filled(mm(450 + 1e-6, count), trunking).goesIn).toBe(false)
+      expect(filled(mm(450, count), trunking).percent).toBeCloseTo(45, 9)
+    }
+    expect(conduitFor([6, 6], CATALOGUE.conduits.values(), 'trunking')?.id).toBe('trunking-16-16')
+    // Nine of 6.2 mm are 272 mm²: more than 45 % of 38 × 16 mm, whose inside is 452 mm².
+    expect(conduitFor(new Array<number>(9).fill(6.2), CATALOGUE.conduits.values(), 'trunking')?.id).toBe(
+      'trunking-38-25',
+    )
+  })
   it('the conduit that is advised takes them with ease and lets none wedge', () => {
     fc.assert(
       fc.property(
@@ -219,7 +239,8 @@ describe('a conduit that runs share', () => {
             mm.length === 3 && Math.abs((3 * bore) / (mm[0]! + mm[1]! + mm[2]!) - 3) <= 0.2
           const right = ({ boreAreaMm2 }: { boreAreaMm2: number }) =>
             area <= share * boreAreaMm2 && !wedged(2 * Math.sqrt(boreAreaMm2 / Math.PI))
-          const all = [...CATALOGUE.conduits.values()].filter(right).map(({ boreAreaMm2 }) => boreAreaMm2)
+          const round = [...CATALOGUE.conduits.values()].filter(({ form }) => form === undefined)
+          const all = round.filter(right).map(({ boreAreaMm2 }) => boreAreaMm2)
           expect(advised?.boreAreaMm2 ?? Infinity).toBe(Math.min(Infinity, ...all))
         },
       ),

@@ -45,6 +45,7 @@ export const SOURCES = {
   'tia-569-pull': memory('ANSI/TIA-569, conduits: at most 30 m and two 90° bends between pull points'),
   'ieee-802-3': published('IEEE 802.3af, 802.3at and 802.3bt, power over Ethernet classes'),
   'nec-chapter-9-1': published('NEC chapter 9 tables 1 and 4, conduit fill'),
+  'iet-on-site-guide': memory('IET On-Site Guide, cable capacities: cables take 45 % of trunking at most'),
   'nec-352-44': memory('NEC 352.44 and its table, expansion of PVC conduit'),
   'nec-chapter-9-8': published('NEC chapter 9 table 8, conductor resistance'),
   'astm-b258': memory('ASTM B258 wire diameters with 100 % IACS annealed copper at 20 °C'),

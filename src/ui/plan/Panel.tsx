@@ -68,7 +68,7 @@ export const Panel = memo(function Panel(props: PanelProps) {
     <Stack gap={4} ref={top} px={4} py={3}>
       {selected.length > 1 ? <SeveralPanel editor={editor} /> : null}
       {thing ? <ThingForm key={thing.id} thing={thing} editor={editor} /> : null}
-      {thing?.kind === 'pathway' && SPACES[thing.space].tube ? (
+      {thing?.kind === 'pathway' && SPACES[thing.space].sized ? (
         <Box>
           <Heading as="h2" fontSize="md" mb={1}>
             What lies in it

@@ -3,9 +3,10 @@
 import { Box, Button, HStack, IconButton, SimpleGrid } from '@chakra-ui/react'
 import { ArrowUp, Trash2 } from 'lucide-react'
 import { v4 as uuid } from 'uuid'
-import { SPACES, type Segment, type SpaceId, type Way } from '@/core/job'
+import { SIZED_FORMS, SPACES, type Segment, type SpaceId, type Way } from '@/core/job'
+import { formOf } from '@/core/route'
 import { useCatalogue } from '../job/JobProvider'
-import { Choose, optionsOf, partOptions } from '../kit/Choose'
+import { Choose, optionsOf } from '../kit/Choose'
 import { LineField, refusalOf } from '../kit/LineField'
 import { PlanQuantity, type Editing } from '../kit/PlanQuantity'
 import { Tick } from '../kit/Tick'
@@ -33,6 +34,10 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
         },
       ],
     })
+  const sizesOf = (space: SpaceId) =>
+    [...catalogue.conduits.values()].flatMap((one) =>
+      formOf(one) === SPACES[space].sized ? [{ value: one.id, label: one.name }] : [],
+    )
   const earlier = (index: number) =>
     keep({ segments: segments.toSpliced(index - 1, 2, segments[index]!, segments[index - 1]!) })
   return (
@@ -117,15 +122,15 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
               <Trash2 size={18} />
             </IconButton>
           </HStack>
-          {SPACES[segment.space].tube ? (
+          {SPACES[segment.space].sized ? (
             <Choose
-              label="Conduit"
+              label={SIZED_FORMS[SPACES[segment.space].sized!]}
               value={segment.conduitId ?? ''}
-              options={[{ value: '', label: 'Size not known' }, ...partOptions(catalogue.conduits)]}
+              options={[{ value: '', label: 'Size not known' }, ...sizesOf(segment.space)]}
               onChoose={(id) => keep(changed(segment.id, { conduitId: id || null }))}
             />
           ) : null}
-          {SPACES[segment.space].tube ? (
+          {SPACES[segment.space].sized ? (
             <LineField
               label="Shared with other runs under the name"
               value={segment.conduitName}

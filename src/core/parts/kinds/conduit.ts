@@ -9,6 +9,8 @@ export const Conduit = z.strictObject({
   growsMmPerMC: z.number('Give a number of mm.').min(0, 'At least 0.').max(1, 'At most 1 mm.').optional(),
   /** Across its outside, mm; left out where nobody says. */
   outsideMm: z.number('Give a number of mm.').min(4, 'At least 4 mm.').max(1000, 'At most 1 m.').optional(),
+  /** Trunking, with a lid all along; left out for what is round. */
+  form: z.literal('trunking').optional(),
   source: Source,
 })
 export type Conduit = WithId<typeof Conduit>

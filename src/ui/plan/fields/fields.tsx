@@ -194,7 +194,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
         )}
         {figure('temperature', 'Coldest', thing.coldestC, -60, 90, (coldestC) => put({ coldestC }))}
         {figure('count', 'Minutes a metre', thing.minutesPerM, 0, 600, (minutesPerM) => put({ minutesPerM }))}
-        {SPACES[thing.space].tube
+        {SPACES[thing.space].sized
           ? figure('count', 'Cables in it already', thing.lyingCables, 0, 200, (lyingCables) =>
               put({ lyingCables }),
             )
@@ -212,17 +212,23 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
           options={(Object.keys(SPACES) as SpaceId[]).map((id) => ({ value: id, label: SPACES[id].name }))}
           onChoose={(to) => {
             const { temperatureC, coldestC, minutesPerM } = SPACES[to as SpaceId]
-            const inTube = SPACES[to as SpaceId].tube ? {} : { conduitId: null, lyingCables: 0 }
-            return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, ...inTube })
+            const { sized } = SPACES[to as SpaceId]
+            const size = sized === SPACES[thing.space].sized ? {} : { conduitId: null }
+            const lying = sized ? {} : { lyingCables: 0 }
+            return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, ...size, ...lying })
           }}
         />
+        {SPACES[thing.space].sized ? (
+          <ConduitChoice
+            form={SPACES[thing.space].sized!}
+            conduitId={thing.conduitId}
+            onChoose={(conduitId) => put({ conduitId })}
+          />
+        ) : null}
         {SPACES[thing.space].tube ? (
-          <>
-            <ConduitChoice conduitId={thing.conduitId} onChoose={(conduitId) => put({ conduitId })} />
-            <Tick checked={thing.expansionFitted} onTick={(expansionFitted) => put({ expansionFitted })}>
-              It has expansion fittings
-            </Tick>
-          </>
+          <Tick checked={thing.expansionFitted} onTick={(expansionFitted) => put({ expansionFitted })}>
+            It has expansion fittings
+          </Tick>
         ) : null}
         <Choose
           label="Its end is on"
