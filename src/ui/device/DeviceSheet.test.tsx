@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto'
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Device, Job } from '@/core/job'
-import { device } from '@/testing/jobs'
+import { device, plannedThrough } from '@/testing/jobs'
 import { findings, keep, pick, prepareWindow, settled, showPage, type } from '@/testing/page'
 import { area, soffit } from '@/testing/plans'
 import { DeviceSheet } from './DeviceSheet'
@@ -109,6 +109,18 @@ describe('mount', () => {
       name: /^Section through the mount: Wall arm, 300 mm, Pendant hood, Large dome/,
     }).textContent
     expect(drawing).toMatch(/1\s+Wall arm.*glands.*2\s+Pendant hood.*Screw the camera to the hood before/)
+  })
+})
+
+describe('route', () => {
+  it('a stretch keeps its space while its length is typed before the space is kept', async () => {
+    const now = show('route', { route: plannedThrough(device()).route })
+    choose('1 through', 'trunking indoors')
+    type('Length', '8 m')
+    await settled(() => expect(now().devices[0]!.route!.segments[0]!.space).toBe('trunking indoors'))
+    keep('Length', '8 m')
+    await settled(() => expect(now().devices[0]!.route!.segments[0]!.lengthM).toBe(8))
+    expect(now().devices[0]!.route!.segments[0]!.space).toBe('trunking indoors')
   })
 })
 

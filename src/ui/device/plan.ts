@@ -6,6 +6,7 @@ import type { PlannedStage } from '@/core/findings'
 import type { Change } from '@/core/job'
 import { useJob } from '../job/JobProvider'
 import type { Said } from '../job/commands'
+import { editOf, type Edit } from '../kit/PlanQuantity'
 
 type StateOf<S extends PlannedStage> = NonNullable<DeviceStages[S]>
 type Input<S extends PlannedStage> = StateOf<S>['input']
@@ -21,19 +22,23 @@ export function usePlan<S extends PlannedStage>(stage: S, assessed: DeviceAssess
   const state = assessed.stages![stage]! as StateOf<S>
   const input: Input<S> = state.input
   const { deviceId } = assessed
-  const attempt = useCallback(
-    (change: Partial<Input<S>>) => preview(planChange(stage, deviceId, { ...input, ...change })),
-    [preview, stage, deviceId, input],
-  )
-  const keep = useCallback(
-    async (change: Partial<Input<S>>): Promise<Said> => {
+  const changed = useCallback(
+    (edit: Edit<Input<S>>) => {
       const kept = latest().devices.find(({ id }) => id === deviceId)?.[stage] as Input<S> | null | undefined
+      const now = kept ?? input
+      return planChange(stage, deviceId, { ...now, ...editOf(edit, now) })
+    },
+    [latest, stage, deviceId, input],
+  )
+  const attempt = useCallback((edit: Edit<Input<S>>) => preview(changed(edit)), [preview, changed])
+  const keep = useCallback(
+    async (edit: Edit<Input<S>>): Promise<Said> => {
       const ended = trial()
-      const said = await send(planChange(stage, deviceId, { ...(kept ?? input), ...change }))
+      const said = await send(changed(edit))
       ended()
       return said
     },
-    [send, latest, trial, stage, deviceId, input],
+    [send, trial, changed],
   )
   const giveUp = useCallback(() => preview(), [preview])
   return {

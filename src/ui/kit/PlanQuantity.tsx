@@ -4,13 +4,21 @@ import type { QuantityKind, UnitSystem } from '@/core/units'
 import type { Said } from '../job/commands'
 import { QuantityField } from './QuantityField'
 
+/**
+ * What changes of something planned: said outright, or of how it stands when it is said, which a page may not
+ * show yet while an earlier change is only being kept.
+ */
+export type Edit<T> = Partial<T> | ((now: T) => Partial<T>)
+export const editOf = <T,>(edit: Edit<T>, now: T): Partial<T> =>
+  typeof edit === 'function' ? edit(now) : edit
+
 /** How fields of something planned are tried while somebody types, kept when a field is left, given up. */
 export interface Editing<T> {
   readonly units: UnitSystem
   /** Names the draft of a field. */
   readonly draft: (field: string) => string
-  readonly attempt: (change: Partial<T>) => void
-  readonly keep: (change: Partial<T>) => Promise<Said>
+  readonly attempt: (change: Edit<T>) => void
+  readonly keep: (change: Edit<T>) => Promise<Said>
   readonly giveUp: () => void
 }
 
@@ -25,9 +33,9 @@ interface PlanQuantityProps<T> {
   readonly most: number
   readonly hint?: string
   /** The change that a value is. */
-  readonly as: (value: number) => Partial<T>
+  readonly as: (value: number) => Edit<T>
   /** The change that an emptied field is, where it may be empty. */
-  readonly none?: Partial<T>
+  readonly none?: Edit<T>
 }
 
 /** One quantity of what is planned. */

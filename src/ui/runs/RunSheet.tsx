@@ -17,7 +17,7 @@ import { DrawingView, Sized } from '../kit/DrawingView'
 import { FigureList } from '../kit/Findings'
 import { LineField, refusalOf } from '../kit/LineField'
 import { Part, Refusal } from '../kit/Page'
-import type { Editing } from '../kit/PlanQuantity'
+import { editOf, type Edit, type Editing } from '../kit/PlanQuantity'
 import { cablesFor, connectorsFor } from './choices'
 import { WayEditor } from './WayEditor'
 
@@ -119,8 +119,11 @@ function Ends({ run, assessed }: { run: Run; assessed: RunAssessment }) {
 }
 
 function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
-  const { job, send, preview, trial } = useJob()
-  const change = (way: Partial<Way>) => ({ type: 'putRun', runId: run.id, change: way }) as const
+  const { job, send, latest, preview, trial } = useJob()
+  const change = (edit: Edit<Way>) => {
+    const now = latest().runs.find(({ id }) => id === run.id) ?? run
+    return { type: 'putRun', runId: run.id, change: editOf(edit, now) } as const
+  }
   const plan: Editing<Way> = {
     units: job.units,
     draft: (field) => `${job.id}:${run.id}:way:${field}`,

@@ -16,13 +16,13 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
   const { keep, draft } = plan
   const catalogue = useCatalogue()
   const { segments } = way
-  const changed = (id: string, change: Partial<Segment>) => ({
-    segments: segments.map((segment) => (segment.id === id ? { ...segment, ...change } : segment)),
+  const changed = (id: string, change: Partial<Segment>) => (now: Way) => ({
+    segments: now.segments.map((segment) => (segment.id === id ? { ...segment, ...change } : segment)),
   })
   const add = () =>
-    keep({
+    keep((now) => ({
       segments: [
-        ...segments,
+        ...now.segments,
         {
           id: `way-${uuid().slice(0, 8)}`,
           space: 'loft',
@@ -33,13 +33,16 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
           conduitName: '',
         },
       ],
-    })
+    }))
   const sizesOf = (space: SpaceId) =>
     [...catalogue.conduits.values()].flatMap((one) =>
       formOf(one) === SPACES[space].sized ? [{ value: one.id, label: one.name }] : [],
     )
-  const earlier = (index: number) =>
-    keep({ segments: segments.toSpliced(index - 1, 2, segments[index]!, segments[index - 1]!) })
+  const earlier = (id: string) =>
+    keep(({ segments: now }) => {
+      const at = now.findIndex((one) => one.id === id)
+      return at < 1 ? {} : { segments: now.toSpliced(at - 1, 2, now[at]!, now[at - 1]!) }
+    })
   return (
     <>
       {segments.map((segment, index) => (
@@ -107,7 +110,7 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
               minH="44px"
               minW="44px"
               disabled={index === 0}
-              onClick={() => earlier(index)}
+              onClick={() => earlier(segment.id)}
             >
               <ArrowUp size={18} />
             </IconButton>
@@ -117,7 +120,9 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
               colorPalette="inky"
               minH="44px"
               minW="44px"
-              onClick={() => keep({ segments: segments.filter(({ id }) => id !== segment.id) })}
+              onClick={() =>
+                keep((now) => ({ segments: now.segments.filter(({ id }) => id !== segment.id) }))
+              }
             >
               <Trash2 size={18} />
             </IconButton>
