@@ -190,6 +190,11 @@ test('what stays of a mount is said part by part: a new cable cannot be sealed b
   await expect(page.getByRole('checkbox', { name: /^Part 1/ })).not.toBeChecked()
   await page.getByRole('button', { name: 'Keep these parts' }).click()
   await expect(page.getByText('✓ Kept.')).toBeVisible()
+  // Kept is kept on this device: the next test reads what the server has.
+  await expect(async () => {
+    const { job } = (await (await page.request.get(`/api${home()}`)).json()) as { job: Job }
+    expect(job.devices[0]!.partsKept).toBe(0)
+  }).toPass()
 })
 
 test('on its drawing a part is changed for another that fits; what does not fit says why', async ({
