@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { asked, click, drag, newYard, number, see, sheet, spot } from './sheet'
-import { accessible, watch } from './watch'
+import { accessible, awake, watch } from './watch'
 
 /** Drawing the site plan, by hand and by key: laptop only. */
 
@@ -291,6 +291,7 @@ test('the plan is printed to scale and written out; what was written out is take
 
 test('layers are kept for whoever works here; the panel folds away', async ({ page }) => {
   await page.goto('/jobs/kestrel-quay/plan')
+  await awake(page)
   const wide = async () => (await sheet(page).boundingBox())!.width
   const before = await wide()
   await page.getByRole('button', { name: 'Fold the panel away' }).click()
