@@ -12,8 +12,8 @@ const along = (
 ) => pathway([[x1, 0], [x2, 0]], { id, name, space, heightM: 1, endM: 1 }) // prettier-ignore
 const edges = (things: Parameters<typeof over>[0], spots: readonly ReturnType<typeof spot>[]) => {
   const cables = cablesFrom(over([...things, headEnd(0, 0)]), spots)
-  return edgesOn(cables).map(({ of, towards, at, marks, passMm, toDo }) => [
-    ...[of, towards, at.x, marks.join(' '), +passMm.toFixed(2), toDo],
+  return edgesOn(cables).map(({ of, towards, at, marks, passMm, remedy }) => [
+    ...[of, towards, at.x, marks.join(' '), +passMm.toFixed(2), remedy],
   ])
 }
 /** A Cat 6 of 6.0 mm with 3 mm of room, and two of them side by side. */

@@ -16,19 +16,16 @@ export interface Edge {
   readonly marks: readonly string[]
   /** What passes together, with room, mm. */
   readonly passMm: number
-  readonly toDo: string
+  readonly remedy: string
 }
 
-/** What an edge asks for, at an end of the pathway and half-way; common practice, no source. */
-const EDGES: Partial<Record<SpaceId, { readonly atEnd: string; readonly between: string }>> = {
-  'soffit channel': same('Notch the trim, round and smooth; tape its edge'),
-  'wall cavity': same('Line the opening with a grommet'),
-  'trunking indoors': same('Cut it out to fit, file it smooth'),
+/** What an edge asks for, at an end and half-way where that differs; common practice, no source. */
+const EDGES: Partial<Record<SpaceId, { readonly atEnd: string; readonly between?: string }>> = {
+  'soffit channel': { atEnd: 'Notch the trim, round and smooth; tape its edge' },
+  'wall cavity': { atEnd: 'Line the opening with a grommet' },
+  'trunking indoors': { atEnd: 'Cut it out to fit, file it smooth' },
   'conduit': { atEnd: 'Bush its end', between: 'Out through a box or a tee, bushed' },
   'buried duct': { atEnd: 'Bush its end and seal it', between: 'Out through a chamber, bushed and sealed' },
-}
-function same(toDo: string) {
-  return { atEnd: toDo, between: toDo }
 }
 
 /** Where a way comes into a lane or leaves it. */
@@ -51,12 +48,12 @@ export function edgesOn(cables: readonly CableWay[]): readonly Edge[] {
       edges.set(key, edge)
     }
   return [...edges.values()].map(({ place: { lane, share, floor, at, towards }, led }) => {
-    const { atEnd, between } = EDGES[lane.pathway.space]!
+    const { atEnd, between = atEnd } = EDGES[lane.pathway.space]!
     return {
       ...{ of: nameOf(lane), floor, at, towards },
       marks: led.map(({ mark }) => mark),
       passMm: passedMm(led),
-      toDo: share < SLIP || share > 1 - SLIP ? atEnd : between,
+      remedy: share < SLIP || share > 1 - SLIP ? atEnd : between,
     }
   })
 }

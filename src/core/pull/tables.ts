@@ -128,7 +128,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         edge.towards,
         of(edge.marks),
         said(edge.passMm, 'size'),
-        edge.toDo,
+        edge.remedy,
       ]),
       note: 'So that nothing is pinched or cut: no cable goes past a bare edge. Across: all of them with room.',
     },

@@ -59,7 +59,7 @@ const sheet: PullSheet = {
   edges: [
     {
       ...{ of: 'Eaves', floor: 'ground', at: { x: 1, y: 2 }, towards: '=Duct', marks: ['05'] },
-      ...{ passMm: 7.5, toDo: 'Notch it' },
+      ...{ passMm: 7.5, remedy: 'Notch it' },
     },
   ],
   wallHoles: [

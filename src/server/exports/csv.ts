@@ -93,14 +93,14 @@ export const PULL_LISTS = {
     ),
   'edge-list': ({ edges }: PullSheet, job: Of) =>
     csv(
-      edges.map(({ of, towards, floor, at, marks, passMm, toDo }) => ({
+      edges.map(({ of, towards, floor, at, marks, passMm, remedy }) => ({
         'out of': of,
         towards,
         'floor': FLOORS[floor],
         'x m': at.x.toFixed(2),
         'y m': at.y.toFixed(2),
         'across': print({ value: passMm, kind: 'size' }, job.units),
-        'what to do': toDo,
+        'what to do': remedy,
         'cables': marks.length,
         'devices': named(marks, job),
       })),
