@@ -1,8 +1,12 @@
 import Graph from 'graphology'
 import dijkstra from 'graphology-shortest-path/dijkstra'
+import { deserialize, serialize } from 'node:v8'
+import { CATALOGUE } from '@/catalogue'
 import type { PlanThing } from '@/core/job'
-import { networkOf, WayFinder } from '@/core/pathway'
+import { foundOn, networkOf, WayFinder } from '@/core/pathway'
 import { usualPathway } from '@/core/plan'
+import { SIGHT } from '@/testing/drawn'
+import { device, job } from '@/testing/jobs'
 
 const ACROSS = 32
 const APART_M = 4
@@ -39,6 +43,17 @@ const spotOf = (i: number) => ({
   heightM: 2.5,
 })
 
+/** The same as what a worker is told: cameras, and what their cables are led over. */
+const cablesOver = (things: PlanThing[]) =>
+  job({
+    things,
+    devices: Array.from({ length: DEVICES }, (_, i) => {
+      const { floor, at, heightM } = spotOf(i)
+      const place = { floor, ...at, panDeg: 0, rollDeg: 0, locked: false }
+      return device({ id: `d${i}`, mark: `M${i}`, sight: { ...SIGHT, heightM, place } })
+    }),
+  })
+
 /** So often in one run: the one in the middle is told. */
 const TIMES = 9
 const middle = (of: readonly number[]): number => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!
@@ -60,6 +75,8 @@ export function ways(): void {
   const [{ finder, found }, firstMs] = took(all)
   const ms = often(all)
   const [, oneMs] = took(() => finder.find(spotOf(7), LAID))
+  const cables = cablesOver(world.things)
+  const ledMs = often(() => deserialize(serialize(foundOn(structuredClone(cables), CATALOGUE))))
 
   const { steps, goals } = finder.network
   const names = new Map([...steps.keys()].map((stop, i) => [stop, String(i)]))
@@ -82,6 +99,7 @@ export function ways(): void {
     `  all of them, graph and all: ${shown(ms)} ms (the first time ${shown(firstMs)} ms); ` +
       `${found.filter((one) => 'way' in one).length} ways`,
   )
+  console.log(`  told to a worker as a job, led with all pulls, and told back: ${shown(ledMs)} ms`)
   console.log(`  one that moves: ${oneMs.toFixed(2)} ms`)
   console.log(
     `  a general graph library, from the head end to ${Object.keys(paths).length} stops: ${shown(peerMs)} ms ` +

@@ -6,7 +6,8 @@ import { headEnd, pathway } from '@/testing/plans'
 import { crossings, over, spot, wayFrom, yard } from '@/testing/ways'
 import { assess, assessAgain } from '../assess'
 import type { Device } from '../job'
-import { bundlesOf, cablesOn, segmentsOf } from '.'
+import { bundlesOf, segmentsOf } from '.'
+import { cablesOn } from './cables'
 
 it('cables that take the same conduit lie in one conduit of the record, whatever they take beside it', () => {
   const duct = pathway(

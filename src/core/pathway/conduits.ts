@@ -4,7 +4,7 @@ import { neighboursOf, type Catalogue, type Conduit, type ConduitGrowth, type Pu
 import { conduitFor, filled, fillLimit, formOf, stillAmong, wantsExpansion, type Filled } from '../route'
 import { nameOf } from '../plan'
 import type { LedTo, Pathway } from './network'
-import { waysOn, type CableWithPulls } from './waysOn'
+import { waysOn, type CableWithPulls } from './led'
 
 /** A conduit, duct or trunking on the plan with everything that is led through it. */
 export interface ConduitUse {

@@ -6,7 +6,7 @@ import { headEnd, pathway, stands, xy } from '@/testing/plans'
 import { crossings, EVERYTHING, over, spot, yard } from '@/testing/ways'
 import { assess, assessAgain } from '../assess'
 import { apply, type Change, type Job } from '../job'
-import { cablesOn, conduitPulls, finderOver, waysOn, withPulls } from '.'
+import { conduitPulls, ledOn, waysOn } from '.'
 
 /** A lane of 40 m from the head end at its start; equipment at 30 m, a camera at 10 m. */
 const lane = pathway(
@@ -209,7 +209,7 @@ it('what is drawn through a conduit in both directions is one pull, out of the b
   const duct = { ...lane, space: 'conduit' as const, path: [xy(0, 0), xy(30, 0), xy(30, 10)] }
   const there = { ...camera, sight: { ...camera.sight, place: { ...camera.sight.place, x: 0, y: 0 } } }
   const both = on({ devices: [there], things: [duct, headEnd(0, 0), stands('far', 30, 10, 1)] })
-  const cables = withPulls(both, CATALOGUE, cablesOn(both, CATALOGUE, finderOver(both)))
+  const cables = ledOn(both, CATALOGUE)
   expect(cables).toHaveLength(2)
   const [only, ...more] = conduitPulls(cables)
   expect(more).toEqual([])

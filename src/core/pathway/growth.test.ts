@@ -5,7 +5,7 @@ import { headEnd, pathway, pullPoint } from '@/testing/plans'
 import { over } from '@/testing/ways'
 import { assess } from '../assess'
 import { fittingWords } from '../pull'
-import { cablesOn, conduitsIn, finderOver, withPulls } from '.'
+import { conduitsIn, ledOn } from '.'
 import { isPullPoint } from './sections'
 import { growthOf, longestStraightM } from './growth'
 
@@ -93,7 +93,7 @@ describe('the finding', () => {
     const listed = (change: object) => {
       const { things, devices } = on(change)
       const all = job({ devices, things })
-      const cables = withPulls(all, CATALOGUE, cablesOn(all, CATALOGUE, finderOver(all)))
+      const cables = ledOn(all, CATALOGUE)
       return fittingWords(conduitsIn(all, CATALOGUE, cables)[0]!)
     }
     expect([listed({}), listed({ expansionFitted: true })]).toEqual(['EMT 1 in', 'PVC 1 in'])

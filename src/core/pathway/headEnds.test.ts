@@ -3,7 +3,7 @@ import { CATALOGUE } from '@/catalogue'
 import { device, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway } from '@/testing/plans'
 import type { Job, PlanThing } from '../job'
-import { cablesOn, finderOver, headEndQuestion, headEndSteps, totalsOf } from '.'
+import { headEndQuestion, headEndSteps, ledOn, totalsOf } from '.'
 
 const at = (id: string, x: number) => {
   const beside = plannedThrough(device({ id, mark: id }))
@@ -34,7 +34,7 @@ describe('spots for the head end', () => {
     expect(spots.length).toBeGreaterThan(3)
     for (const { spot, lengthM, minutes, led } of spots) {
       const moved = { ...on, things: [...lanes, headEnd(spot.at.x, spot.at.y)] }
-      const totals = totalsOf(cablesOn(moved, CATALOGUE, finderOver(moved)))
+      const totals = totalsOf(ledOn(moved, CATALOGUE))
       expect([lengthM, minutes, led]).toEqual([
         expect.closeTo(totals.lengthM, 9),
         expect.closeTo(totals.minutes, 9),

@@ -4,7 +4,7 @@ import { CATALOGUE } from '@/catalogue'
 import { device, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway, wall } from '@/testing/plans'
 import { MOUNT_LIMITS } from '../mount/limits'
-import { cablesOn, finderOver } from '.'
+import { ledOn } from '.'
 import { aroundTimes, wallHoles } from './holes'
 
 const placed = plannedThrough(device())
@@ -27,7 +27,7 @@ const holes = (
   units: 'metric' | 'imperial' = 'metric',
 ) => {
   const on = job({ devices, things: [...things, headEnd(20, 0)] })
-  return wallHoles(on.things, cablesOn(on, CATALOGUE, finderOver(on)), CATALOGUE, units)
+  return wallHoles(on.things, ledOn(on, CATALOGUE), CATALOGUE, units)
 }
 const across = (x: number, change: Parameters<typeof wall>[4] = {}) => wall(x, -5, x, 5, change)
 

@@ -1,6 +1,5 @@
 export { bundlesOf, type Bundle } from './bundles'
 export {
-  cablesOn,
   cablesToLead,
   endsOnSite,
   goesApart,
@@ -12,14 +11,23 @@ export {
   type Lead,
 } from './cables'
 export { conduitPulls, conduitsIn, isWanting, type ConduitPull, type ConduitUse } from './conduits'
-export { withPulls, waysOn, type CableWithPulls } from './waysOn'
+export {
+  foundOn,
+  isQuick,
+  ledOn,
+  takeFound,
+  waysOn,
+  type CableWithPulls,
+  type FoundOf,
+  type LedJob,
+} from './led'
 export { headEndQuestion, headEndSteps, type HeadEndQuestion, type HeadEndSpot } from './headEnds'
 export { edgesOn, type Edge } from './edges'
 export { wallHoles, type WallHole } from './holes'
 export { reachesOn, TOOLS, type Reach } from './tools'
 export { PATHWAY_LIMITS } from './limits'
 export { finderOver } from './finder'
-export { networkOf, type LedTo, type Network, type Spot } from './network'
+export { networkOf, shutOn, type LedTo, type Network, type Spot } from './network'
 export { legName, WayFinder, type Laid, type Way } from './way'
 export { isBundled, longM, treesOf, type Branch, type Tree } from './branches'
 export { bundlesIn, pullsOf, type Pull, type CableEnd, type PullPlan } from './pulls'

@@ -87,15 +87,12 @@ export interface Network {
 
 /** The graph of everything drawn. Pure; its time grows as drawn points times the pathways near each. */
 export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.value): Network {
-  const shut: Shut[] = []
+  const shut = shutOn(world)
+  const isShut = new Set(shut.map(({ pathway }) => pathway))
   const lanes = world.things.filter(isPathway).flatMap((pathway): Lane[] => {
     const endFloor = pathway.endFloor ?? pathway.floor
     const up = riseM(world, pathway.floor, endFloor)
-    const why = whyShut(pathway, up)
-    if (why !== null || up === null) {
-      shut.push({ pathway, why: why ?? '' })
-      return []
-    }
+    if (up === null || isShut.has(pathway)) return []
     const lengths = lengthsTo(pathway.path)
     const bounds = boundsOf(pathway.path)!
     const lengthM = lengths.at(-1)!
@@ -261,6 +258,13 @@ function goalSpot(thing: PlanThing): Spot | null {
   if (thing.kind !== 'head end') return null
   return { floor: thing.floor, at: thing.at, heightM: PATHWAY_LIMITS.headEndM.value }
 }
+
+/** The pathways that no cable can pass. */
+export const shutOn = (world: World): readonly Shut[] =>
+  world.things.filter(isPathway).flatMap((pathway) => {
+    const why = whyShut(pathway, riseM(world, pathway.floor, pathway.endFloor ?? pathway.floor))
+    return why === null ? [] : [{ pathway, why }]
+  })
 
 function whyShut({ temperatureC }: Pathway, up: number | null): string | null {
   if (up === null) return 'How high the floors at its ends lie is not entered.'

@@ -9,7 +9,7 @@ import type { PlanThing } from '../job'
 import { ROUTE_LIMITS } from '../route'
 import { bendsDeg, pulledOutN, lengthM, pointsAt, pullsN } from './drag'
 import { isPullPoint, namesOf, sectionsOf, type Straight } from './sections'
-import { conduitsIn, cablesOn, withPulls, finderOver } from '.'
+import { conduitsIn, ledOn } from '.'
 
 const tube = { space: 'conduit', heightM: 2.5, endM: 2.5 } as const
 const straight = (dx: number, dy: number, dz = 0): Straight => ({
@@ -112,12 +112,10 @@ describe('from one pull point to the next', () => {
         },
       })
     const on = job({ devices: [at('a', 0), at('b', 0), at('c', 12)], things: run() })
-    const cables = withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on)))
+    const cables = ledOn(on, CATALOGUE)
     expect(cables.map(({ pulls }) => pulls.map(({ together }) => together))).toEqual([[3], [3], [3]])
     const alone = job({ devices: [at('a', 0)], things: run() })
-    expect(
-      withPulls(alone, CATALOGUE, cablesOn(alone, CATALOGUE, finderOver(alone)))[0]!.pulls[0]!.together,
-    ).toBe(1)
+    expect(ledOn(alone, CATALOGUE)[0]!.pulls[0]!.together).toBe(1)
   })
 })
 
@@ -142,9 +140,7 @@ it('after any changes the pulls are those of the same job looked at for the firs
   })
   const duct = pathway([[0, 0], [40, 0]], { ...tube, space: 'buried duct' }) // prettier-ignore
   const said = (on: ReturnType<typeof job>) =>
-    withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))).map(({ pulls }) =>
-      pulls.map(({ section: _, ...pull }) => pull),
-    )
+    ledOn(on, CATALOGUE).map(({ pulls }) => pulls.map(({ section: _, ...pull }) => pull))
   fc.assert(
     fc.property(fc.array(change, { minLength: 1, maxLength: 6 }), (changes) => {
       let on = job({ devices: [0, 1, 2, 3].map((i) => camera(i, 9 * i)), things: [duct, headEnd(40, 0)] })
@@ -181,8 +177,7 @@ describe('how full a conduit on the plan is', () => {
     pathway([[from, 0], [to, 0]], { ...tube, conduitId, name: 'Duct' }) // prettier-ignore
   const yard = (devices: ReturnType<typeof camera>[], lanes: readonly PlanThing[]) =>
     job({ devices, things: [...lanes, headEnd(20, 0)] })
-  const uses = (on: ReturnType<typeof job>) =>
-    conduitsIn(on, CATALOGUE, withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))))
+  const uses = (on: ReturnType<typeof job>) => conduitsIn(on, CATALOGUE, ledOn(on, CATALOGUE))
   const six = ['a', 'b', 'c', 'd', 'e', 'f']
 
   it('what was entered before a conduit was drawn narrower is judged by the plan too', () => {
@@ -243,7 +238,7 @@ describe('how full a conduit on the plan is', () => {
     )
     const found = assess(on, CATALOGUE).devices[0]!.stages!.route.result.findings
     expect(found.filter(({ title }) => title === 'Tight in the trunking')).toHaveLength(1)
-    expect(withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on)))[0]!.pulls).toEqual([])
+    expect(ledOn(on, CATALOGUE)[0]!.pulls).toEqual([])
   })
   it('of one name and several sizes the narrowest decides; with one that is not known none is Good', () => {
     const devices = six.map((id) => camera(id, null))

@@ -5,7 +5,7 @@ import { device, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway, pullPoint } from '@/testing/plans'
 import type { PlanThing } from '../job'
 import { toolFor } from './tools'
-import { cablesOn, withPulls, finderOver, reachesOn } from '.'
+import { ledOn, reachesOn } from '.'
 
 /** How far tools reach: common practice, no source; an extending pole goes 25 ft. */
 describe('the tool that reaches', () => {
@@ -47,7 +47,7 @@ describe('on the plan', () => {
   const eaves = pathway([[0, 0], [40, 0]], { space: 'soffit channel', name: 'Eaves' }) // prettier-ignore
   const reaches = (things: readonly PlanThing[], places: readonly number[]) => {
     const on = job({ devices: places.map((x, i) => at(`d${i}`, x)), things: [...things] })
-    return reachesOn(on.things, withPulls(on, CATALOGUE, cablesOn(on, CATALOGUE, finderOver(on))))
+    return reachesOn(on.things, ledOn(on, CATALOGUE))
   }
   it('as far as it is used, by everything that goes there', () =>
     expect(reaches([eaves, headEnd(40, 0)], [15, 22])).toEqual([

@@ -4,7 +4,7 @@ import { limit } from '../sources'
 import { conduitPulls, type ConduitPull } from './conduits'
 import type { Lane } from './network'
 import { isPullPoint, partedBy, type Stretch } from './sections'
-import type { CableWithPulls } from './waysOn'
+import type { CableWithPulls } from './led'
 
 /** What a cable is brought through a closed space with, and how far that reaches, m. */
 export const TOOLS = {

@@ -1,6 +1,7 @@
 export {
   copyOf,
   cornersOf,
+  isOfCables,
   moved,
   nameOf,
   occluderOf,

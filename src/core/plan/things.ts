@@ -39,6 +39,10 @@ export type ThingOf<K extends ThingName> = z.infer<(typeof THINGS)[K]['schema']>
 /** One thing on the plan of a floor. */
 export type PlanThing = { [K in ThingName]: ThingOf<K> }[ThingName]
 
+const OF_CABLES: ReadonlySet<ThingName> = new Set(['pathway', 'pull point', 'head end', 'equipment'])
+/** Whether a thing has to do with cables alone: nobody's view is blocked by it. */
+export const isOfCables = ({ kind }: PlanThing): boolean => OF_CABLES.has(kind)
+
 const kindOf = (thing: PlanThing): ThingKind<z.ZodObject, PlanThing> =>
   THINGS[thing.kind] as unknown as ThingKind<z.ZodObject, PlanThing>
 

@@ -12,3 +12,4 @@ export {
   pointWords,
 } from './words'
 export { boxTable, pullTables, type PullTable } from './tables'
+export { sheetOf, shownSheet, type ShownSheet } from './shown'

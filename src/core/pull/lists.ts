@@ -4,13 +4,11 @@ import type { Job } from '../job/job'
 import { tapeCodes, tapeWords } from '../labels'
 import { VAN_LIMITS } from '../mount'
 import {
-  cablesOn,
   conduitPulls,
   conduitsIn,
   edgesOn,
-  withPulls,
-  finderOver,
   hasWays,
+  ledOn,
   pullsOf,
   reachesOn,
   wallHoles,
@@ -81,7 +79,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const holes = [...drills.values()].map(listed)
   const pulled = pulledIn(job)
   // What lies in a conduit already fills it all the same.
-  const led = withPulls(job, catalogue, hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : [])
+  const led = hasWays(job) ? ledOn(job, catalogue) : []
   const cables = led.filter(({ mark }) => !pulled.has(mark))
   const holesThrough = wallHoles(job.things, cables, catalogue, job.units)
   for (const { bit, marks } of holesThrough)

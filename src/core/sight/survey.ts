@@ -7,7 +7,7 @@ import { scratchFor } from './look'
 import { gridOver, type Grid } from './grid'
 import type { World } from './floors'
 import { settingOf } from './occluders'
-import { nameOf } from '../plan'
+import { isOfCables, nameOf } from '../plan'
 import { extent, groundOf, SOLID } from './ground'
 import { blindSpots, contourLines, type BlindSpot, type ContourLine } from './rings'
 import { SIGHT_LIMITS } from './limits'
@@ -100,7 +100,8 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
   // Nothing of other floors has a say while nobody said how high this one lies.
   const apart = floor !== 'ground' && request.floorHeightsM[floor] === null
   const others = apart ? [] : request.things.filter((thing) => thing.floor !== floor)
-  const place = JSON.stringify([floor, planeM, edition, grid, things, others, request.floorHeightsM])
+  const seen = [things, others].map((list) => list.filter((thing) => !isOfCables(thing)))
+  const place = JSON.stringify([floor, planeM, edition, grid, seen, request.floorHeightsM])
   const before = memory.kept?.place === place ? memory.kept : null
   const pieces = cameras.length + things.length + 1
   let done = 0

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { real } from '@/testing/anyValue'
-import { area, block, flat, rectangle, soffit, wall, xy } from '@/testing/plans'
+import { area, block, flat, pathway, rectangle, soffit, wall, xy } from '@/testing/plans'
 import type { PlanThing } from '../job'
 import { imagerOf, survey, SurveyMemory, type Survey, type SurveyCamera, type SurveyRequest } from '.'
 
@@ -142,6 +142,22 @@ describe('a survey that remembers', () => {
     const now = memory.kept!.together.layers
     expect(now.get('d0')).toBe(before.get('d0'))
     expect(now.get('d1')).not.toBe(before.get('d1'))
+  })
+  it('a pathway that moves makes nobody look again; a wall does', () => {
+    const cameras = [camera(0, { x: 0, y: 0, z: 3, panDeg: 45, tiltDeg: 20, rollDeg: 0 }, false)]
+    const lane = (x: number) =>
+      pathway([
+        [x, 0],
+        [x, 2],
+      ])
+    const looked = (things: SurveyRequest['things']) => {
+      survey({ ...START, things, cameras }, memory)
+      return memory.kept!.together.layers.get('d0')
+    }
+    const memory = new SurveyMemory()
+    const before = looked([...START.things, lane(1)])
+    expect(looked([...START.things, lane(2)])).toBe(before)
+    expect(looked([...START.things, lane(2), wall(1, 1, 2, 1)])).not.toBe(before)
   })
   it('what was given away is not what is remembered', () => {
     const cameras = [camera(0, { x: 0, y: 0, z: 3, panDeg: 45, tiltDeg: 20, rollDeg: 0 }, false)]

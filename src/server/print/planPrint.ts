@@ -4,7 +4,7 @@ import { assess } from '@/core/assess'
 import { geoJsonOf } from '@/core/exchange'
 import type { Job } from '@/core/job'
 import { withOwn, type Catalogue } from '@/core/parts'
-import { bundlesOf, cablesOn, finderOver, hasWays, type Bundle } from '@/core/pathway'
+import { bundlesOf, ledOn, type Bundle } from '@/core/pathway'
 import { imagerOf, SIGHT_LIMITS, surveyRequest, surveySteps } from '@/core/sight'
 import { planSheet, planSheetSvg, scaleWords, SHEETS, type SheetWish } from '@/drawings/sheet'
 import { planDxf } from '../exports/planDxf'
@@ -89,10 +89,8 @@ async function sheet(of: Printing): Promise<PrintedPlan> {
   return words(planSheetSvg(laid, fontStyle(), address))
 }
 
-function cablesOf(job: Job, catalogue: Catalogue): readonly Bundle[] {
-  const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
-  return bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : [])))
-}
+const cablesOf = (job: Job, catalogue: Catalogue): readonly Bundle[] =>
+  bundlesOf(ledOn(job, catalogue).flatMap(({ found }) => ('way' in found ? [found.way] : [])))
 
 function surveyed({ job, wish, faces, onProgress }: Printing) {
   if (wish.seen === 'none') return null

@@ -20,6 +20,7 @@ import { NOTHING_WAITING, outbox, type OutboxState } from '../outbox/outbox'
 import { say, type Said } from './commands'
 import { wholeJob, type GivenJob, type LargeJob, type WholeJob } from './given'
 import { Replica } from './replica'
+import { useLed, warm } from './cables'
 import { useAssessment } from './useAssessment'
 
 interface JobView {
@@ -56,6 +57,7 @@ export function JobProvider({ given, children }: { given: GivenJob; children: Re
 function Fetched({ given: { id, name, devices }, children }: { given: LargeJob; children: ReactNode }) {
   const [stored, setStored] = useState<WholeJob | null>(null)
   const [wrong, setWrong] = useState(false)
+  useEffect(warm, [])
   useEffect(() => {
     if (stored || wrong) return
     const ended = new AbortController()
@@ -95,9 +97,10 @@ function Live({ stored, children }: { stored: WholeJob; children: ReactNode }) {
   const job = useSyncExternalStore(replica.subscribe, replica.job, replica.job)
   // What is dragged on the plan is shown at once; what it comes to is reckoned when the hand lets go.
   const judged = useSyncExternalStore(replica.subscribe, replica.judged, replica.judged)
+  const led = useLed(judged, sameDevices)
   const [screen, deviceId] = useWay(job.id)
   const [drawn] = useState(stored.landed === undefined)
-  const assessment = useAssessment(judged, screen === 'devices' ? (deviceId ?? null) : null, drawn)
+  const assessment = useAssessment(led, screen === 'devices' ? (deviceId ?? null) : null, drawn)
   const view = useMemo<JobView>(
     () => ({
       job,
@@ -114,6 +117,10 @@ function Live({ stored, children }: { stored: WholeJob; children: ReactNode }) {
     </View.Provider>
   )
 }
+
+/** What is judged is looked up beside the job: it is of the same devices, equipment and runs. */
+const sameDevices = (a: Job, b: Job): boolean =>
+  a.devices === b.devices && a.equipment === b.equipment && a.runs === b.runs
 
 export function useJob(): JobView {
   const view = useContext(View)

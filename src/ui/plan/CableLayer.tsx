@@ -1,29 +1,25 @@
 'use client'
 
-import { Fragment } from 'react'
+import { Fragment, memo } from 'react'
 import { Line } from 'react-konva'
 import type { Bundle } from '@/core/pathway'
-import type { Inks } from './shapes/marks'
-import type { Floor } from '@/core/job'
 import { bundleWidth, toScreen, type ViewBox } from '@/drawings/plan'
+import type { Inks } from './shapes/marks'
 
 /** Every piece of the cables' ways, as thick as what lies in it. */
-export function CableLayer({
+export const CableLayer = memo(function CableLayer({
   bundles,
-  floor,
   view,
   ink,
 }: {
   bundles: readonly Bundle[]
-  floor: Floor
   view: ViewBox
   ink: Inks
 }) {
-  const here = bundles.filter((bundle) => bundle.floor === floor)
   // A light tube with a thin rim: told from walls without colour. All rims first, so that tubes run on.
   return [RIM_PX, 0].map((rim) => (
     <Fragment key={rim}>
-      {here.map(({ points, count }, i) => (
+      {bundles.map(({ points, count }, i) => (
         <Line
           key={i}
           points={points.flatMap((point) => toScreen(view, point))}
@@ -36,6 +32,6 @@ export function CableLayer({
       ))}
     </Fragment>
   ))
-}
+})
 
 const RIM_PX = 1

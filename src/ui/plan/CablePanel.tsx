@@ -3,14 +3,7 @@
 import { Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import type { Job } from '@/core/job'
-import {
-  conduitPulls,
-  conduitsIn,
-  isWanting,
-  totalsOf,
-  type CableWithPulls,
-  type Network,
-} from '@/core/pathway'
+import { conduitPulls, conduitsIn, isWanting, shutOn, totalsOf, type CableWithPulls } from '@/core/pathway'
 import { nameOf } from '@/core/plan'
 import { fillWords, pointWords } from '@/core/pull'
 import { print } from '@/core/units'
@@ -19,12 +12,11 @@ import { useCatalogue } from '../job/JobProvider'
 /** What the ways of all cables come to, whose is not found, and which pathway nobody can pass. */
 export function CablePanel({
   cables,
-  network,
-  job,
+  led: job,
 }: {
   cables: readonly CableWithPulls[]
-  network: Network
-  job: Job
+  /** The state of the job that they are of. */
+  led: Job
 }) {
   const catalogue = useCatalogue()
   const { found, lengthM, minutes, without } = useMemo(() => totalsOf(cables), [cables])
@@ -52,7 +44,7 @@ export function CablePanel({
           ▲ {words}
         </Text>
       ))}
-      {network.shut.map(({ pathway, why }) => (
+      {shutOn(job).map(({ pathway, why }) => (
         <Text key={pathway.id} fontSize="sm">
           ▲ {nameOf(pathway)}: {why}
         </Text>

@@ -3,7 +3,7 @@
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { v4 as uuid } from 'uuid'
-import type { PlanThing, ThingOf } from '@/core/job'
+import type { Job, PlanThing, ThingOf } from '@/core/job'
 import {
   conduitPulls,
   conduitsIn,
@@ -21,15 +21,18 @@ import type { Editor } from './editor'
 /** What lies in a conduit, how full that makes it, and how its cables are drawn through. */
 export function ConduitPanel({
   pathway,
+  led,
   cables,
   editor,
 }: {
   pathway: ThingOf<'pathway'>
+  /** The state of the job that the cables are of. */
+  led: Job
   cables: readonly CableWithPulls[]
   editor: Editor
 }) {
   const catalogue = useCatalogue()
-  const uses = useMemo(() => conduitsIn(editor.job, catalogue, cables), [editor.job, cables, catalogue])
+  const uses = useMemo(() => conduitsIn(led, catalogue, cables), [led, cables, catalogue])
   const pulls = useMemo(() => conduitPulls(cables), [cables])
   const use = uses.find(({ pathwayIds }) => pathwayIds.includes(pathway.id))
   if (!use) return <Text>No cable is led through it.</Text>

@@ -13,7 +13,7 @@ const at = (id: string, floor: Floor | null, state: 'new' | 'taken away' = 'new'
   })
 
 it('devices of the other floors show their marks, and only theirs', () => {
-  const layers = DevicesBeyond({
+  const layers = DevicesBeyond.type({
     devices: [
       at('here', 'ground'),
       at('up', 'upper'),

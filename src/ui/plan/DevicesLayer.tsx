@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { Group } from 'react-konva'
 import { FLOORS, type Device, type Floor } from '@/core/job'
 import type { Spot } from '@/drawings/labels/place'
@@ -67,7 +68,7 @@ export function Devices({
         faults={faults.get(device.id) ?? 0}
         stands={stand.get(device.id) ?? null}
         infraredM={infraredM(device)}
-        edges={edges}
+        edges={device.id === aimed ? edges : null}
       />
     )
   })
@@ -82,23 +83,30 @@ const NOTHING_MORE = {
   edges: { nearEdge: [], farM: null, zooms: false },
 } satisfies Partial<DevicesProps>
 
+type BeyondProps = Pick<DevicesProps, 'devices' | 'floor' | 'view' | 'ink' | 'halfFov'>
+
 /** Devices of the other floors: their marks and the way they look, and nothing more of them. */
-export function DevicesBeyond(props: Pick<DevicesProps, 'devices' | 'floor' | 'view' | 'ink' | 'halfFov'>) {
+export const DevicesBeyond = memo(function DevicesBeyond(props: BeyondProps) {
   const { devices, floor, view } = props
   const others = (Object.keys(FLOORS) as Floor[]).filter((one) => one !== floor)
   return others.map((one) => (
     <Devices key={one} {...props} {...NOTHING_MORE} floor={one} stand={standOf(devices, one, view, [])} />
   ))
-}
+})
 
-type PlacedProps = Parameters<typeof deviceMarks>[0] & Pick<DevicesProps, 'ink' | 'edges'>
+type PlacedProps = Parameters<typeof deviceMarks>[0] &
+  Pick<DevicesProps, 'ink'> & {
+    /** Of the one with handles. */
+    readonly edges: DevicesProps['edges'] | null
+  }
 
-function Placed({ ink, edges, ...standing }: PlacedProps) {
+/** Remembered: a hand moves one of hundreds. */
+const Placed = memo(function Placed({ ink, edges, ...standing }: PlacedProps) {
   const { device, place, view, half, selected, aimed } = standing
   const [x, y] = standing.stands ?? toScreen(view, place)
   return (
     <Group>
-      {aimed ? (
+      {aimed && edges ? (
         <Aim
           device={device}
           place={place}
@@ -112,4 +120,4 @@ function Placed({ ink, edges, ...standing }: PlacedProps) {
       {selected ? <Corners from={[x - 12, y - 12]} to={[x + 12, y + 12]} colour={ink.copper} /> : null}
     </Group>
   )
-}
+})

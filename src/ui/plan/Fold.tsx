@@ -1,16 +1,25 @@
 'use client'
 
 import { Box, Heading } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 
-/** A part of the plan's panel that is folded away until it is wanted. */
+/** A part of the plan's panel that is folded away, and not worked out, until it is wanted. */
 export function Fold({ title, children }: { title: string; children: ReactNode }) {
+  const [wanted, want] = useState(false)
   return (
     <Box as="details" borderTopWidth="1px" borderColor="rule" pt={1}>
-      <Heading as="summary" fontSize="md" cursor="pointer" minH="44px" display="flex" alignItems="center">
+      <Heading
+        as="summary"
+        onClick={() => want(true)}
+        fontSize="md"
+        cursor="pointer"
+        minH="44px"
+        display="flex"
+        alignItems="center"
+      >
         {title}
       </Heading>
-      <Box pb={2}>{children}</Box>
+      <Box pb={2}>{wanted ? children : null}</Box>
     </Box>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useMemo, useState } from 'react'
+import { memo, useEffect, useMemo, useState } from 'react'
 import { Group, Image as KonvaImage, Line } from 'react-konva'
 import type { Outline } from '@/core/geometry'
 import type { Edition, FloorBackground } from '@/core/job'
@@ -93,7 +93,8 @@ interface SurveyProps {
 }
 
 /** What cameras see: bands of density with their contours, how many see it, or the blind spots. */
-export function SurveyPicture({ survey, seen, view, ink, shades, edition }: SurveyProps) {
+export const SurveyPicture = memo(function SurveyPicture(props: SurveyProps) {
+  const { survey, seen, view, ink, shades, edition } = props
   const canvas = useMemo(() => {
     if (seen === 'density') return paint(survey.grid, survey.best, densityBands(edition, shades), 0.72)
     if (seen === 'count') return paint(survey.grid, survey.count, countBands(shades), 0.72)
@@ -106,7 +107,7 @@ export function SurveyPicture({ survey, seen, view, ink, shades, edition }: Surv
       {seen === 'blind' ? <BlindSpots survey={survey} view={view} ink={ink} /> : null}
     </Group>
   )
-}
+})
 
 function Contours({ survey, view, ink }: Pick<SurveyProps, 'survey' | 'view' | 'ink'>) {
   return survey.contours.map(({ level, rings }) => (

@@ -1,11 +1,11 @@
 'use client'
 
-import { Box, Button, Heading, Stack } from '@chakra-ui/react'
+import { Box, Button, Heading, Stack, Text } from '@chakra-ui/react'
 import { memo, useEffect, useRef } from 'react'
 import type { Assessment } from '@/core/assess'
 import type { PlanPoint } from '@/core/geometry'
-import { SPACES } from '@/core/job'
-import type { CableWithPulls, WayFinder } from '@/core/pathway'
+import { SPACES, type Job } from '@/core/job'
+import type { CableWithPulls } from '@/core/pathway'
 import { notLooking, type judgeSurvey, type Survey, type WalkCamera } from '@/core/sight'
 import { print } from '@/core/units'
 import { FindingList } from '../kit/Findings'
@@ -42,7 +42,8 @@ interface PanelProps {
   readonly cameras: readonly WalkCamera[]
   readonly scaling: readonly [PlanPoint, PlanPoint] | null
   readonly onScaled: () => void
-  readonly finder: WayFinder
+  /** The state of the job that the cables are of. */
+  readonly led: Job
   readonly cables: readonly CableWithPulls[]
   readonly onWalk: (at: PlanPoint | null) => void
   readonly onBlindSpot: (middle: PlanPoint) => void
@@ -63,6 +64,12 @@ export const Panel = memo(function Panel(props: PanelProps) {
   const promised = (device ? [] : (verdict?.findings ?? [])).filter(
     ({ id }) => !thing || id.endsWith(`:${thing.id}`),
   )
+  const stillLooking =
+    props.led === job ? null : (
+      <Text role="status" color="soft">
+        As it was before the last change: ways are being looked for.
+      </Text>
+    )
   const drawn = job.things.some(({ kind }) => kind === 'pathway')
   return (
     <Stack gap={4} ref={top} px={4} py={3}>
@@ -73,7 +80,8 @@ export const Panel = memo(function Panel(props: PanelProps) {
           <Heading as="h2" fontSize="md" mb={1}>
             What lies in it
           </Heading>
-          <ConduitPanel pathway={thing} cables={props.cables} editor={editor} />
+          {stillLooking}
+          <ConduitPanel pathway={thing} led={props.led} cables={props.cables} editor={editor} />
         </Box>
       ) : null}
       {thing?.kind === 'equipment' ? (
@@ -102,7 +110,7 @@ export const Panel = memo(function Panel(props: PanelProps) {
       ) : null}
       {device && assessed && drawn ? (
         <Fold title="The way of its cable">
-          <WayPanel device={device} assessed={assessed} finder={props.finder} editor={editor} />
+          <WayPanel device={device} assessed={assessed} editor={editor} />
         </Fold>
       ) : null}
       {device && assessed ? (
@@ -149,7 +157,8 @@ export const Panel = memo(function Panel(props: PanelProps) {
         <OnIt editor={editor} />
         {drawn ? (
           <Fold title="Ways of all cables">
-            <CablePanel cables={props.cables} network={props.finder.network} job={job} />
+            {stillLooking}
+            <CablePanel cables={props.cables} led={props.led} />
           </Fold>
         ) : null}
         {drawn ? (

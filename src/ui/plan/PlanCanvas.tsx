@@ -6,7 +6,7 @@ import { along, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
 import type { Device, Sight, ThingName } from '@/core/job'
 import type { Camera } from '@/core/parts'
 import type { Bundle } from '@/core/pathway'
-import { pointsOf } from '@/core/plan'
+import { boundsOfThing, pointsOf } from '@/core/plan'
 import {
   aheadOf,
   backgroundCorners,
@@ -181,15 +181,19 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
     return { left: low.x, right: high.x, bottom: low.y, top: high.y }
   }, [view, width, height])
   const shownThings = useMemo(() => {
-    const reaching = reachingInto(things, drawnFor)
+    const reaching = reachingInto(things, boundsOfThing, drawnFor)
     const hidden = (kind: ThingName) =>
       (!layers.areas && AREAS.has(kind)) || (!layers.cable && OF_CABLES.has(kind))
     return reaching.filter(({ kind, id }) => !hidden(kind) || ids.has(id))
   }, [things, drawnFor, layers.areas, layers.cable, ids])
   const othersShown = useMemo(
-    () => (layers.floors ? reachingInto(others, drawnFor) : []),
+    () => (layers.floors ? reachingInto(others, boundsOfThing, drawnFor) : []),
     [others, drawnFor, layers.floors],
   )
+  const shownBundles = useMemo(() => {
+    const here = layers.cable ? bundles.filter((bundle) => bundle.floor === floor) : NO_BUNDLES
+    return reachingInto(here, ({ points }) => boundsOf(points)!, drawnFor)
+  }, [layers.cable, bundles, floor, drawnFor])
   const drawing = tool.does === 'draw' || tool.does === 'scale' || tool.does === 'measure'
   const trail = useMemo(
     () => (drawing && hover && draft.length > 0 ? [...draft, hover.at] : draft),
@@ -225,7 +229,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
           { minX: width - 48, minY: 4, maxX: width, maxY: 62 },
         ],
         stand,
-        bundles: layers.cable ? bundles : NO_BUNDLES,
+        bundles: shownBundles,
         infraredM,
         nearEdge: edge,
         dazzled,
@@ -247,7 +251,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
       edge,
       dazzled,
       trail,
-      bundles,
+      shownBundles,
     ],
   )
   const sheet = useMemo(() => ({ minX: 6, minY: 6, maxX: width - 6, maxY: height - 6 }), [width, height])
@@ -300,7 +304,7 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
           />
         ) : null}
         {props.sun ? <Shade sun={props.sun} view={view} colour={ink.ink} /> : null}
-        {layers.cable ? <CableLayer bundles={bundles} floor={floor} view={view} ink={ink} /> : null}
+        <CableLayer bundles={shownBundles} view={view} ink={ink} />
       </Layer>
       <Layer ref={taken}>
         <Things things={shownThings} view={view} ink={ink} selected={ids} />

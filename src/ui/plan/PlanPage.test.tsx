@@ -63,6 +63,14 @@ const camera = (change: object = {}) => device({ sight: sight(change) })
 const press = (key: string, more: object = {}) =>
   fireEvent.keyDown(screen.getByRole('application'), { key, ...more })
 
+const unfold = (...titles: readonly (RegExp | string)[]) =>
+  titles.forEach((title) => fireEvent.click(screen.getByText(title)))
+/** Selects a thing by its name in the list of what is drawn. */
+const pickDrawn = (name: RegExp) => {
+  unfold(/^Drawn: /)
+  pick(name)
+}
+
 describe('how things stand', () => {
   it('says what to do first on an empty plan', () => {
     show({ devices: [device()] })
@@ -91,7 +99,7 @@ describe('how things stand', () => {
 describe('editing', () => {
   it('a wall: exact length along its own way, undone and done again by keys', async () => {
     show({ things: [wall(0, 0, 3, 4, { id: 'w', name: 'Fence' })] })
-    pick(/^Fence/)
+    pickDrawn(/^Fence/)
     keep('Length', '10')
     await settled(() =>
       expect(now().things[0]).toMatchObject({
@@ -109,7 +117,7 @@ describe('editing', () => {
       'the words stay',
     async () => {
       show({ things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' })] })
-      pick(/^Front/)
+      pickDrawn(/^Front/)
       pick('Add an opening')
       await settled(() => expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9, headM: 2.1 }] }))
       fireEvent.change(screen.getByLabelText('What the opening is'), { target: { value: 'window' } })
@@ -130,7 +138,7 @@ describe('editing', () => {
   )
   it('arrows move what is selected, Delete takes it away, undo brings it back', async () => {
     show({ things: [block(1, 1, 2, 2, { id: 'b', name: 'Skip' })] })
-    pick(/^Skip/)
+    pickDrawn(/^Skip/)
     press('ArrowRight')
     await settled(() =>
       expect(now().things[0]).toMatchObject({
@@ -182,7 +190,7 @@ describe('editing', () => {
       devices: [camera()],
       things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' }), block(9, 9, 1, 1, { id: 'b', name: 'Skip' })],
     })
-    pick(/^Front/)
+    pickDrawn(/^Front/)
     press('k')
     await settled(() => expect(now().things[0]!.locked).toBe(true))
     expect(screen.getByLabelText<HTMLInputElement>('Length').closest('fieldset')!.disabled).toBe(true)
@@ -206,7 +214,7 @@ describe('editing', () => {
   })
   it('copies stand beside what they were copied from, under ids of their own, also in another job', async () => {
     show({ things: [block(0, 0, 2, 2, { id: 'a', name: 'Skip' })] })
-    pick(/^Skip/)
+    pickDrawn(/^Skip/)
     press('c', { ctrlKey: true })
     press('d', { ctrlKey: true })
     await settled(() => expect(now().things).toHaveLength(2))
@@ -222,22 +230,22 @@ describe('editing', () => {
     show({
       things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' }), wall(7, -2, 7, 2, { id: 'v', name: 'Side' })],
     })
-    pick(/^Front/)
+    pickDrawn(/^Front/)
     press('e')
     await settled(() => expect(now().things[0]).toMatchObject({ to: xy(7, 0) }))
-    pick(/^Front/) // no longer
+    pickDrawn(/^Front/) // no longer
     press('e')
     expect(now().things[0]).toMatchObject({ to: xy(7, 0) })
   })
   it('a soffit turns its board to the other side', async () => {
     show({ things: [soffit(0, 0, 4, 0, { name: 'Eaves' })] })
-    pick(/^Eaves/)
+    pickDrawn(/^Eaves/)
     pick('Turn it to the other side')
     await settled(() => expect(now().things[0]).toMatchObject({ from: xy(4, 0), to: xy(0, 0) }))
   })
   it('an area’s level changes its verdict', async () => {
     show({ devices: [camera()], things: [area(-1, 6, 2, 2, { name: 'Doorstep' })] })
-    pick(/^Doorstep/)
+    pickDrawn(/^Doorstep/)
     fireEvent.change(screen.getByLabelText('Must show'), { target: { value: 'inspect' } })
     await settled(() => expect(findings()).toContain('■ Stop Doorstep: not enough to inspect'))
   })
@@ -256,7 +264,7 @@ describe('a device on the plan', () => {
         ),
       ],
     })
-    pick(/^Ceiling/)
+    pickDrawn(/^Ceiling/)
     keep('Starts above its floor', '3')
     await settled(() => expect(now().things[0]).toMatchObject({ heightM: 3, endM: 3 }))
     keep('Ends above its floor', '1')
@@ -273,6 +281,7 @@ describe('a device on the plan', () => {
     )
     fireEvent.change(screen.getByLabelText('Its end is on'), { target: { value: 'upper' } })
     await settled(() => expect(now().things[0]).toMatchObject({ endFloor: 'upper' }))
+    unfold('Ways of all cables')
     expect(screen.getByText(/How high the floors at its ends lie is not entered/)).toBeTruthy()
   })
   it('its cable takes the way of least labour over the pathways, or another; all are added up', async () => {
@@ -301,6 +310,7 @@ describe('a device on the plan', () => {
       },
       'device-1',
     )
+    unfold('The way of its cable', 'Ways of all cables')
     const ways = () => [...document.querySelectorAll('[data-way]')].map(({ textContent }) => textContent)
     expect(ways()).toEqual([
       expect.stringMatching(/^11\.50 m, 37 min of work.*Trunking.*: 10\.00 m, down 1\.50 m/) as string,
@@ -327,6 +337,7 @@ describe('a device on the plan', () => {
       headEnd(10, 0),
     ]
     show({ devices: [{ ...camera({ heightM: 2.5 }), cableId: 'mains-14-2' }], things }, 'device-1')
+    unfold('The way of its cable', 'Ways of all cables')
     expect(screen.getByText(/^Mains and earth go a way of their own/)).toBeTruthy()
     expect(document.querySelector('[data-way]')).toBeNull()
     expect(screen.getByText(/^Cables with a way: 0 of 0;/)).toBeTruthy()
@@ -355,6 +366,7 @@ describe('a device on the plan', () => {
   it('two places beside each other: the kept one has its figures, and is gone back to', async () => {
     const things = [area(-2, 5, 4, 3, { name: 'Yard', level: 'observe' }), wall(20, 0, 20, 9)]
     show({ devices: [camera()], things }, 'device-1')
+    unfold('Compare two places')
     fireEvent.click(screen.getByRole('button', { name: 'Keep this place' }))
     const row = (label: string) =>
       [...screen.getByRole('table', { name: 'Two places' }).querySelectorAll('tr')]
@@ -396,6 +408,7 @@ describe('a device on the plan', () => {
 describe('site and walk', () => {
   it('keeps the place on earth once latitude and longitude are both said', async () => {
     show({})
+    unfold('Where it lies')
     keep('Latitude', '50.3')
     expect(now().site).toBeNull()
     keep('Longitude', '-4.1')
@@ -420,7 +433,7 @@ describe('site and walk', () => {
         },
       ],
     })
-    pick(/^Round/)
+    pickDrawn(/^Round/)
     expect(screen.getByText(/^Out of everybody’s view for \d+\.\d s/)).toBeTruthy()
     expect(screen.getByRole('img', { name: /^Density at the face against time\. 01 at best/ })).toBeTruthy()
   })

@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic'
 import { Suspense, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import type { PlanPoint } from '@/core/geometry'
 import type { Device } from '@/core/job'
-import { bundlesOf, cablesOn, withPulls, finderOver } from '@/core/pathway'
+import { bundlesOf, ledOn } from '@/core/pathway'
 import {
   camerasOn,
   imagerOf,
@@ -18,6 +18,7 @@ import {
 } from '@/core/sight'
 import type { Room } from '@/drawings/plan'
 import { useAssessed, useCatalogue } from '../job/JobProvider'
+import { useLed } from '../job/cables'
 import { fetchCharts } from '../kit/Chart'
 import { useWide } from '../kit/wide'
 import { Ask } from './Ask'
@@ -118,12 +119,8 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
   const later = useDeferredValue(editor)
   const beside = editor.trying ? later : editor
   const setting = useMemo(() => settingOf({ things, floorHeightsM }, floor), [things, floorHeightsM, floor])
-  const finder = useMemo(() => finderOver({ things, floorHeightsM }), [things, floorHeightsM])
-  const { devices: running, equipment, runs } = beside.job
-  const cables = useMemo(() => {
-    const led = cablesOn({ devices: running, equipment, runs, things }, catalogue, finder)
-    return withPulls({ things }, catalogue, led)
-  }, [running, equipment, runs, catalogue, finder, things])
+  const led = useLed(beside.job)
+  const cables = ledOn(led, catalogue)
   const bundles = useMemo(
     () => bundlesOf(cables.flatMap(({ found }) => ('way' in found ? [found.way] : []))),
     [cables],
@@ -203,7 +200,7 @@ export function PlanPage({ deviceId }: { deviceId: string | null }) {
       cameras={cameras}
       scaling={scaling}
       onScaled={onScaled}
-      finder={finder}
+      led={led}
       cables={cables}
       onWalk={setWalkAt}
       onBlindSpot={onBlindSpot}

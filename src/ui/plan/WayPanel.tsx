@@ -7,6 +7,7 @@ import type { Device } from '@/core/job'
 import {
   cablesToLead,
   endsOnSite,
+  finderOver,
   goesApart,
   isAlong,
   legName,
@@ -28,15 +29,14 @@ const metres = (value: number, units: UnitSystem) => print({ value, kind: 'lengt
 export function WayPanel({
   device,
   assessed,
-  finder,
   editor: { job, commit },
 }: {
   device: Device
   assessed: DeviceAssessment
-  finder: WayFinder
   editor: Editor
 }) {
   const catalogue = useCatalogue()
+  const finder = finderOver(job)
   const cable = catalogue.cables.get(device.cableId)
   const route = assessed.stages?.route
   const lead = useMemo(() => {

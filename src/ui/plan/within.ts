@@ -1,6 +1,6 @@
 import { boundsOf, type Bounds, type PlanPoint } from '@/core/geometry'
 import type { Floor, Job } from '@/core/job'
-import { boundsOfThing, pointsOf, type PlanThing } from '@/core/plan'
+import { pointsOf, type PlanThing } from '@/core/plan'
 import { placeOn } from '@/drawings/plan'
 import type { Picked } from './editor'
 
@@ -33,8 +33,12 @@ export function pickedWithin(
 }
 
 /** What reaches into a part of the plan: a plan may hold thousands of walls, and the rest is not drawn. */
-export const reachingInto = (things: readonly PlanThing[], { left, right, bottom, top }: Bounds) =>
-  things.filter((thing) => {
-    const box = boundsOfThing(thing)
+export const reachingInto = <T>(
+  all: readonly T[],
+  boundsOfOne: (one: T) => Bounds,
+  { left, right, bottom, top }: Bounds,
+): readonly T[] =>
+  all.filter((one) => {
+    const box = boundsOfOne(one)
     return box.right >= left && box.left <= right && box.top >= bottom && box.bottom <= top
   })

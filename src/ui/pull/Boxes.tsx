@@ -2,8 +2,7 @@
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { CATALOGUE } from '@/catalogue'
-import { boxTable, cableNeeds } from '@/core/pull'
+import { boxTable } from '@/core/pull'
 import type { CableNeed, CablePlan } from '@/core/reels'
 import { print } from '@/core/units'
 import { useJob } from '../job/JobProvider'
@@ -24,10 +23,10 @@ const ENDED = {
 }
 
 /** Which run is cut from which box: no joints, the fewest new boxes, then the least of what is begun. */
-export function Boxes() {
+export function Boxes({ needs: listed }: { needs: readonly CableNeed[] }) {
   const { job } = useJob()
   // Most of what changes in a job cuts nothing: the same needs are not planned again.
-  const asked = useMemo(() => JSON.stringify(cableNeeds(job, CATALOGUE)), [job])
+  const asked = useMemo(() => JSON.stringify(listed), [listed])
   const needs = useMemo(() => JSON.parse(asked) as readonly CableNeed[], [asked])
   const { plans, of, solved, progress, ended, cancel, again } = useBoxPlans(needs)
   const usual = needs[0]?.cable.id ?? 'cat6'
@@ -76,7 +75,7 @@ export function Boxes() {
 function OfCable({ plan }: { plan: CablePlan }) {
   const { job } = useJob()
   const { cable, boxes, untouched, tooLong } = plan
-  const { title, heads, rows } = boxTable(plan, job.units)
+  const { title, heads, shares, rows } = boxTable(plan, job.units)
   const cut = (m: number) => print({ value: m, kind: 'cut' }, job.units)
   return (
     <Box mb={5}>
@@ -97,6 +96,7 @@ function OfCable({ plan }: { plan: CablePlan }) {
           <Rows
             title={title}
             heads={heads}
+            shares={shares}
             rows={rows.map((row, at) => [`${boxes[at]!.boxId ?? 'new'}${at}`, row])}
           />
         </>

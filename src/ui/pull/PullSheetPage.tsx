@@ -1,10 +1,9 @@
 'use client'
 
 import { Box, Button, HStack, Text } from '@chakra-ui/react'
-import { Fragment, useMemo } from 'react'
-import { CATALOGUE } from '@/catalogue'
-import { pullSheet, pullTables, type PullTable } from '@/core/pull'
-import { print } from '@/core/units'
+import { Fragment } from 'react'
+import type { PullTable } from '@/core/pull'
+import { useSheet } from '../job/cables'
 import { useJob } from '../job/JobProvider'
 import { GoLink } from '../kit/go'
 import { Nothing, Part, Sentence } from '../kit/Page'
@@ -15,20 +14,22 @@ import { Rows } from './Rows'
 /** What to cut, what to drill and what to load, from everything planned. */
 export function PullSheetPage() {
   const { job } = useJob()
-  const sheet = useMemo(() => pullSheet(job, CATALOGUE), [job])
-  const tables = useMemo(() => pullTables(sheet, job.units), [sheet, job.units])
-  const { cuts, drills } = sheet
-  const total = cuts.reduce((sum, { cutM }) => sum + (cutM ?? 0), 0)
-  const holes = drills.reduce((sum, { count }) => sum + count, 0)
-  const cut = (m: number) => print({ value: m, kind: 'cut' }, job.units)
+  const shown = useSheet(job)
+  if (!shown)
+    return (
+      <Text p={5} color="soft" role="status">
+        Listing what is cut, drilled, pulled and loaded…
+      </Text>
+    )
+  const { sentence, cautions, tables, pulls, needs } = shown.sheet
   return (
     <Box px={{ base: 3, md: 5 }} py={5} maxW="1000px">
-      <Sentence next="Spares are counted; bits stand in millimetres and inches.">
-        {cuts.length === 0 && drills.length === 0
-          ? 'Nothing is planned to cut or drill yet.'
-          : `${cuts.length} run${cuts.length === 1 ? '' : 's'}, ${cut(total)} to cut; ${holes} ` +
-            `hole${holes === 1 ? '' : 's'} to drill.`}
-      </Sentence>
+      <Sentence next="Spares are counted; bits stand in millimetres and inches.">{sentence}</Sentence>
+      {shown.of === job ? null : (
+        <Text color="soft" role="status">
+          As it was before the last change.
+        </Text>
+      )}
       <HStack className="no-print" mb={5} gap={2}>
         <Button colorPalette="copper" minH="44px" onClick={() => window.print()}>
           Print
@@ -43,9 +44,9 @@ export function PullSheetPage() {
         </Button>
       </HStack>
       {job.devices.length === 0 ? <Nothing>The lists come from the devices of this job.</Nothing> : null}
-      {sheet.cautions.length > 0 ? (
+      {cautions.length > 0 ? (
         <Box as="ul" mb={4} listStyleType="none" aria-label="Cautions" css={{ columns: '300px' }}>
-          {sheet.cautions.map((caution) => (
+          {cautions.map((caution) => (
             <Text as="li" key={caution} fontSize="sm" pb={1} css={{ breakInside: 'avoid' }}>
               Mind: {caution}
             </Text>
@@ -55,15 +56,28 @@ export function PullSheetPage() {
       {tables.map((table) => (
         <Fragment key={table.list}>
           <List jobId={job.id} table={table} />
-          {table.list === 'cut-list' ? <Boxes /> : null}
-          {table.list === 'pull-list' ? <AlongTheSite plan={sheet.pulls} /> : null}
+          {table.list === 'cut-list' ? <Boxes needs={needs} /> : null}
+          {table.list === 'pull-list' ? <AlongTheSite plan={pulls} /> : null}
         </Fragment>
       ))}
     </Box>
   )
 }
 
-function List({ jobId, table: { title, list, heads, rows, note } }: { jobId: string; table: PullTable }) {
+/** What is out of sight is not laid out: there may be thousands of rows. On paper everything is. */
+const LONG = {
+  'contentVisibility': 'auto',
+  'containIntrinsicSize': 'auto 400px',
+  '@media print': { contentVisibility: 'visible' },
+} as const
+
+function List({
+  jobId,
+  table: { title, list, heads, shares, rows, note },
+}: {
+  jobId: string
+  table: PullTable
+}) {
   if (rows.length === 0) return null
   return (
     <Part
@@ -78,7 +92,9 @@ function List({ jobId, table: { title, list, heads, rows, note } }: { jobId: str
         </HStack>
       }
     >
-      <Rows title={title} heads={heads} rows={rows.map((row, at) => [String(at), row])} />
+      <Box css={LONG}>
+        <Rows title={title} heads={heads} shares={shares} rows={rows.map((row, at) => [String(at), row])} />
+      </Box>
       {note ? (
         <Text fontSize="sm" color="soft" mt={1}>
           {note}

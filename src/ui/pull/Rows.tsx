@@ -6,39 +6,55 @@ export type Row = readonly [key: string, cells: readonly ReactNode[]]
 interface RowsProps {
   readonly title: string
   readonly heads: readonly string[]
+  /** Shares of the width, by column: to find them in thousands of rows takes a browser long. */
+  readonly shares: readonly number[]
   readonly rows: readonly Row[]
 }
 
+/** Cells are styled once for all: there may be thousands. */
+const CELLS = {
+  'tableLayout': 'fixed',
+  'minWidth': '560px',
+  '& th, & td': {
+    borderBottomWidth: '1px',
+    borderColor: 'rule',
+    py: 2,
+    pe: 3,
+    ps: 1,
+    textAlign: 'start',
+    overflowWrap: 'break-word',
+  },
+  '& th': { fontWeight: 600 },
+} as const
+
 /** A table of a pull sheet, on the screen and on paper. */
-export function Rows({ title, heads, rows }: RowsProps) {
+export function Rows({ title, heads, shares, rows }: RowsProps) {
   return (
     <Table.ScrollArea tabIndex={0} role="region" aria-label={title}>
-      <Table.Root
-        size="sm"
-        bg="transparent"
-        css={{ '& th, & td': { borderColor: 'rule' } }}
-        className="figures"
-      >
-        <Table.Header>
-          <Table.Row bg="transparent">
-            {heads.map((head) => (
-              <Table.ColumnHeader key={head} color="ink" ps={1}>
-                {head}
-              </Table.ColumnHeader>
-            ))}
-          </Table.Row>
-        </Table.Header>
-        <Table.Body>
-          {rows.map(([key, cells]) => (
-            <Table.Row key={key} bg="transparent">
-              {cells.map((cell, i) => (
-                <Table.Cell key={i} ps={1} whiteSpace="normal">
-                  {cell}
-                </Table.Cell>
-              ))}
-            </Table.Row>
+      <Table.Root size="sm" bg="transparent" color="ink" css={CELLS} className="figures">
+        <colgroup>
+          {shares.map((share, i) => (
+            <col key={i} style={{ width: `${100 * share}%` }} />
           ))}
-        </Table.Body>
+        </colgroup>
+        <thead>
+          <tr>
+            {heads.map((head) => (
+              <th key={head} scope="col">
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([key, cells]) => (
+            <tr key={key}>
+              {cells.map((cell, i) => (
+                <td key={i}>{cell}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
       </Table.Root>
     </Table.ScrollArea>
   )

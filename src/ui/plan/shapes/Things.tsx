@@ -15,8 +15,17 @@ interface ThingsProps {
 
 /** Everything drawn on the plan, heaviest lines for what blocks the view. */
 export const Things = memo(function Things({ things, view, ink, selected }: ThingsProps) {
-  return inOrder(things).map((thing) => {
-    const drawn = { id: `thing:${thing.id}`, view, selected: selected.has(thing.id) }
-    return <PlanMarks key={thing.id} marks={marksOf(thing, drawn)} ink={ink} />
-  })
+  return inOrder(things).map((thing) => (
+    <Thing key={thing.id} thing={thing} view={view} ink={ink} selected={selected.has(thing.id)} />
+  ))
+})
+
+interface ThingProps extends Pick<ThingsProps, 'view' | 'ink'> {
+  readonly thing: PlanThing
+  readonly selected: boolean
+}
+
+/** Remembered: a hand moves one of thousands. */
+const Thing = memo(function Thing({ thing, view, ink, selected }: ThingProps) {
+  return <PlanMarks marks={marksOf(thing, { id: `thing:${thing.id}`, view, selected })} ink={ink} />
 })

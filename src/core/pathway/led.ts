@@ -1,9 +1,9 @@
 import { SPACES } from '../job/choices'
 import type { Job } from '../job/job'
 import type { Cable, Catalogue, ConduitGrowth, TubePull, OnPlan } from '../parts'
-import { cablesOn, hasWays, segmentsOf, type CableWay } from './cables'
+import { cablesOn, cablesToLead, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
-import { finderOver } from './finder'
+import { finderOver, sameLeads } from './finder'
 import { growthOf } from './growth'
 import type { Lane } from './network'
 import {
@@ -111,34 +111,87 @@ function tubePull(section: Section, cable: Cable, together: number): Pulls[numbe
   }
 }
 
-type Ways = ReadonlyMap<string, OnPlan>
-/** What of a job the ways rest on. */
+/** What of a job its cables' ways rest on. */
+export type LedJob = Pick<Job, (typeof ROOTS)[number]>
 const ROOTS = ['devices', 'equipment', 'runs', 'things', 'floorHeightsM', 'ownParts'] as const
-const KNOWN = new WeakMap<Job, Ways>()
+
+type Led = readonly CableWithPulls[]
+const KNOWN = new WeakMap<LedJob, Led>()
 /** The last job asked about: most commands leave all that the ways rest on as it is. */
-let last: { readonly job: Job; readonly catalogue: Catalogue; readonly ways: Ways } | null = null
+let last: { readonly job: LedJob; readonly catalogue: Catalogue; readonly led: Led } | null = null
+
+/**
+ * Every cable that is led over the plans with its way, its pulls and what its conduits grow. The very same
+ * list while nothing changes that it rests on.
+ */
+export function ledOn(job: LedJob, catalogue: Catalogue): Led {
+  const known = knownOf(job, catalogue)
+  if (known) return known
+  const led = withPulls(job, catalogue, cablesOn(job, catalogue, finderOver(job)))
+  keep(job, catalogue, led)
+  return led
+}
+
+function knownOf(job: LedJob, catalogue: Catalogue): Led | null {
+  const known = KNOWN.get(job)
+  if (known) return known
+  if (last?.catalogue !== catalogue || !ROOTS.every((name) => last!.job[name] === job[name])) return null
+  KNOWN.set(job, last.led)
+  return last.led
+}
+
+function keep(job: LedJob, catalogue: Catalogue, led: Led): void {
+  last = { job, catalogue, led }
+  KNOWN.set(job, led)
+}
+
+/** What was found of a cable: all that a `CableWithPulls` adds to its `Lead`. */
+export type FoundOf = Pick<CableWithPulls, 'found' | 'pulls' | 'growths'>
+
+/** The same as `ledOn`, for whoever is told of it elsewhere: by the order of `cablesToLead`. */
+export const foundOn = (job: LedJob, catalogue: Catalogue): readonly FoundOf[] =>
+  ledOn(job, catalogue).map(({ found, pulls, growths }) => ({ found, pulls, growths }))
+
+/** Takes over what was found of the cables of a job elsewhere. */
+export function takeFound(job: LedJob, catalogue: Catalogue, found: readonly FoundOf[]): void {
+  keep(
+    job,
+    catalogue,
+    cablesToLead(job, catalogue).map((lead, i) => ({ ...lead, ...found[i]! })),
+  )
+}
+
+/** More pathways than these take longer to look through than a frame, with every cable once. */
+const FEW_PATHWAYS = 150
+
+/**
+ * Whether asking for the cables of a job holds nobody up, when those of `held` are known: nothing that ways
+ * rest on has changed but what the same pathways are asked for, or the pathways are few.
+ */
+export function isQuick(job: LedJob, held: LedJob, catalogue: Catalogue): boolean {
+  if (knownOf(job, catalogue)) return true
+  if (sameLeads(job, held)) return true
+  return job.things.filter(({ kind }) => kind === 'pathway').length <= FEW_PATHWAYS
+}
 
 /**
  * What the plan says of every cable, by the id of its device or run: nothing as long as it has no pathway, or
  * nothing that one leads to. The very same map while nothing changes that it rests on.
  */
-export function waysOn(job: Job, catalogue: Catalogue): Ways {
-  const known = KNOWN.get(job)
+export function waysOn(job: LedJob, catalogue: Catalogue): Ways {
+  const led = ledOn(job, catalogue)
+  const known = WAYS.get(led)
   if (known) return known
-  const same = last && last.catalogue === catalogue && ROOTS.every((name) => last!.job[name] === job[name])
-  const ways = same ? last!.ways : waysFromScratch(job, catalogue)
-  last = { job, catalogue, ways }
-  KNOWN.set(job, ways)
-  return ways
-}
-
-function waysFromScratch(job: Job, catalogue: Catalogue): Ways {
-  const cables = hasWays(job) ? cablesOn(job, catalogue, finderOver(job)) : []
-  return new Map(
-    withPulls(job, catalogue, cables).map(({ id, turned, found, pulls, growths }): [string, OnPlan] => {
+  const ways = new Map(
+    (hasWays(job) ? led : []).map(({ id, turned, found, pulls, growths }): [string, OnPlan] => {
       if (!('way' in found)) return [id, found]
       const bare = pulls.map(({ section: _, ...pull }) => pull)
       return [id, { segments: segmentsOn(found.way, turned), pulls: bare, growths }]
     }),
   )
+  WAYS.set(led, ways)
+  return ways
 }
+
+type Ways = ReadonlyMap<string, OnPlan>
+const WAYS = new WeakMap<Led, Ways>()
