@@ -119,6 +119,11 @@ describe('editing', () => {
       show({ things: [wall(0, 0, 4, 0, { id: 'w', name: 'Front' })] })
       pickDrawn(/^Front/)
       pick('Add an opening')
+      pick('Add an opening') // before the first is kept
+      await settled(() =>
+        expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9, headM: 2.1 }, { widthM: 0.9 }] }),
+      )
+      pick('Remove opening 2')
       await settled(() => expect(now().things[0]).toMatchObject({ openings: [{ widthM: 0.9, headM: 2.1 }] }))
       fireEvent.change(screen.getByLabelText('What the opening is'), { target: { value: 'window' } })
       pick('Add an opening')

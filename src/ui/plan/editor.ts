@@ -39,6 +39,9 @@ export interface Again {
   readonly run: () => void
 }
 
+/** A change, or what it is once it is known how the job stands. */
+type Wanted = Change | ((now: Job) => Change)
+
 export interface Editor {
   readonly job: Job
   readonly floor: Floor
@@ -58,8 +61,11 @@ export interface Editor {
   readonly begin: () => void
   /** Ends what is being drawn and keeps it. */
   readonly finish: (points?: readonly PlanPoint[]) => Promise<void>
-  /** Says changes that can be taken back together; the first that is refused ends them. */
-  readonly commit: (...changes: readonly Change[]) => Promise<Said>
+  /**
+   * Says changes that can be taken back together; the first that is refused ends them. One may rest on the
+   * job as it stands when it is said: what was said a moment ago may not be shown yet.
+   */
+  readonly commit: (...changes: readonly Wanted[]) => Promise<Said>
   /** Shows changes without saying them; none ends it. */
   readonly attempt: (...changes: readonly Change[]) => void
   /** Whether something is shown that is not said. */
@@ -139,10 +145,11 @@ export function useEditor(deviceId: string | null): Editor {
   )
 
   const commit = useCallback(
-    (...changes: readonly Change[]): Promise<Said> => {
+    (...wanted: readonly Wanted[]): Promise<Said> => {
       const tried = base
       setBase(null)
       return inLine(async (): Promise<Said> => {
+        const changes = wanted.map((one) => (typeof one === 'function' ? one(latest()) : one))
         const before = tried ?? latest()
         const locked = lockedOut(before, changes)
         if (locked !== null) {

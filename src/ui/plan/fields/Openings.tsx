@@ -19,14 +19,20 @@ const USUAL = {
   'shop window': { label: 'Shop window', widthM: 2.4, sillM: 0.3, headM: 2.4 },
 } as const
 type Usual = keyof typeof USUAL
+type Opening = ThingOf<'wall'>['openings'][number]
 
 /** Doors, windows and gates of a wall. */
-export function Openings({ wall, editor: { job, commit } }: { wall: ThingOf<'wall'>; editor: Editor }) {
+export function Openings({ wall, editor }: { wall: ThingOf<'wall'>; editor: Editor }) {
+  const { job, commit } = editor
   const lengthM = distanceM(wall.from, wall.to)
-  const put = (openings: ThingOf<'wall'>['openings']) =>
-    commit({ type: 'putThing', thing: { ...wall, openings } })
+  const put = (edit: (openings: Opening[]) => Opening[]) =>
+    commit(({ things }) => {
+      const now = things.find(({ id }) => id === wall.id)
+      const { openings } = now?.kind === 'wall' ? now : wall
+      return { type: 'editThing', thingId: wall.id, change: { openings: edit(openings) } }
+    })
   const change = (id: string, by: object) =>
-    put(wall.openings.map((one) => (one.id === id ? { ...one, ...by } : one)))
+    put((now) => now.map((one) => (one.id === id ? { ...one, ...by } : one)))
   const fields: readonly (readonly [key: 'alongM' | 'widthM' | 'sillM' | 'headM', label: string])[] = [
     ['alongM', 'From its start'],
     ['widthM', 'Width'],
@@ -38,8 +44,8 @@ export function Openings({ wall, editor: { job, commit } }: { wall: ThingOf<'wal
     const { sillM, headM, ...size } = USUAL[usual]
     const widthM = Math.min(size.widthM, lengthM * 0.8)
     const topM = wall.baseM + wall.heightM
-    void put([
-      ...wall.openings,
+    void put((now) => [
+      ...now,
       {
         id: `opening-${uuid().slice(0, 8)}`,
         name: '',
@@ -108,7 +114,7 @@ export function Openings({ wall, editor: { job, commit } }: { wall: ThingOf<'wal
             minW="44px"
             variant="ghost"
             colorPalette="inky"
-            onClick={() => put(wall.openings.filter(({ id }) => id !== opening.id))}
+            onClick={() => put((now) => now.filter(({ id }) => id !== opening.id))}
           >
             <Trash2 size={16} />
           </IconButton>
