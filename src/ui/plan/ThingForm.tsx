@@ -14,7 +14,7 @@ import { LockPress } from './LockPress'
 export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor }) {
   const { job, commit } = editor
   const put = (change: Partial<PlanThing>) =>
-    commit({ type: 'putThing', thing: { ...thing, ...change } as PlanThing })
+    commit({ type: 'editThing', thingId: thing.id, change })
   const draft = (field: string) => `${job.id}:thing:${thing.id}:${field}`
   const figure: Form['figure'] = (kind, label, value, least, most, onKeep) => (
     <QuantityField
