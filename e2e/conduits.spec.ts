@@ -89,6 +89,25 @@ test('equipment that is put on the plan has its cables led to it, and a run take
   await page.reload()
   await awake(page)
   await expect(page.getByText('It is planned this way.')).toBeVisible()
+
+  // What is found along it is said there; no way leads around the wall, and through the duct it is kept.
+  const ways = page.locator('[data-way]')
+  await page.getByText('Other ways over the plan').click()
+  await expect(ways.first()).toContainText('Check Tight in the conduit: ')
+  await expect(ways.first()).toContainText('It is planned this way.')
+  await page.getByLabel('Around').selectOption({ label: 'Up the workshop wall' })
+  await expect(page.getByText(/^▲ No pathway that its cable may take comes near it/)).toBeVisible()
+  await page.getByLabel('Around').selectOption({ label: 'None' })
+  await page.getByLabel('Through', { exact: true }).selectOption({ label: 'Duct across the yard' })
+  await page.getByRole('button', { name: 'Take the way that was asked for' }).click()
+  await expect(ways.last()).toContainText('It is planned this way.')
+  await expect(ways.first()).toContainText('Take this way')
+  await page.reload()
+  await awake(page)
+  await page.getByText('Other ways over the plan').click()
+  await expect(page.getByLabel('Through', { exact: true }).locator('option:checked')).toHaveText(
+    'Duct across the yard',
+  )
   quiet()
 })
 
@@ -122,7 +141,7 @@ test('a way is asked for through one pathway, and around another', async ({ page
     .filter({ has: page.getByRole('button', { name: /was asked for/ }) })
   await expect(forced).toContainText('Trunking to the till')
   await page.getByLabel('Around').selectOption({ label: 'Over the office ceiling' })
-  await expect(page.getByText('▲ No way to where it ends goes through it.')).toBeVisible()
+  await expect(page.getByText(/^▲ No way to where it ends goes through Trunking to the till/)).toBeVisible()
   await page.getByLabel('Around').selectOption({ label: 'None' })
   await forced.getByRole('button').click()
   await expect(page.getByText('It is planned this way.')).toBeVisible()

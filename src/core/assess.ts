@@ -33,6 +33,7 @@ export {
   type ListedJob,
 } from './derive/board'
 export type { DrawingOf } from './stages/table'
+export { foundAlong, foundOfRun } from './derive/tried'
 export { assessDevice, type DeviceAssessment, type DeviceStages, type StageState } from './derive/device'
 export { equipmentStanding, type EquipmentAssessment } from './derive/equipment'
 export { jobRound, type JobRound, type LeftStep } from './derive/round'

@@ -65,6 +65,7 @@ describe('the route strip is in proportion', () => {
         })),
         laid: 'new' as const,
         cordsM: 2,
+        forced: null,
         leadLengthM: null,
         ...change,
       },

@@ -77,6 +77,12 @@ export const route = fc.record({
   laid: keys(LAID),
   cordsM: real(0, 50),
   leadLengthM: fc.option(real(0.5, 100)),
+  forced: fc.option(
+    fc.record({
+      through: fc.constantFrom(null, 't0', 'gone'),
+      around: fc.subarray(['t1', 't2', 'gone']),
+    }),
+  ),
 })
 const terminate = fc.record({
   cameraEndId: part(CATALOGUE.connectors),

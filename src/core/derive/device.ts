@@ -49,7 +49,8 @@ export const pendingDevice = ({ id, mark, name, state }: Device): DeviceAssessme
   state,
 })
 
-const NOTHING: DeviceRecords = { records: [], photos: [], faults: [] }
+/** Of what nothing is recorded. */
+export const NOTHING: DeviceRecords = { records: [], photos: [], faults: [] }
 
 /** What the log has measured and the stages reckon with from then on. */
 export function measuredOf(records: readonly StepRecord[]): Measured {

@@ -249,6 +249,7 @@ describe('devices', () => {
             laid: 'new',
             cordsM: 0,
             leadLengthM: null,
+            forced: null,
           },
         },
       },

@@ -138,6 +138,7 @@ const way = (conduitName: string): Route => ({
   ],
   laid: 'new' as const,
   cordsM: 2,
+  forced: null,
   leadLengthM: null,
 })
 

@@ -196,6 +196,22 @@ const UPGRADES: readonly Upgrade[] = [
     // 17 knows which cables lie in a conduit already.
     thing: (thing) => ({ ...(thing.kind === 'pathway' ? { lyingCables: 0, lyingMm: 8 } : {}), ...thing }),
   },
+  {
+    // 18 knows which way somebody wants a cable to be led.
+    plans: { route: (route) => ({ forced: null, ...route }) },
+    job: (job) => ({ ...job, runs: each(job.runs, (run) => ({ forced: null, ...run })) }),
+    command: (command) =>
+      command.type === 'setPlan'
+        ? {
+            ...command,
+            plan: changedIf(command.plan, (plan) =>
+              'route' in plan
+                ? { ...plan, route: changedIf(plan.route, whole(WAY, { forced: null })) }
+                : plan,
+            ),
+          }
+        : command,
+  },
 ]
 
 /** As cold as its space usually gets, and never warmer than it is said to be. */

@@ -54,6 +54,7 @@ export const USUAL_RUN = {
   segments: [],
   cordsM: 0,
   leadLengthM: null,
+  forced: null,
 } as const satisfies Partial<RunChoice>
 
 export const NO_DETAILS: Details = {

@@ -271,6 +271,16 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
       base: null,
     },
   ],
+  17: [
+    {
+      type: 'setPlan',
+      deviceId: 'device-2',
+      plan: { route: { laid: 'new', segments: [], cordsM: 1.5, leadLengthM: 9 } },
+      version: 17,
+      madeOn: '',
+      base: null,
+    },
+  ],
 }
 
 describe('commands of every version are still taken', () => {
@@ -294,7 +304,8 @@ describe('commands of every version are still taken', () => {
     })
     expect(made.equipment).toEqual([equipment({ name: 'Rack switch', partId: 'switch-16' })])
     const [only, second] = made.devices
-    expect(second!.route).toEqual({ laid: 'new', segments: [], cordsM: 1.5, leadLengthM: null })
+    expect(second!.route).toEqual({ laid: 'new', segments: [], cordsM: 1.5, leadLengthM: 9, forced: null })
+    expect(only!.route!.forced).toBeNull()
     const ends = { cameraEndId: 'plug', headEndId: 'jack', recorderId: null, recorderPort: null }
     expect([only!.terminate, second!.terminate]).toEqual([ends, ends])
     expect([only!.route!.laid, made.runs]).toEqual(['new', []])

@@ -3,7 +3,7 @@ import { SPACES } from '../job/choices'
 import type { Device, Equipment, Job, Route, Run } from '../job/job'
 import type { PlanThing, ThingOf } from '../plan'
 import type { Cable, Catalogue } from '../parts'
-import type { Segment } from '../route/plan'
+import type { Forced, Segment } from '../route/plan'
 import type { LedTo, Spot } from './network'
 import type { Found, Leg, Way, WayFinder } from './way'
 
@@ -43,6 +43,7 @@ export interface Lead {
   readonly to: LedTo
   /** Where it is told from its far end on: a run that comes from where it is led to. */
   readonly turned: boolean
+  readonly forced: Forced | null
 }
 
 /** A cable and the way that was found for it. */
@@ -56,8 +57,8 @@ export type Leading = Pick<Job, 'devices' | 'equipment' | 'runs' | 'things'>
 /** The cheapest way of every cable that is yet to be pulled and whose ends both have a place on a plan. */
 export function cablesOn(job: Leading, catalogue: Catalogue, finder: WayFinder): readonly CableWay[] {
   return cablesToLead(job, catalogue).map((lead) => {
-    const { of, from, to, cable } = lead
-    return { ...lead, found: finder.findAgain(of, from, { stands: cable.stands, to }) }
+    const { of, from, to, cable, forced } = lead
+    return { ...lead, found: finder.findAgain(of, from, { stands: cable.stands, to, forced }) }
   })
 }
 
@@ -76,7 +77,8 @@ export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[
     const place = end && places.get(end.id)
     if (!place && end?.stands === 'on site') return []
     const { id, mark } = device
-    return [{ id, mark, of: device, cable, from, to: place?.id ?? null, turned: false }]
+    const forced = device.route?.forced ?? null
+    return [{ id, mark, of: device, cable, from, to: place?.id ?? null, turned: false, forced }]
   })
   if (job.runs.length === 0) return ofDevices
   const endAt = endsIn(job, places)
@@ -84,7 +86,7 @@ export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[
     const cable = cableOf(run.cableId)
     const ends = ledBetween(endAt(run.fromId), endAt(run.toId))
     if (!cable || !ends || run.state !== 'new') return []
-    return [{ id: run.id, mark: run.mark, of: run, cable, ...ends }]
+    return [{ id: run.id, mark: run.mark, of: run, cable, ...ends, forced: run.forced }]
   })
   return [...ofDevices, ...ofRuns]
 }

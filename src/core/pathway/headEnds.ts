@@ -28,7 +28,9 @@ export interface HeadEndSpot {
 }
 
 export const headEndQuestion = (job: Job, catalogue: Catalogue): HeadEndQuestion => ({
-  cables: cablesToLead(job, catalogue).map(({ from, to, cable: { stands } }) => ({ from, to, stands })),
+  cables: cablesToLead(job, catalogue).map(({ from, to, forced, cable: { stands } }) => ({
+    ...{ from, to, forced, stands },
+  })),
   world: { things: job.things.filter(({ kind }) => LEADS.has(kind)), floorHeightsM: job.floorHeightsM },
 })
 
@@ -61,7 +63,7 @@ export function* headEndSteps({ cables, world }: HeadEndQuestion): Generator<num
     const things = world.things.map((thing) => (thing === drawn ? moved : thing))
     const finder = new WayFinder(networkOf({ ...world, things }))
     const ways = cables.flatMap(({ from, ...laid }) => {
-      const found = finder.find(from, laid)
+      const found = finder.findForced(from, laid)
       return 'way' in found ? [found.way] : []
     })
     spots.push({

@@ -1,6 +1,8 @@
 import FlatQueue from 'flatqueue'
 import { distanceM, type PlanPoint } from '../geometry'
 import { SPACES, type Floor, type JacketNeed, type SpaceId } from '../job/choices'
+import { nameOf } from '../plan'
+import type { Forced } from '../route/plan'
 import { PATHWAY_LIMITS } from './limits'
 import {
   alongLane,
@@ -53,6 +55,14 @@ export interface Laid {
   readonly stands: readonly JacketNeed[]
   /** What it ends at; left out where that is the head end. */
   readonly to?: LedTo
+  /** Through what and around what somebody wants it; left out or null where the least labour will do. */
+  readonly forced?: Forced | null
+}
+
+/** A way that can be chosen, and how a cable is told to take it; null where it does so by itself. */
+export interface Choice {
+  readonly way: Way
+  readonly forced: Forced | null
 }
 
 /** What was asked before, and what came of it. */
@@ -68,6 +78,7 @@ const sameSpot = (a: Spot, b: Spot): boolean =>
 const sameEnd = (a: LedTo | undefined, b: LedTo | undefined): boolean =>
   a === b || (!!a && !!b && typeof a === 'object' && typeof b === 'object' && sameSpot(a.spot, b.spot))
 
+const FREELY: Forced = { through: null, around: [] }
 const NO_BANS: ReadonlySet<string> = new Set()
 /** Other ways are looked for around so many legs: each is a look through the whole network. */
 const MOST_AROUND = 5
@@ -132,29 +143,51 @@ export class WayFinder {
     return best && wayOf(from, best.enters, best.by, best.steps, tree, best.minutes)
   }
 
+  /** The way of least labour that goes where somebody wants it, or of all where nobody does. */
+  findForced(from: Spot, laid: Laid): Found {
+    const { through, around } = laid.forced ?? FREELY
+    const bans = new Set(around)
+    if (through === null) return this.find(from, laid, bans)
+    const way = this.findThrough(from, laid, through, bans)
+    if (way) return { way }
+    const lane = this.network.lanes.find(({ pathway }) => pathway.id === through)
+    if (lane)
+      return { none: `No way to where it ends goes through ${nameOf(lane.pathway)}, as it is wanted.` }
+    return { none: 'The pathway that it is wanted to go through cannot be passed, or is not drawn any more.' }
+  }
+
   /** The same for a thing that is asked about again: looked for once while it stays the same. */
   findAgain(of: object, from: Spot, laid: Laid): Found {
     const known = this.found.get(of)
-    if (known?.laid.stands === laid.stands && sameEnd(known.laid.to, laid.to) && sameSpot(known.from, from))
-      return known.found
-    const found = this.find(from, laid)
+    const same =
+      known?.laid.stands === laid.stands &&
+      known.laid.forced === laid.forced &&
+      sameEnd(known.laid.to, laid.to) &&
+      sameSpot(known.from, from)
+    if (same) return known.found
+    const found = this.findForced(from, laid)
     this.found.set(of, { from, laid, found })
     return found
   }
 
-  /** The best way, then others that each go around one of its longest legs, the least labour first. */
-  ways(from: Spot, laid: Laid, most = 3): readonly Way[] {
+  /**
+   * The best way, then others that each go around one of its longest legs, the least labour first; each with
+   * what it would be forced by.
+   */
+  ways(from: Spot, laid: Laid, most = 3): readonly Choice[] {
     const best = this.find(from, laid)
     if (!('way' in best)) return []
     const longest = [...best.way.legs].sort((a, b) => laidM(b) - laidM(a))
     const used = new Set(longest.map(({ pathway }) => pathway.id))
-    const others = [...used].slice(0, MOST_AROUND).flatMap((id) => {
+    const others = [...used].slice(0, MOST_AROUND).flatMap((id): Choice[] => {
       const found = this.find(from, laid, new Set([id]))
-      return 'way' in found ? [found.way] : []
+      return 'way' in found ? [{ way: found.way, forced: { through: null, around: [id] } }] : []
     })
     const words = ({ legs }: Way) => legs.map(({ pathway }) => pathway.id).join(' ')
-    const known = new Map([best.way, ...others].map((way) => [words(way), way]))
-    return [...known.values()].sort((a, b) => a.minutes - b.minutes).slice(0, most)
+    const known = new Map<string, Choice>()
+    for (const one of [{ way: best.way, forced: null }, ...others])
+      if (!known.has(words(one.way))) known.set(words(one.way), one)
+    return [...known.values()].sort((a, b) => a.way.minutes - b.way.minutes).slice(0, most)
   }
 
   private tree({ stands, to = null }: Laid, around: ReadonlySet<string>): Tree {
@@ -227,7 +260,7 @@ function treeOf(network: Network, to: LedTo, may: (lane: Lane) => boolean): Tree
   return { of: tree, ends }
 }
 
-interface Forced {
+interface Along {
   readonly minutes: number
   readonly enters: Stop
   readonly by: Stop
@@ -246,9 +279,9 @@ function alongOne(
   through: string,
   tree: Tree,
   may: (lane: Lane) => boolean,
-): Forced | null {
+): Along | null {
   const reached: readonly [Set<Stop>, Set<Stop>] = [new Set(), new Set()]
-  const open = new FlatQueue<readonly [stop: Stop, after: boolean, by: Forced]>()
+  const open = new FlatQueue<readonly [stop: Stop, after: boolean, by: Along]>()
   const goesAlong = ({ pathway }: Lane) => pathway.id === through
   for (const stop of enters)
     for (const by of besides(stop)) {
@@ -256,7 +289,7 @@ function alongOne(
       const after = goesAlong(stop.lane) && stop.share !== by.share
       open.push([by, after, { minutes, enters: stop, by, steps: [] }], minutes)
     }
-  let best: Forced | null = null
+  let best: Along | null = null
   for (let first = open.pop(); first; first = open.pop()) {
     const [stop, after, way] = first
     if (best && way.minutes >= best.minutes) break

@@ -107,10 +107,15 @@ describe('what is lawful', () => {
       { id: 'long', minutesPerM: 2 },
     )
     const finder = over([short, long, headEnd(10, 1)])
-    expect(finder.ways(spot(0, 1), INDOORS).map(({ legs: [first] }) => first!.pathway.id)).toEqual([
-      'long',
-      'short',
-    ])
+    expect(
+      finder.ways(spot(0, 1), INDOORS).map(
+        ({
+          way: {
+            legs: [first],
+          },
+        }) => first!.pathway.id,
+      ),
+    ).toEqual(['long', 'short'])
     expect(finder.find(spot(0, 1), INDOORS, new Set(['long', 'short']))).toMatchObject({
       none: expect.stringContaining('comes near') as string,
     })

@@ -76,6 +76,7 @@ describe('findings', () => {
       ],
       laid: 'new' as const,
       cordsM: 2,
+      forced: null,
       leadLengthM: null,
     }
     const found = resolve(device({ ...on, route }), job({ equipment: SUPPLIES }), CATALOGUE)

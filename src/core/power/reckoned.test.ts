@@ -21,6 +21,7 @@ const route = (lengthM: number, cordsM = 0): Route => ({
   ],
   laid: 'new',
   cordsM,
+  forced: null,
   leadLengthM: null,
 })
 const assess = (

@@ -210,6 +210,7 @@ describe('steps follow from the plan', () => {
         ],
         laid: 'new' as const,
         cordsM: 0,
+        forced: null,
         leadLengthM: 20,
       },
     })

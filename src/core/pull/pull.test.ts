@@ -119,7 +119,7 @@ describe('the pull sheet', () => {
       cableId: 'lead-thin',
       cameraId: 'dome-back-box-4mp',
       mountIds: [],
-      route: { laid: 'new', segments: [], cordsM: 0, leadLengthM: 20 },
+      route: { laid: 'new', segments: [], cordsM: 0, forced: null, leadLengthM: 20 },
     })
     expect(sheet(lead).cuts).toMatchObject([{ cutM: null, installedM: 20 }])
     expect(line(sheet(lead), 'Ready-made lead, stranded, 4.8 mm, 20 m')).toMatchObject({

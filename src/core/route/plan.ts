@@ -18,6 +18,15 @@ export const Segment = z.strictObject({
 })
 export type Segment = z.infer<typeof Segment>
 
+/** Where somebody wants a cable to be led on the plan: pathways by their ids. */
+export const Forced = z.strictObject({
+  /** It goes along this one somewhere; null where any will do. */
+  through: Id.nullable(),
+  /** It goes along none of these. */
+  around: z.array(Id).max(20, 'At most 20 pathways.'),
+})
+export type Forced = z.infer<typeof Forced>
+
 /** The way of a cable, told from its near end. */
 export const Way = z.strictObject({
   segments: z.array(Segment).max(40, 'At most 40 segments.'),
@@ -25,6 +34,8 @@ export const Way = z.strictObject({
   cordsM: between(0, 50, 'm'),
   /** Length of a ready-made lead; null when the cable is cut from a drum or box. */
   leadLengthM: between(0.5, 1000, 'm').nullable(),
+  /** Null where the way of least labour will do. */
+  forced: Forced.nullable(),
 })
 export type Way = z.infer<typeof Way>
 

@@ -30,6 +30,7 @@ const route = (segments: Segment[], change: Partial<Route> = {}): Route => ({
   segments,
   laid: 'new',
   cordsM: 0,
+  forced: null,
   leadLengthM: null,
   ...change,
 })

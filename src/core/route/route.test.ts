@@ -22,6 +22,7 @@ const way = (
   segments: [{ id: 'a', space, lengthM, riseM, temperatureC, conduitId: null, conduitName: '' }],
   laid: 'new',
   cordsM: 2,
+  forced: null,
   leadLengthM: null,
 })
 const ids = (route: Route, on: Parameters<typeof device>[0] = {}) =>
@@ -115,6 +116,7 @@ it('guides the fill of a conduit', () => {
     ],
     laid: 'new',
     cordsM: 0,
+    forced: null,
     leadLengthM: null,
   })
   expect(ids(conduit('pvc-half'), { cableId: 'rg59-18-2' })).not.toContain('route/conduit-a check')

@@ -80,6 +80,7 @@ export function proposeRoute({ facing, exposure, cable, policies }: DeviceContex
     laid: 'new',
     segments: [first],
     cordsM: policies.headEndWith === 'jack' ? 2 : 0,
+    forced: null,
     leadLengthM: null,
   }
 }

@@ -156,11 +156,12 @@ function cameraAt(id: string, { devices }: Of, catalogue: Catalogue, find: Find)
 }
 
 /** The run's way, as a stage reads it. */
-export const routeOf = ({ state, segments, cordsM, leadLengthM }: Run): Route => ({
+export const routeOf = ({ state, segments, cordsM, leadLengthM, forced }: Run): Route => ({
   laid: state === 'kept' ? 'kept' : 'new',
   segments,
   cordsM,
   leadLengthM,
+  forced,
 })
 
 /** An end that the factory has made. */

@@ -104,7 +104,7 @@ describe('what goes on the cable first', () => {
 })
 
 describe('findings', () => {
-  const lead = { laid: 'new' as const, segments: [], cordsM: 0, leadLengthM: 20 }
+  const lead = { laid: 'new' as const, segments: [], cordsM: 0, forced: null, leadLengthM: 20 }
   const ids = (
     on: Parameters<typeof device>[0],
     change: Partial<ReturnType<typeof proposeTerminate>> = {},

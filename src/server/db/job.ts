@@ -146,6 +146,7 @@ const runs = list<Run>({
     segments: 'json',
     cordsM: 'plain',
     leadLengthM: 'plain',
+    forced: 'json',
   },
 })
 const boxes = list<CableBox>({

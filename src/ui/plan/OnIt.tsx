@@ -4,7 +4,7 @@ import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { nameOf, wordOf } from '@/core/plan'
 import { Growing } from '../kit/Growing'
 import type { Editor } from './editor'
-import { Fold } from './Fold'
+import { Fold } from '../kit/Fold'
 
 /** Everything on the floor as a list: the way to select without pointing. */
 export function OnIt({ editor: { job, floor, selected, select, setTool } }: { editor: Editor }) {

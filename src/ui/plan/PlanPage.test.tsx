@@ -324,8 +324,11 @@ describe('a device on the plan', () => {
     expect(screen.getByText('Cables with a way: 1 of 1; 11.50 m in all, 0.6 h of work.')).toBeTruthy()
     fireEvent.click(screen.getByText('Take this one instead'))
     await settled(() => expect(ways()[1]).toContain('It is planned this way.'))
+    expect(now().devices[0]!.route!.forced).toEqual({ through: null, around: ['p'] })
+    expect(screen.getByText(/^Cables with a way: 1 of 1; 29\.50 m in all/)).toBeTruthy()
     fireEvent.click(screen.getByText('Take this way'))
     await settled(() => expect(ways()[0]).toContain('It is planned this way.'))
+    expect(now().devices[0]!.route!.forced).toBeNull()
     expect(now().devices[0]!.route!.segments).toMatchObject([
       { space: 'trunking indoors', lengthM: 10, riseM: -1.5 },
     ])

@@ -13,8 +13,7 @@ import { LockPress } from './LockPress'
 /** The fields of what is selected on the plan: its name, its measures, exact. */
 export function ThingForm({ thing, editor }: { thing: PlanThing; editor: Editor }) {
   const { job, commit } = editor
-  const put = (change: Partial<PlanThing>) =>
-    commit({ type: 'editThing', thingId: thing.id, change })
+  const put = (change: Partial<PlanThing>) => commit({ type: 'editThing', thingId: thing.id, change })
   const draft = (field: string) => `${job.id}:thing:${thing.id}:${field}`
   const figure: Form['figure'] = (kind, label, value, least, most, onKeep) => (
     <QuantityField

@@ -1,10 +1,11 @@
 'use client'
 
 import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
-import { useState } from 'react'
-import type { RunAssessment } from '@/core/assess'
-import { RunChoice, SPACES, thingsOf, type Run, type Way } from '@/core/job'
-import { isAlong } from '@/core/pathway'
+import { useMemo, useState } from 'react'
+import { CATALOGUE } from '@/catalogue'
+import { foundOfRun, type RunAssessment } from '@/core/assess'
+import { RunChoice, SPACES, thingsOf, type Run, type Segment, type Way } from '@/core/job'
+import { cablesToLead, isAlong } from '@/core/pathway'
 import { portWords } from '@/core/parts'
 import { CARRIES, RUN_JUDGED, type Carried } from '@/core/run'
 import { print } from '@/core/units'
@@ -15,10 +16,12 @@ import { useCatalogue, useJob, useRun } from '../job/JobProvider'
 import { Choose, NOT_CHOSEN, optionsOf, type Option } from '../kit/Choose'
 import { DrawingView, Sized } from '../kit/DrawingView'
 import { FigureList } from '../kit/Findings'
+import { Fold } from '../kit/Fold'
 import { LineField, refusalOf } from '../kit/LineField'
 import { Part, Refusal } from '../kit/Page'
 import { editOf, type Edit, type Editing } from '../kit/PlanQuantity'
 import { cablesFor, connectorsFor } from './choices'
+import { WayChoices } from './WayChoices'
 import { WayEditor } from './WayEditor'
 
 /** The log of one run. */
@@ -145,13 +148,13 @@ function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
           </Sized>
         </Box>
       ) : null}
-      <OnPlanWay run={run} onPlan={assessed.onPlan} onTake={(segments) => plan.keep({ segments })} />
+      <OnPlanWay run={run} onPlan={assessed.onPlan} onTake={(goes) => void plan.keep(goes)} />
       <WayEditor way={run} plan={plan} />
     </Part>
   )
 }
 
-/** What the plan says of the way, to be taken. */
+/** What the plan says of the way, to be taken, and which others there are. */
 function OnPlanWay({
   run,
   onPlan,
@@ -159,28 +162,63 @@ function OnPlanWay({
 }: {
   run: Run
   onPlan: RunAssessment['onPlan']
-  onTake: (segments: Way['segments']) => void
+  onTake: (goes: Pick<Way, 'segments' | 'forced'>) => void
 }) {
   const { job } = useJob()
-  if (!onPlan) return null
-  if ('none' in onPlan) return <Text mb={3}>▲ On the plan: {onPlan.none}</Text>
-  const lengthM = onPlan.segments.reduce((sum, one) => sum + one.lengthM + Math.abs(one.riseM), 0)
-  const through = onPlan.segments.map(({ space }) => SPACES[space].name.toLowerCase())
+  const catalogue = useCatalogue()
+  const lead = useMemo(() => {
+    const { devices, equipment, things } = job
+    return cablesToLead({ devices, equipment, things, runs: [run] }, catalogue).find(
+      ({ id }) => id === run.id,
+    )
+  }, [job, run, catalogue])
+  if (!onPlan || !lead) return null
   return (
-    <HStack mb={3} gap={3} flexWrap="wrap">
+    <Box mb={3}>
+      {'none' in onPlan ? (
+        <Text>▲ On the plan: {onPlan.none}</Text>
+      ) : (
+        <Led
+          run={run}
+          segments={onPlan.segments}
+          onTake={(segments) => onTake({ segments, forced: run.forced })}
+        />
+      )}
+      <Fold title="Other ways over the plan">
+        <WayChoices
+          key={run.id}
+          lead={lead}
+          now={run}
+          found={(goes) => foundOfRun(run, goes, job, CATALOGUE)}
+          onTake={onTake}
+        />
+      </Fold>
+    </Box>
+  )
+}
+
+function Led({
+  run,
+  segments,
+  onTake,
+}: {
+  run: Run
+  segments: readonly Segment[]
+  onTake: (segments: Segment[]) => void
+}) {
+  const { job } = useJob()
+  const lengthM = segments.reduce((sum, one) => sum + one.lengthM + Math.abs(one.riseM), 0)
+  const through = segments.map(({ space }) => SPACES[space].name.toLowerCase())
+  return (
+    <HStack gap={3} flexWrap="wrap">
       <Text className="figures">
         On the plan {print({ value: lengthM, kind: 'length' }, job.units)}:{' '}
         {through.filter((name, i) => name !== through[i - 1]).join(', ')}.
       </Text>
-      {isAlong(run, onPlan.segments) ? (
+      {isAlong(run, segments) ? (
         <Text color="soft">It is planned this way.</Text>
       ) : (
-        <Button
-          variant="outline"
-          colorPalette="inky"
-          minH="44px"
-          onClick={() => onTake([...onPlan.segments])}
-        >
+        <Button variant="outline" colorPalette="inky" minH="44px" onClick={() => onTake([...segments])}>
           Take its way on the plan
         </Button>
       )}

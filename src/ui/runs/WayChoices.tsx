@@ -1,0 +1,160 @@
+'use client'
+
+import { Box, Button, Stack, Text } from '@chakra-ui/react'
+import { useMemo, useState } from 'react'
+import type { Finding } from '@/core/findings'
+import type { Way as Planned } from '@/core/job'
+import {
+  finderOver,
+  isAlong,
+  legName,
+  segmentsOf,
+  type Choice,
+  type Laid,
+  type Lead,
+  type Way,
+} from '@/core/pathway'
+import { nameOf } from '@/core/plan'
+import { print, printReading, type UnitSystem } from '@/core/units'
+import { useJob } from '../job/JobProvider'
+import { Choose } from '../kit/Choose'
+import { VerdictLine } from '../kit/Verdict'
+
+/** What of a plan says where its cable goes. */
+type Goes = Pick<Planned, 'segments' | 'forced'>
+
+interface WayChoicesProps {
+  readonly lead: Lead
+  /** How it is planned to go. */
+  readonly now: Goes
+  /** What would be found of its route and power, were it to go so. */
+  readonly found: (goes: Goes) => readonly Finding[]
+  readonly onTake: (goes: Goes) => void
+}
+
+/** The ways that a cable can take over the pathways, the least labour first, to choose from or to force. */
+export function WayChoices({ lead, now, found, onTake }: WayChoicesProps) {
+  const { job } = useJob()
+  const finder = finderOver(job)
+  const { from, turned } = lead
+  const laid = useMemo((): Laid => ({ stands: lead.cable.stands, to: lead.to }), [lead])
+  const [through, setThrough] = useState(now.forced?.through ?? '')
+  const [around, setAround] = useState(now.forced?.around[0] ?? '')
+  const asItStands = useMemo(
+    () => finder.findForced(from, { ...laid, forced: now.forced }),
+    [finder, from, laid, now.forced],
+  )
+  const ways = useMemo(() => finder.ways(from, laid), [finder, from, laid])
+  const forced = useMemo(() => {
+    if (through === '' && around === '') return null
+    const wanted = { through: through || null, around: around === '' ? [] : [around] }
+    return { wanted, found: finder.findForced(from, { ...laid, forced: wanted }) }
+  }, [finder, from, laid, through, around])
+  const pathways = useMemo(
+    () => finder.network.lanes.map(({ pathway }) => ({ value: pathway.id, label: nameOf(pathway) })),
+    [finder],
+  )
+  const shown = (choice: Choice, words: string) => {
+    const goes = { segments: segmentsOf(choice.way, now.segments, turned), forced: choice.forced }
+    return (
+      <OneWay
+        key={JSON.stringify(choice.forced)}
+        way={choice.way}
+        findings={found(goes)}
+        isTaken={isAlong(now, goes.segments) && JSON.stringify(now.forced) === JSON.stringify(goes.forced)}
+        words={words}
+        onTake={() => onTake(goes)}
+        units={job.units}
+      />
+    )
+  }
+  return (
+    <Stack gap={3}>
+      {'none' in asItStands ? <Text>▲ {asItStands.none}</Text> : null}
+      {ways.map((choice) =>
+        shown(choice, choice.forced === null ? 'Take this way' : 'Take this one instead'),
+      )}
+      {ways.length > 0 ? (
+        <Box borderTopWidth="1px" borderColor="rule" pt={2}>
+          <Choose
+            label="Through"
+            value={through}
+            options={[{ value: '', label: 'Any pathway' }, ...pathways]}
+            onChoose={setThrough}
+          />
+          <Choose
+            label="Around"
+            value={around}
+            options={[{ value: '', label: 'None' }, ...pathways]}
+            onChoose={setAround}
+          />
+          <Box mt={2}>
+            {forced && 'none' in forced.found ? <Text>▲ {forced.found.none}</Text> : null}
+            {forced && 'way' in forced.found
+              ? shown({ way: forced.found.way, forced: forced.wanted }, 'Take the way that was asked for')
+              : null}
+          </Box>
+        </Box>
+      ) : null}
+      <Text fontSize="sm" color="soft">
+        Slacks and loops come on top, on its route. Not judged here: room in what is no conduit, walls on the
+        short way from it to the pathways.
+      </Text>
+    </Stack>
+  )
+}
+
+interface OneWayProps {
+  readonly way: Way
+  readonly findings: readonly Finding[]
+  readonly isTaken: boolean
+  readonly words: string
+  readonly onTake: () => void
+  readonly units: UnitSystem
+}
+
+function OneWay({ way, findings, isTaken, words, onTake, units }: OneWayProps) {
+  return (
+    <Box data-way>
+      <Text className="figures" fontWeight={600}>
+        {metres(way.lengthM, units)}, {Math.round(way.minutes)} min of work
+      </Text>
+      {way.legs.map((leg, at) => (
+        <Text key={at} className="figures" fontSize="sm">
+          {legName(leg)}: {legWords(leg, units)}
+        </Text>
+      ))}
+      {way.besideMainsM > 0 ? (
+        <Text fontSize="sm" color="check">
+          ▲ {metres(way.besideMainsM, units)} beside mains: keep it apart.
+        </Text>
+      ) : null}
+      {findings.map(({ id, verdict, title, figure, limit }) => (
+        <VerdictLine key={id} verdict={verdict} fontSize="sm">
+          {title}: {printReading(figure, units)}
+          {limit ? ` against ${printReading(limit, units)}` : ''}
+        </VerdictLine>
+      ))}
+      {findings.length === 0 ? (
+        <Text fontSize="sm">Nothing is found against its route and power.</Text>
+      ) : null}
+      {isTaken ? (
+        <Text fontSize="sm" color="soft">
+          It is planned this way.
+        </Text>
+      ) : (
+        <Button size="sm" minH="44px" mt={1} variant="outline" colorPalette="inky" onClick={onTake}>
+          {words}
+        </Button>
+      )}
+    </Box>
+  )
+}
+
+const metres = (value: number, units: UnitSystem) => print({ value, kind: 'length' }, units)
+
+function legWords({ lengthM, riseM }: Way['legs'][number], units: UnitSystem): string {
+  const along = lengthM > 0 ? [metres(lengthM, units)] : []
+  if (riseM === 0) return along.join('')
+  return [...along, `${riseM > 0 ? 'up' : 'down'} ${metres(Math.abs(riseM), units)}`].join(', ')
+}
