@@ -70,7 +70,7 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
   marks.push(
     words(
       [left, y + tall + 76],
-      `grey: slack and loops · tinted: above 40 °C${r.cutM === null ? '' : ' · hatched: cut off and waste'}`,
+      `grey: slack, loops · tinted: above 40 °C${r.cutM === null ? '' : ' · hatched: cut off, waste'}`,
       { size: 'small', tone: 'soft' },
     ),
   )

@@ -50,7 +50,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
       title: 'Pull together',
       list: 'pull-list',
       heads: ['Pull', 'Cables', 'Through', 'Together for', 'Then part into'],
-      shares: [0.06, 0.24, 0.32, 0.14, 0.24],
+      shares: [0.08, 0.23, 0.31, 0.14, 0.24],
       rows: bundlesIn(sheet.pulls).map((pull, i) => [
         String(i + 1),
         of(pull.marks),

@@ -11,11 +11,13 @@ interface RowsProps {
   readonly rows: readonly Row[]
 }
 
+/** A column is seldom narrower; a table of many is moved sideways on a phone. */
+const LEAST_PX = 118
 /** Cells are styled once for all: there may be thousands. */
 const CELLS = {
   'tableLayout': 'fixed',
-  'minWidth': '560px',
   '& th, & td': {
+    whiteSpace: 'normal',
     borderBottomWidth: '1px',
     borderColor: 'rule',
     py: 2,
@@ -31,7 +33,14 @@ const CELLS = {
 export function Rows({ title, heads, shares, rows }: RowsProps) {
   return (
     <Table.ScrollArea tabIndex={0} role="region" aria-label={title}>
-      <Table.Root size="sm" bg="transparent" color="ink" css={CELLS} className="figures">
+      <Table.Root
+        size="sm"
+        bg="transparent"
+        color="ink"
+        css={CELLS}
+        minW={`${LEAST_PX * heads.length}px`}
+        className="figures"
+      >
         <colgroup>
           {shares.map((share, i) => (
             <col key={i} style={{ width: `${100 * share}%` }} />
