@@ -128,6 +128,17 @@ describe('the pull sheet', () => {
     })
     expect(sheet(lead).van.some(({ kind }) => kind === 'connector')).toBe(false)
   })
+  it('loads the patch leads of every link that has some', () => {
+    const links = [2, 2, 0].map((cordsM, i) => ({
+      ...one,
+      ...{ id: `d${i}`, mark: `0${i}`, route: { ...one.route!, cordsM } },
+    }))
+    expect(line(sheet(...links), 'Patch leads of a link, 2 m in all')).toMatchObject({
+      count: 2,
+      marks: ['00', '01'],
+    })
+    expect(sheet(...links).van.filter(({ item }) => item.startsWith('Patch'))).toHaveLength(1)
+  })
   it('agrees with the route stage on every run, for any job, and never counts less than nothing', () => {
     fc.assert(
       fc.property(anyJob, (j: Job) => {

@@ -24,6 +24,15 @@ export function routeLoad(context: RunContext, { mark, name }: Marked, route: Ro
       lead === null
         ? { kind: 'cable', item: cable.name, count: run.cutM, unit: 'm' }
         : { kind: 'cable', item: `${cable.name}, ${lead} m`, count: 1 },
+      ...(route.cordsM > 0
+        ? [
+            {
+              kind: 'cable' as const,
+              item: `Patch leads of a link, ${tenths(route.cordsM)} m in all`,
+              count: 1,
+            },
+          ]
+        : []),
       ...supports(route).map((support) => ({
         kind: 'support' as const,
         item: support.name,
@@ -32,3 +41,5 @@ export function routeLoad(context: RunContext, { mark, name }: Marked, route: Ro
     ],
   }
 }
+
+const tenths = (value: number) => Math.round(value * 10) / 10
