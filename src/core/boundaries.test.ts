@@ -381,6 +381,32 @@ const CASES: readonly Case[] = [
     source: 'common practice, no source: a tenth less than the 20 m that it lies',
   },
   {
+    finding: 'route/slack',
+    good: 'from',
+    figure: 0.3,
+    between: [0, 2],
+    on: (headEndSlackM) =>
+      routed({}, planned, { allowances: { ...noSlack, deviceSlackM: 3, headEndSlackM } }),
+    source: 'common practice, no source: a foot of slack, to make it off again',
+  },
+  {
+    finding: 'route/slack',
+    good: 'from',
+    figure: 0.3,
+    between: [0, 2],
+    on: (deviceSlackM) => routed({}, planned, { allowances: { ...noSlack, deviceSlackM, headEndSlackM: 3 } }),
+    source: 'common practice, no source: the same at the camera',
+  },
+  {
+    finding: 'route/drip',
+    good: 'from',
+    figure: 0.1,
+    between: [0, 1],
+    on: (dripLoopM) =>
+      routed({ space: 'clipped outside' }, planned, { allowances: { ...noSlack, dripLoopM } }),
+    source: 'common practice, no source: a loop that hangs a hand lower than the entry',
+  },
+  {
     finding: 'route/pull-length-1',
     good: 'up to',
     figure: 30,

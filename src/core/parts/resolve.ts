@@ -114,6 +114,8 @@ export type OnPlan =
       readonly pulls: readonly TubePull[]
       /** Of every conduit and duct on the way. */
       readonly growths: readonly ConduitGrowth[]
+      /** What of the way mains run along, but in conduits of its own: the pathways, and how far, m. */
+      readonly mains: { readonly along: readonly string[]; readonly lengthM: number }
     }
   | { readonly none: string }
 

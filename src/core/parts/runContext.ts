@@ -8,6 +8,8 @@ export interface EndPlace {
   /** What the slack there is called by: "the device", "E1". */
   readonly called: string
   readonly slackM: number
+  /** Its other end is its neighbour, so that none is left over. */
+  readonly patched?: boolean
   readonly outdoors: boolean
   readonly onPole: boolean
 }

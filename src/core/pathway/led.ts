@@ -1,5 +1,6 @@
 import { SPACES } from '../job/choices'
 import type { Job } from '../job/job'
+import { nameOf } from '../plan'
 import type { Cable, Catalogue, ConduitGrowth, TubePull, OnPlan } from '../parts'
 import { cablesOn, cablesToLead, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
@@ -145,6 +146,21 @@ function keep(job: LedJob, catalogue: Catalogue, led: Led): void {
   KNOWN.set(job, led)
 }
 
+/** What of a way lies along mains: not what brings it to the pathways, nor what has a conduit of its own. */
+function alongMains({ traces }: Way) {
+  const beside = traces.flatMap(({ on }) => {
+    const pathway = on?.lane.pathway
+    return on && pathway?.besideMains && !SPACES[pathway.space].tube ? [on] : []
+  })
+  return {
+    along: [...new Set(beside.map(({ lane }) => nameOf(lane.pathway)))],
+    lengthM: beside.reduce(
+      (sum, { lane, from, to }) => sum + Math.abs(to - from) * (lane.lengthM + Math.abs(lane.riseM)),
+      0,
+    ),
+  }
+}
+
 /** What was found of a cable: all that a `CableWithPulls` adds to its `Lead`. */
 export type FoundOf = Pick<CableWithPulls, 'found' | 'pulls' | 'growths'>
 
@@ -186,7 +202,8 @@ export function waysOn(job: LedJob, catalogue: Catalogue): Ways {
     (hasWays(job) ? led : []).map(({ id, turned, found, pulls, growths }): [string, OnPlan] => {
       if (!('way' in found)) return [id, found]
       const bare = pulls.map(({ section: _, ...pull }) => pull)
-      return [id, { segments: segmentsOn(found.way, turned), pulls: bare, growths }]
+      const mains = alongMains(found.way)
+      return [id, { segments: segmentsOn(found.way, turned), pulls: bare, growths, mains }]
     }),
   )
   WAYS.set(led, ways)

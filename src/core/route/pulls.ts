@@ -3,6 +3,7 @@ import type { Conduit, ConduitGrowth, TubePull, OnPlan, RunContext } from '../pa
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { ROUTE_LIMITS } from './limits'
+import { mainsFinding } from './mains'
 import type { Route } from './plan'
 import { strayFinding } from './stray'
 
@@ -18,9 +19,10 @@ export function planFindings(
 ): readonly Finding[] {
   const known = new Set(found.map(({ id }) => id))
   const stray = strayFinding(context, route, onPlan)
-  return [...(stray ? [stray] : []), ...pullFindings(context, route, onPlan)].filter(
-    ({ id }) => !known.has(id),
-  )
+  const mains = mainsFinding(context, route, onPlan)
+  return [stray, mains, ...pullFindings(context, route, onPlan)].filter(
+    (one) => one !== null && !known.has(one.id),
+  ) as Finding[]
 }
 
 /**

@@ -3,6 +3,7 @@ import { SPACES } from '../job/choices'
 import { remembered, type DeviceContext, type EndPlace, type RunContext } from '../parts'
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'
+import { looseFindings } from './loose'
 import { jacketFinding } from './jacket'
 import {
   coilOf,
@@ -161,6 +162,7 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
     ...heatFindings(context, route),
     ...conduitFindings(context, route),
     ...leadFindings(context, route, run.wayM),
+    ...(pulled ? looseFindings(context, route) : []),
     jacketFinding(context, route),
   ].filter((f) => f !== null)
   // Nobody knows how long a way is of which nothing is entered: that it is short enough is not said.

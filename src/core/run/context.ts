@@ -106,15 +106,16 @@ function endOf(key: RunEnd['key'], run: Run, job: Of, catalogue: Catalogue, find
   }
 }
 
-type Bare = Omit<RunEnd, 'slackM'>
+type Bare = Omit<RunEnd, 'slackM' | 'patched'>
 
 /** Slack by where an end is; from one thing to its neighbour at the head end none is left over. */
 function withSlack(from: Bare, to: Bare, { deviceSlackM, headEndSlackM }: Job['allowances']): RunOf['ends'] {
-  const inside = from.place === 'head end' && to.place === 'head end' ? 0 : headEndSlackM
+  const patched = from.place === 'head end' && to.place === 'head end'
+  const inside = patched ? 0 : headEndSlackM
   const slack = ({ place }: Bare) => (place === 'head end' ? inside : deviceSlackM)
   return [
-    { ...from, slackM: slack(from) },
-    { ...to, slackM: slack(to) },
+    { ...from, slackM: slack(from), patched },
+    { ...to, slackM: slack(to), patched },
   ]
 }
 

@@ -47,6 +47,9 @@ export const SOURCES = {
   'nec-chapter-9-1': published('NEC chapter 9 tables 1 and 4, conduit fill'),
   'iet-on-site-guide': memory('IET On-Site Guide, cable capacities: cables take 45 % of trunking at most'),
   'nec-352-44': memory('NEC 352.44 and its table, expansion of PVC conduit'),
+  'nec-800-133': memory(
+    'NEC 800.133(A)(2), communications cable 50 mm (2 in) off light and power conductors',
+  ),
   'nec-chapter-9-8': published('NEC chapter 9 table 8, conductor resistance'),
   'astm-b258': memory('ASTM B258 wire diameters with 100 % IACS annealed copper at 20 °C'),
   'thread-sizes': memory('IEC 60423 metric entry threads and NPT knockout sizes'),
