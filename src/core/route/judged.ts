@@ -14,6 +14,9 @@ export function unjudgedRoute({ measured }: RunContext, { segments, leadLengthM 
     ...(measured.installedM === null && leadLengthM === null
       ? ['The length as it lies: it is reckoned until somebody reads it off the jacket.']
       : []),
+    ...(segments.some(({ space, conduitId }) => SPACES[space].sized && conduitId === null)
+      ? ['How full a conduit, a duct or trunking is whose size is not entered.']
+      : []),
     ...(segments.some(({ space }) => SPACES[space].tube)
       ? ['Whether conduits want expansion fittings, but for those on the plan whose growth is known.']
       : []),

@@ -80,3 +80,14 @@ it('what is advised against mains helps, and brings nothing else', () => {
   const bad = (of: typeof before) => of.flatMap(({ id, verdict }) => (verdict === 'good' ? [] : [id]))
   expect(new Set(bad(before))).toEqual(new Set([...bad(after.devices[0]!.findings), 'route/mains']))
 })
+
+it.each([
+  ['conduit', null, true],
+  ['conduit', 'emt-1', false],
+  ['trunking indoors', null, true],
+  ['loft', null, false],
+])('through a %s of size %s, that nobody judged how full it is: %s', (space, conduitId, said) => {
+  const of = job({ devices: [camera([stretch(space, { conduitId })])] })
+  const route = assess(of, CATALOGUE).devices[0]!.stages!.route
+  expect('unjudged' in route && route.unjudged.some((words) => words.startsWith('How full'))).toBe(said)
+})
