@@ -1,8 +1,8 @@
 import { along, type PlanPoint } from '@/core/geometry'
-import type { Device, Place } from '@/core/job'
+import type { Device, Floor, Place } from '@/core/job'
 import type { Spot } from '../labels/place'
 import { square, tintOf, type PlanMark, type Tint } from './marks'
-import { MARK_PX } from './placed'
+import { MARK_PX, placeOn } from './placed'
 import { toScreen, type ViewBox } from './view'
 
 /** How a device stands on the plan. */
@@ -47,7 +47,7 @@ export function deviceMarks(standing: StandingDevice): PlanMark[] {
   const look = (turn: number, reachM: number) => toScreen(view, along(place, place.panDeg + turn, reachM))
   const wish = device.sight!.wish.at
   const lookM = LOOK_PX / view.perMetre
-  const aside = Math.hypot(stands[0] - at[0], stands[1] - at[1]) > 1
+  const aside = isAside(stands, at)
   const reach = Array.from({ length: 13 }, (_, i) => look(-half + (half * i) / 6, infraredM))
   return [
     ...(wish ? wished(device, wish, standing) : []),
@@ -133,3 +133,29 @@ const signOf = (verdict: 'check' | 'stop', [x, y]: Spot): readonly Spot[] =>
         [x + 5, y + 4],
         [x - 5, y + 4],
       ]
+
+/** Whether a mark stands beside its spot. */
+const isAside = ([x, y]: Spot, [u, v]: Spot): boolean => Math.hypot(x - u, y - v) > 1
+
+type Standing = Pick<StandingDevice, 'device' | 'place' | 'stands'>
+
+/**
+ * The devices of a floor in the order in which they are drawn: dots, then marks beside their spots, on top
+ * the marks on their own, so that no line that leads to another lies over them.
+ */
+export function standingOn(
+  devices: readonly Device[],
+  floor: Floor,
+  view: ViewBox,
+  stand: ReadonlyMap<string, Spot>,
+): readonly Standing[] {
+  const placed = devices.flatMap((device): Standing[] => {
+    const place = placeOn(device, floor)
+    return place ? [{ device, place, stands: stand.get(device.id) ?? null }] : []
+  })
+  const height = ({ place, stands }: Standing) => {
+    if (!stands) return 0
+    return isAside(stands, toScreen(view, place)) ? 1 : 2
+  }
+  return placed.toSorted((a, b) => height(a) - height(b))
+}

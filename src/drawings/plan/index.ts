@@ -1,5 +1,5 @@
 export { bundleWidth } from './bundles'
-export { deviceMarks, WIDEST_DRAWN } from './devices'
+export { deviceMarks, standingOn, WIDEST_DRAWN } from './devices'
 export { slantsOver, spotsOf, type PlanMark, type Tint } from './marks'
 export type { Naming } from './naming'
 export { deadZone, placeOn } from './placed'

@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { thing } from '@/testing/anyThing'
 import { device } from '@/testing/jobs'
 import { wall } from '@/testing/plans'
-import { deviceMarks } from './devices'
+import { deviceMarks, standingOn } from './devices'
 import { toScreen } from './view'
 import { marksOf, weightAt } from './things'
+import { standOf } from './written'
 
 const view = { perMetre: 9, x0: 0, y0: 0 }
 
@@ -61,6 +62,18 @@ describe('a device on the plan', () => {
     expect(corners('check')).toEqual([3])
     expect(corners('stop')).toEqual([4])
     expect(standing().some((mark) => mark.is === 'line' && mark.closed)).toBe(false)
+  })
+  it('what leads to a mark beside its spot is drawn below the mark that covers the spot', () => {
+    const at = (id: string, x: number) =>
+      device({ id, mark: id, sight: { ...(sight as object), place: { ...place, x } } as never })
+    const devices = [at('first', 0), at('second', 0), at('third', 9), at('dot', 20)]
+    const stand = standOf(devices.slice(0, 3), 'ground', view, [])
+    expect(standingOn(devices, 'ground', view, stand).map(({ device: { id } }) => id)).toEqual([
+      'dot',
+      'second',
+      'first',
+      'third',
+    ])
   })
   it('where it has no room it is one sign alone on its own spot, taken as the device', () => {
     for (const [verdict, is] of [

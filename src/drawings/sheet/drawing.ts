@@ -9,8 +9,8 @@ import {
   inOrder,
   marksOf,
   OF_CABLES,
-  placeOn,
   spotsOf,
+  standingOn,
   standOf,
   toScreen,
   writtenOn,
@@ -85,23 +85,18 @@ export function drawn(
     const base: Spot = [at.minX, at.minY + LABEL.size * 0.95]
     return [...lead, words(base, said, LABEL.size, { bold: true, tint: colour, halo: true })]
   })
-  const devices = job.devices.flatMap((device) => {
-    const placed = placeOn(device, floor)
-    const mark = verdicts.get(device.id)
-    return placed
-      ? deviceMarks({
-          device,
-          place: placed,
-          view,
-          stands: stand.get(device.id) ?? null,
-          half: of.halfFov(device),
-          selected: false,
-          aimed: false,
-          verdict: mark === 'stop' || mark === 'check' ? mark : 'good',
-          faults: 0,
-          infraredM: 0,
-        })
-      : []
+  const devices = standingOn(job.devices, floor, view, stand).flatMap((standing) => {
+    const mark = verdicts.get(standing.device.id)
+    return deviceMarks({
+      ...standing,
+      view,
+      half: of.halfFov(standing.device),
+      selected: false,
+      aimed: false,
+      verdict: mark === 'stop' || mark === 'check' ? mark : 'good',
+      faults: 0,
+      infraredM: 0,
+    })
   })
   return {
     is: 'window',

@@ -4,7 +4,7 @@ import { memo } from 'react'
 import { Group } from 'react-konva'
 import { FLOORS, type Device, type Floor } from '@/core/job'
 import type { Spot } from '@/drawings/labels/place'
-import { deviceMarks, placeOn, standOf, toScreen, WIDEST_DRAWN, type ViewBox } from '@/drawings/plan'
+import { deviceMarks, standingOn, standOf, toScreen, WIDEST_DRAWN, type ViewBox } from '@/drawings/plan'
 import { Aim, type AimProps } from './Aim'
 import { Corners } from './furniture'
 import type { Inks } from './shapes/marks'
@@ -46,32 +46,23 @@ export function Devices({
   infraredM,
   edges,
 }: DevicesProps) {
-  // Dots lie below the marks.
-  const [marked, dots] = [
-    devices.filter(({ id }) => stand.has(id)),
-    devices.filter(({ id }) => !stand.has(id)),
-  ]
-  return [...dots, ...marked].map((device) => {
-    const place = placeOn(device, floor)
-    if (!place) return null
-    return (
-      <Placed
-        key={device.id}
-        device={device}
-        place={place}
-        view={view}
-        ink={ink}
-        selected={selected.has(device.id)}
-        aimed={device.id === aimed}
-        half={halfFov(device)}
-        verdict={verdict(device.id)}
-        faults={faults.get(device.id) ?? 0}
-        stands={stand.get(device.id) ?? null}
-        infraredM={infraredM(device)}
-        edges={device.id === aimed ? edges : null}
-      />
-    )
-  })
+  return standingOn(devices, floor, view, stand).map(({ device, place, stands }) => (
+    <Placed
+      key={device.id}
+      device={device}
+      place={place}
+      view={view}
+      ink={ink}
+      selected={selected.has(device.id)}
+      aimed={device.id === aimed}
+      half={halfFov(device)}
+      verdict={verdict(device.id)}
+      faults={faults.get(device.id) ?? 0}
+      stands={stands}
+      infraredM={infraredM(device)}
+      edges={device.id === aimed ? edges : null}
+    />
+  ))
 }
 
 const NOTHING_MORE = {
