@@ -28,9 +28,9 @@ export interface HeadEndSpot {
 }
 
 export const headEndQuestion = (job: Job, catalogue: Catalogue): HeadEndQuestion => ({
-  cables: cablesToLead(job, catalogue).map(({ from, to, forced, cable: { stands } }) => ({
-    ...{ from, to, forced, stands },
-  })),
+  cables: cablesToLead(job, catalogue).map(({ from, to, forced, cable }) => {
+    return { from, to, forced, stands: cable.stands }
+  }),
   world: { things: job.things.filter(({ kind }) => LEADS.has(kind)), floorHeightsM: job.floorHeightsM },
 })
 

@@ -18,11 +18,12 @@ export function planFindings(
   found: readonly Finding[],
 ): readonly Finding[] {
   const known = new Set(found.map(({ id }) => id))
-  const stray = strayFinding(context, route, onPlan)
-  const mains = mainsFinding(context, route, onPlan)
-  return [stray, mains, ...pullFindings(context, route, onPlan)].filter(
-    (one) => one !== null && !known.has(one.id),
-  ) as Finding[]
+  const all = [
+    strayFinding(context, route, onPlan),
+    mainsFinding(context, route, onPlan),
+    ...pullFindings(context, route, onPlan),
+  ]
+  return all.filter((one) => one !== null).filter(({ id }) => !known.has(id))
 }
 
 /**
