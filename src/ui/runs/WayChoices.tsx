@@ -38,8 +38,10 @@ export function WayChoices({ lead, now, found, onTake }: WayChoicesProps) {
   const finder = finderOver(job)
   const { from, turned } = lead
   const laid = useMemo((): Laid => ({ stands: lead.cable.stands, to: lead.to }), [lead])
-  const [through, setThrough] = useState(now.forced?.through ?? '')
-  const [around, setAround] = useState(now.forced?.around[0] ?? '')
+  // What nobody chose here shows how it is planned, also when that was said elsewhere.
+  const [chosen, choose] = useState<{ readonly through?: string; readonly around?: string }>({})
+  const through = chosen.through ?? now.forced?.through ?? ''
+  const around = chosen.around ?? now.forced?.around[0] ?? ''
   const asItStands = useMemo(
     () => finder.findForced(from, { ...laid, forced: now.forced }),
     [finder, from, laid, now.forced],
@@ -80,13 +82,13 @@ export function WayChoices({ lead, now, found, onTake }: WayChoicesProps) {
             label="Through"
             value={through}
             options={[{ value: '', label: 'Any pathway' }, ...pathways]}
-            onChoose={setThrough}
+            onChoose={(id) => choose({ ...chosen, through: id })}
           />
           <Choose
             label="Around"
             value={around}
             options={[{ value: '', label: 'None' }, ...pathways]}
-            onChoose={setAround}
+            onChoose={(id) => choose({ ...chosen, around: id })}
           />
           <Box mt={2}>
             {forced && 'none' in forced.found ? <Text>▲ {forced.found.none}</Text> : null}
