@@ -10,6 +10,7 @@ const KINDS = [
   ['10 to 90 m', 100, 900],
   ['20 to 120 m', 200, 1200],
   ['80 to 160 m', 800, 1600],
+  ['60 to 160 m', 600, 1600],
 ] as const
 
 /** 300 runs out of begun and new boxes, beside the first fit of the longest first. */

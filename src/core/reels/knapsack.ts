@@ -4,17 +4,14 @@ export interface Knapsack {
   readonly worth: (length: number) => number
   /** The cuts that hold it: places in `sizes`. */
   readonly chosen: (length: number) => readonly number[]
+  /** The best load in which each cut is the longest, those worth most first. */
+  readonly loads: (length: number) => readonly (readonly number[])[]
 }
 
-/** The most worth that the cuts `open` hold in any length up to `longest`, each cut once. */
-export function knapsack(
-  sizes: readonly number[],
-  values: readonly number[],
-  open: readonly number[],
-  longest: number,
-): Knapsack {
+/** The most worth that cuts hold in any length up to `longest`, each cut once. */
+export function knapsack(sizes: readonly number[], values: readonly number[], longest: number): Knapsack {
   const most = new Float64Array(longest + 1)
-  const worthy = open.filter((cut) => values[cut]! > 0 && sizes[cut]! <= longest)
+  const worthy = [...sizes.keys()].filter((cut) => values[cut]! > 0 && sizes[cut]! <= longest)
   const cuts = unbeaten(sizes, values, worthy, longest)
   // By cut and length, whether it is taken there: one array for all.
   const taken = new Uint8Array(cuts.length * (longest + 1))
@@ -27,18 +24,26 @@ export function knapsack(
       taken[row + to] = 1
     }
   }
+  const from = (last: number, length: number) => {
+    const chosen: number[] = []
+    let left = length
+    for (let at = last; at >= 0; at--) {
+      if (!taken[at * (longest + 1) + left]) continue
+      chosen.push(cuts[at]!)
+      left -= sizes[cuts[at]!]!
+    }
+    return chosen
+  }
   return {
     worth: (length) => most[length]!,
-    chosen: (length) => {
-      const chosen: number[] = []
-      let left = length
-      for (let at = cuts.length - 1; at >= 0; at--) {
-        if (!taken[at * (longest + 1) + left]) continue
-        chosen.push(cuts[at]!)
-        left -= sizes[cuts[at]!]!
-      }
-      return chosen
-    },
+    chosen: (length) => from(cuts.length - 1, length),
+    loads: (length) =>
+      [...cuts.keys()]
+        .filter((at) => sizes[cuts[at]!]! <= length)
+        .map((at) => [cuts[at]!, ...from(at - 1, length - sizes[cuts[at]!]!)])
+        .map((load) => ({ load, worth: load.reduce((sum, cut) => sum + values[cut]!, 0) }))
+        .sort((a, b) => b.worth - a.worth)
+        .map(({ load }) => load),
   }
 }
 

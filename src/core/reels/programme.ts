@@ -11,14 +11,17 @@ export interface Worth {
 }
 
 /** New loads beside each other that one look adds. */
-const AT_ONCE = 6
+const AT_ONCE = 24
 const NOTHING = 1e-7
 /** As near are costs of the mixture known. */
 const NEAR = 1e-4
 const MOST_NODES = 2000
-const MOST_S = 4
-/** The solver's primal simplex: added loads leave its last answer possible, so that it goes on from there. */
-const PRIMAL = 4
+const MOST_S = 2
+/**
+ * The solver's simplex methods. Added loads leave its last answer possible, and the primal one goes on from
+ * there; loads that are taken whole leave it no dearer than the best, and the dual one does.
+ */
+const [DUAL, PRIMAL] = [1, 4]
 
 /**
  * The linear programme over loads: every cut is in one, every begun box and every new one there is holds at
@@ -33,6 +36,7 @@ export class Programme {
   /** What each cut and each box was worth in the cheapest mixture of all loads, once it is known. */
   private cheapest: { readonly least: number; readonly duals: readonly number[] } | null = null
   private readonly model: Model
+  private strategy = PRIMAL
   private readonly names = new Set<string>()
 
   constructor(
@@ -41,7 +45,7 @@ export class Programme {
     private readonly highs: Highs,
   ) {
     this.model = highs.createModel()
-    this.model.options.set({ output_flag: false, presolve: 'off', simplex_strategy: PRIMAL })
+    this.model.options.set({ output_flag: false, presolve: 'off' })
     const none = { indices: [], values: [] }
     for (const _ of packing.sizes) this.model.addRow(1, highs.infinity, none)
     for (const _ of packing.begun) this.model.addRow(-highs.infinity, 1, none)
@@ -66,6 +70,8 @@ export class Programme {
 
   /** Shares of the known loads in the cheapest mixture of them. */
   mix(): readonly number[] | Float64Array {
+    this.model.options.set({ simplex_strategy: this.strategy })
+    this.strategy = PRIMAL
     this.model.run()
     this.cost = this.model.getObjectiveValue()
     return this.model.getSolution().colValue
@@ -73,6 +79,7 @@ export class Programme {
 
   /** Takes a load whole from now on. */
   take(known: number): void {
+    this.strategy = DUAL
     this.model.changeColBounds(known, 1, this.highs.infinity)
   }
 
@@ -81,15 +88,9 @@ export class Programme {
     const { sizes, begun, fresh } = this.packing
     const duals = this.model.getSolution().rowDual
     const values = sizes.map((_, i) => Math.max(0, duals[i]!))
-    const all = knapsack(sizes, values, [...sizes.keys()], Math.max(fresh, ...begun))
+    const all = knapsack(sizes, values, Math.max(fresh, ...begun))
     const found: Load[] = begun.map((length, box) => ({ box, cuts: all.chosen(length) }))
-    const beside = new Set<number>()
-    for (let i = 0; i < AT_ONCE; i++) {
-      const open = [...sizes.keys()].filter((cut) => !beside.has(cut))
-      const cuts = (i === 0 ? all : knapsack(sizes, values, open, fresh)).chosen(fresh)
-      cuts.forEach((cut) => beside.add(cut))
-      found.push({ box: FRESH, cuts })
-    }
+    found.push(...beside(all.loads(fresh)).map((cuts) => ({ box: FRESH, cuts })))
     if (bounds)
       this.least = Math.max(this.least, this.leastBy(values, begun.map(all.worth), all.worth(fresh)))
     const gains = (load: Load) => {
@@ -166,4 +167,17 @@ export class Programme {
     }
     return Math.max(by(1), mostFresh > fresh ? by(fresh / mostFresh) : 0)
   }
+}
+
+/** The first of the loads that share no cut, so many as one look adds. */
+function beside(loads: readonly (readonly number[])[]): readonly (readonly number[])[] {
+  const cut = new Set<number>()
+  const chosen: (readonly number[])[] = []
+  for (const load of loads) {
+    if (chosen.length === AT_ONCE) break
+    if (load.some((one) => cut.has(one))) continue
+    load.forEach((one) => cut.add(one))
+    chosen.push(load)
+  }
+  return chosen
 }

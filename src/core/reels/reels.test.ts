@@ -107,7 +107,7 @@ it('a length holds what every choice of cuts that go in holds at most; a box is 
       const sizes = of.map(({ size }) => size).sort((a, b) => b - a)
       const values = of.map(({ value }) => value)
       const places = [...sizes.keys()]
-      const { worth, chosen } = knapsack(sizes, values, places, longest)
+      const { worth, chosen, loads } = knapsack(sizes, values, longest)
       const length = longest - less
       const going = choices(places).filter((some) => total(some.map((at) => sizes[at]!)) <= length)
       const best = Math.max(...going.map((some) => total(some.map((at) => values[at]!))))
@@ -115,6 +115,14 @@ it('a length holds what every choice of cuts that go in holds at most; a box is 
       const held = chosen(length)
       expect(going.map((some) => some.join())).toContain([...held].sort((a, b) => a - b).join())
       expect(total(held.map((at) => values[at]!))).toBe(best)
+      const listed = loads(length)
+      if (best > 0) expect(total(listed[0]!.map((at) => values[at]!))).toBe(best)
+      for (const [longest, ...rest] of new Set(sizes).size === sizes.length ? listed : []) {
+        const under = going.filter((some) => some.includes(longest!) && some.every((at) => at >= longest!))
+        const most = Math.max(...under.map((some) => total(some.map((at) => values[at]!))))
+        expect(total([longest!, ...rest].map((at) => values[at]!))).toBe(most)
+        expect(under.map((some) => some.join())).toContain([longest!, ...rest].sort((a, b) => a - b).join())
+      }
       const [load] = boxByBox({ sizes, begun: [length], fresh: 40 }, [0])
       const fullest = Math.max(...going.map((some) => total(some.map((at) => sizes[at]!))))
       if (fullest > 0) expect([load!.box, total(load!.cuts.map((at) => sizes[at]!))]).toEqual([0, fullest])

@@ -1,5 +1,6 @@
 import type { Highs } from 'highs'
 import { boxByBox, quickPlan } from './fill'
+import { knapsack } from './knapsack'
 import {
   FRESH,
   leastBegun,
@@ -27,7 +28,9 @@ const MOST_ROUNDS = 300
 const SURE = 0.7
 /** Of so many cuts it is tried to finish the mixture with quick loads. */
 const FINISHED_FROM = 100
-/** Up to so many cuts the integer programme is asked, and begun boxes are looked at. */
+/** Of more cuts than the integer programme is asked of, so much of the least is near enough. */
+const NEAR_ENOUGH = 1.005
+/** Up to so many cuts the integer programme is asked. */
 const EXACT_UP_TO = 120
 
 /**
@@ -40,22 +43,34 @@ export function* solveSteps(packing: Packing, highs: Highs | null): Generator<nu
   yield 0
   let loads = quickPlan(packing)
   let fresh = leastFresh(packing)
+  let first = fullest(packing)
   const opened = () => openedBy(packing, loads)
   if (opened().fresh > fresh && highs) {
-    const found = yield* overLoads(packing, fewestFresh(packing), highs, loads)
+    const found = yield* overLoads(packing, fewestFresh(packing), highs, loads, first)
+    first = found.mixed
     loads = found.loads
     fresh = Math.min(opened().fresh, Math.max(fresh, found.least))
   }
   yield 0.5
-  // What must be opened of begun boxes is known beside the fewest new ones only.
-  if (opened().fresh > fresh) return { loads, opened: opened(), least: { fresh, begun: 0 } }
   let begun = leastBeside(packing, fresh)
-  if (opened().begun > begun && highs && packing.sizes.length <= EXACT_UP_TO) {
-    const found = yield* overLoads(packing, leastOfBegun(packing, fresh), highs, loads)
+  const proved = opened().fresh <= fresh
+  if (proved && highs && worthALook(packing, opened(), begun)) {
+    const found = yield* overLoads(packing, leastOfBegun(packing, fresh), highs, loads, first)
     loads = found.loads
-    begun = Math.min(opened().begun, Math.max(begun, found.least))
+    begun = Math.max(begun, found.least)
   }
-  return { loads, opened: opened(), least: { fresh, begun } }
+  // Of a plan with more new boxes than the fewest, what it opens beside them may be less.
+  return {
+    loads,
+    opened: opened(),
+    least: { fresh, begun: proved ? Math.min(opened().begun, begun) : begun },
+  }
+}
+
+/** Whether it is worth a look if less of what is begun would do. */
+function worthALook({ sizes, fresh: box }: Packing, { fresh, begun }: Opened, least: number): boolean {
+  if (sizes.length <= EXACT_UP_TO) return begun > least
+  return fresh * box + begun > NEAR_ENOUGH * (fresh * box + least)
 }
 
 /** What is to be as little as it can, and which costs there can be: they come in steps. */
@@ -66,6 +81,8 @@ interface Aim {
   readonly from: (least: number) => number
   /** The last cost below. */
   readonly below: (cost: number) => number
+  /** Whether of many cuts only the bound is asked for. */
+  readonly boundWhereMany: boolean
 }
 
 const fewestFresh = ({ begun }: Packing): Aim => ({
@@ -73,6 +90,7 @@ const fewestFresh = ({ begun }: Packing): Aim => ({
   costs: ({ fresh }) => fresh,
   from: (least) => Math.ceil(least - 1e-6),
   below: (cost) => cost - 1,
+  boundWhereMany: false,
 })
 
 const leastOfBegun = (packing: Packing, mostFresh: number): Aim => ({
@@ -80,11 +98,20 @@ const leastOfBegun = (packing: Packing, mostFresh: number): Aim => ({
   costs: ({ begun }) => begun,
   from: (least) => leastBegun(packing, least - 1e-4),
   below: (cost) => nextLessBegun(packing, cost),
+  boundWhereMany: true,
 })
+
+/** New boxes as full as they get, one with each cut as its longest. */
+const fullest = ({ sizes, fresh }: Packing): readonly Load[] =>
+  knapsack(sizes, sizes, fresh)
+    .loads(fresh)
+    .map((cuts) => ({ box: FRESH, cuts }))
 
 interface Found {
   readonly loads: readonly Load[]
   readonly least: number
+  /** The loads of the cheapest mixture. */
+  readonly mixed: readonly Load[]
 }
 
 function* overLoads(
@@ -92,8 +119,11 @@ function* overLoads(
   aim: Aim,
   highs: Highs,
   start: readonly Load[],
+  first: readonly Load[],
 ): Generator<number, Found> {
   const programme = new Programme(packing, aim.worth, highs)
+  const many = packing.sizes.length > EXACT_UP_TO
+  let mixed: readonly Load[] = []
   const share = aim.worth.mostFresh === null ? 0 : 0.5
   let loads = start
   const cost = () => aim.costs(openedBy(packing, loads))
@@ -105,23 +135,24 @@ function* overLoads(
     if (opensLess(openedBy(packing, other), openedBy(packing, loads))) loads = other
   }
   try {
-    start.forEach((load) => programme.add(load))
+    for (const load of [...start, ...first]) programme.add(load)
     packing.sizes.forEach((_, cut) => programme.add({ box: FRESH, cuts: [cut] }))
     for (let round = 0; round < MOST_ROUNDS && !proved(); round++) {
-      programme.mix()
+      const shares = programme.mix()
+      mixed = programme.known.filter((_, i) => shares[i]! > 0)
       if (!programme.look(true)) break
       // The bound comes up to what the mixture costs now, and to no more: its step is known.
-      if (packing.sizes.length > EXACT_UP_TO && least() >= aim.from(programme.cost)) break
+      if (many && least() >= aim.from(programme.cost)) break
       yield share + (0.3 * round) / MOST_ROUNDS
     }
-    if (!proved()) {
+    if (!proved() && !(many && aim.boundWhereMany)) {
       for (const done of wholeOnes(packing, programme, tried, proved)) yield share + 0.3 + 0.15 * done
     }
-    if (proved() || packing.sizes.length > EXACT_UP_TO) return { loads, least: least() }
+    if (proved() || many) return { loads, least: least(), mixed }
     const all = programme.complete(aim.below(cost()))
     const whole = programme.whole(loads)
     if (whole) tried(eachOnce(whole.loads))
-    return { loads, least: all && whole?.cheapest ? cost() : least() }
+    return { loads, least: all && whole?.cheapest ? cost() : least(), mixed }
   } finally {
     programme.dispose()
   }
