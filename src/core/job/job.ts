@@ -29,7 +29,7 @@ import { FloorBackground, PlanThing, Site } from './plan'
 
 export { Mount } from '../mount/plan'
 export { Power } from '../power/plan'
-export { Route, Segment, Way } from '../route/plan'
+export { FREELY, MOST_AROUND, Route, Segment, Way, type Forced } from '../route/plan'
 export { Seal } from '../seal/plan'
 export { Sight } from '../sight/plan'
 export { Terminate } from '../terminate/plan'

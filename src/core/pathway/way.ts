@@ -2,7 +2,7 @@ import FlatQueue from 'flatqueue'
 import { distanceM, type PlanPoint } from '../geometry'
 import { SPACES, type Floor, type JacketNeed, type SpaceId } from '../job/choices'
 import { nameOf } from '../plan'
-import type { Forced } from '../route/plan'
+import { FREELY, type Forced } from '../route/plan'
 import { PATHWAY_LIMITS } from './limits'
 import {
   alongLane,
@@ -78,10 +78,9 @@ const sameSpot = (a: Spot, b: Spot): boolean =>
 const sameEnd = (a: LedTo | undefined, b: LedTo | undefined): boolean =>
   a === b || (!!a && !!b && typeof a === 'object' && typeof b === 'object' && sameSpot(a.spot, b.spot))
 
-const FREELY: Forced = { through: null, around: [] }
 const NO_BANS: ReadonlySet<string> = new Set()
 /** Other ways are looked for around so many legs: each is a look through the whole network. */
-const MOST_AROUND = 5
+const MOST_OTHERS = 5
 /** So many looks are kept. */
 const MOST_TREES = 24
 const laidM = ({ lengthM, riseM }: Leg): number => lengthM + Math.abs(riseM)
@@ -179,7 +178,7 @@ export class WayFinder {
     if (!('way' in best)) return []
     const longest = [...best.way.legs].sort((a, b) => laidM(b) - laidM(a))
     const used = new Set(longest.map(({ pathway }) => pathway.id))
-    const others = [...used].slice(0, MOST_AROUND).flatMap((id): Choice[] => {
+    const others = [...used].slice(0, MOST_OTHERS).flatMap((id): Choice[] => {
       const found = this.find(from, laid, new Set([id]))
       return 'way' in found ? [{ way: found.way, forced: { through: null, around: [id] } }] : []
     })

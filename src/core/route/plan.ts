@@ -18,14 +18,19 @@ export const Segment = z.strictObject({
 })
 export type Segment = z.infer<typeof Segment>
 
+/** A cable is led around so many pathways. */
+export const MOST_AROUND = 20
+
 /** Where somebody wants a cable to be led on the plan: pathways by their ids. */
 export const Forced = z.strictObject({
   /** It goes along this one somewhere; null where any will do. */
   through: Id.nullable(),
   /** It goes along none of these. */
-  around: z.array(Id).max(20, 'At most 20 pathways.'),
+  around: z.array(Id).max(MOST_AROUND, `At most ${MOST_AROUND} pathways.`),
 })
 export type Forced = z.infer<typeof Forced>
+/** Nobody wants it anywhere: the way of least labour. */
+export const FREELY: Forced = { through: null, around: [] }
 
 /** The way of a cable, told from its near end. */
 export const Way = z.strictObject({

@@ -1,10 +1,10 @@
 'use client'
 
 import { Text } from '@chakra-ui/react'
-import { useMemo } from 'react'
+import { useCallback, useMemo } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import { foundAlong, type DeviceAssessment } from '@/core/assess'
-import type { Device } from '@/core/job'
+import type { Device, Way } from '@/core/job'
 import { cablesToLead, endsOnSite, goesApart } from '@/core/pathway'
 import { useCatalogue } from '../job/JobProvider'
 import { WayChoices } from '../runs/WayChoices'
@@ -27,6 +27,12 @@ export function WayPanel({
     const of = { devices: [device], equipment: job.equipment, runs: [], things: job.things }
     return cablesToLead(of, catalogue).at(0) ?? null
   }, [device, job.equipment, job.things, catalogue])
+  const input = route?.input
+  const found = useCallback(
+    (goes: Pick<Way, 'segments' | 'forced'>) =>
+      input ? foundAlong(device, { ...input, ...goes }, job, CATALOGUE) : [],
+    [device, input, job],
+  )
   if (cable && goesApart(cable))
     return <Text>Mains and earth go a way of their own, apart from data. Local rules decide.</Text>
   const end = endsOnSite(device, job, catalogue)
@@ -44,7 +50,7 @@ export function WayPanel({
       key={device.id}
       lead={lead}
       now={{ segments: device.route?.segments ?? [], forced: device.route?.forced ?? null }}
-      found={(goes) => foundAlong(device, { ...route.input, ...goes }, job, CATALOGUE)}
+      found={found}
       onTake={(goes) =>
         void commit({ type: 'setPlan', deviceId: device.id, plan: { route: { ...route.input, ...goes } } })
       }

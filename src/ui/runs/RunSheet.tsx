@@ -1,7 +1,7 @@
 'use client'
 
 import { Box, Button, HStack, SimpleGrid, Text } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { CATALOGUE } from '@/catalogue'
 import { foundOfRun, type RunAssessment } from '@/core/assess'
 import { RunChoice, SPACES, thingsOf, type Run, type Segment, type Way } from '@/core/job'
@@ -172,6 +172,10 @@ function OnPlanWay({
       ({ id }) => id === run.id,
     )
   }, [job, run, catalogue])
+  const found = useCallback(
+    (goes: Pick<Way, 'segments' | 'forced'>) => foundOfRun(run, goes, job, CATALOGUE),
+    [run, job],
+  )
   if (!onPlan || !lead) return null
   return (
     <Box mb={3}>
@@ -185,13 +189,7 @@ function OnPlanWay({
         />
       )}
       <Fold title="Other ways over the plan">
-        <WayChoices
-          key={run.id}
-          lead={lead}
-          now={run}
-          found={(goes) => foundOfRun(run, goes, job, CATALOGUE)}
-          onTake={onTake}
-        />
+        <WayChoices key={run.id} lead={lead} now={run} found={found} onTake={onTake} />
       </Fold>
     </Box>
   )

@@ -1,9 +1,9 @@
 'use client'
 
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import type { Finding } from '@/core/findings'
-import type { Way as Planned } from '@/core/job'
+import { FREELY, MOST_AROUND, type Forced, type Way as Planned } from '@/core/job'
 import {
   finderOver,
   isAlong,
@@ -17,17 +17,24 @@ import {
 import { nameOf } from '@/core/plan'
 import { print, printReading, type UnitSystem } from '@/core/units'
 import { useJob } from '../job/JobProvider'
-import { Choose } from '../kit/Choose'
+import { Choose, type Option } from '../kit/Choose'
 import { VerdictLine } from '../kit/Verdict'
 
 /** What of a plan says where its cable goes. */
 type Goes = Pick<Planned, 'segments' | 'forced'>
 
+/** A way with what is found along it. */
+interface Tried {
+  readonly way: Way
+  readonly goes: Goes
+  readonly findings: readonly Finding[]
+}
+
 interface WayChoicesProps {
   readonly lead: Lead
   /** How it is planned to go. */
   readonly now: Goes
-  /** What would be found of its route and power, were it to go so. */
+  /** What would be found of its route and power, were it to go so: the same function for the same job. */
   readonly found: (goes: Goes) => readonly Finding[]
   readonly onTake: (goes: Goes) => void
 }
@@ -39,62 +46,65 @@ export function WayChoices({ lead, now, found, onTake }: WayChoicesProps) {
   const { from, turned } = lead
   const laid = useMemo((): Laid => ({ stands: lead.cable.stands, to: lead.to }), [lead])
   // What nobody chose here shows how it is planned, also when that was said elsewhere.
-  const [chosen, choose] = useState<{ readonly through?: string; readonly around?: string }>({})
-  const through = chosen.through ?? now.forced?.through ?? ''
-  const around = chosen.around ?? now.forced?.around[0] ?? ''
+  const [chosen, choose] = useState<Partial<Forced>>({})
+  const { through, around } = { ...(now.forced ?? FREELY), ...chosen }
   const asItStands = useMemo(
     () => finder.findForced(from, { ...laid, forced: now.forced }),
     [finder, from, laid, now.forced],
   )
-  const ways = useMemo(() => finder.ways(from, laid), [finder, from, laid])
   const forced = useMemo(() => {
-    if (through === '' && around === '') return null
-    const wanted = { through: through || null, around: around === '' ? [] : [around] }
-    return { wanted, found: finder.findForced(from, { ...laid, forced: wanted }) }
+    const wanted = { through, around }
+    const free = through === null && around.length === 0
+    return free ? null : { wanted, found: finder.findForced(from, { ...laid, forced: wanted }) }
   }, [finder, from, laid, through, around])
+  // To try a way is to assess the job with it: not at every draw.
+  const tryWay = useCallback(
+    (choice: Choice): Tried => {
+      const goes = { segments: segmentsOf(choice.way, now.segments, turned), forced: choice.forced }
+      return { way: choice.way, goes, findings: found(goes) }
+    },
+    [now.segments, turned, found],
+  )
+  const ways = useMemo(() => finder.ways(from, laid).map(tryWay), [finder, from, laid, tryWay])
+  const asked = useMemo(
+    () => (forced && 'way' in forced.found ? tryWay({ way: forced.found.way, forced: forced.wanted }) : null),
+    [forced, tryWay],
+  )
   const pathways = useMemo(
     () => finder.network.lanes.map(({ pathway }) => ({ value: pathway.id, label: nameOf(pathway) })),
     [finder],
   )
-  const shown = (choice: Choice, words: string) => {
-    const goes = { segments: segmentsOf(choice.way, now.segments, turned), forced: choice.forced }
-    return (
-      <OneWay
-        key={JSON.stringify(choice.forced)}
-        way={choice.way}
-        findings={found(goes)}
-        isTaken={isAlong(now, goes.segments) && JSON.stringify(now.forced) === JSON.stringify(goes.forced)}
-        words={words}
-        onTake={() => onTake(goes)}
-        units={job.units}
-      />
-    )
-  }
+  const shown = ({ way, goes, findings }: Tried, words: string) => (
+    <OneWay
+      key={JSON.stringify(goes.forced)}
+      way={way}
+      findings={findings}
+      isTaken={isAlong(now, goes.segments) && JSON.stringify(now.forced) === JSON.stringify(goes.forced)}
+      words={words}
+      onTake={() => onTake(goes)}
+      units={job.units}
+    />
+  )
   return (
     <Stack gap={3}>
       {'none' in asItStands ? <Text>▲ {asItStands.none}</Text> : null}
-      {ways.map((choice) =>
-        shown(choice, choice.forced === null ? 'Take this way' : 'Take this one instead'),
-      )}
+      {ways.map((one) => shown(one, one.goes.forced === null ? 'Take this way' : 'Take this one instead'))}
       {ways.length > 0 ? (
         <Box borderTopWidth="1px" borderColor="rule" pt={2}>
           <Choose
             label="Through"
-            value={through}
+            value={through ?? ''}
             options={[{ value: '', label: 'Any pathway' }, ...pathways]}
-            onChoose={(id) => choose({ ...chosen, through: id })}
+            onChoose={(id) => choose({ ...chosen, through: id || null })}
           />
-          <Choose
-            label="Around"
-            value={around}
-            options={[{ value: '', label: 'None' }, ...pathways]}
-            onChoose={(id) => choose({ ...chosen, around: id })}
+          <Around
+            pathways={pathways}
+            around={around}
+            onChoose={(others) => choose({ ...chosen, around: others })}
           />
           <Box mt={2}>
             {forced && 'none' in forced.found ? <Text>▲ {forced.found.none}</Text> : null}
-            {forced && 'way' in forced.found
-              ? shown({ way: forced.found.way, forced: forced.wanted }, 'Take the way that was asked for')
-              : null}
+            {asked ? shown(asked, 'Take the way that was asked for') : null}
           </Box>
         </Box>
       ) : null}
@@ -104,6 +114,31 @@ export function WayChoices({ lead, now, found, onTake }: WayChoicesProps) {
       </Text>
     </Stack>
   )
+}
+
+/** The pathways that it is to go around, one after the other, and a place for one more. */
+function Around({
+  pathways,
+  around,
+  onChoose,
+}: {
+  pathways: readonly Option[]
+  around: readonly string[]
+  onChoose: (around: string[]) => void
+}) {
+  const places = around.length < MOST_AROUND ? [...around, ''] : around
+  return places.map((id, at) => (
+    <Choose
+      key={at}
+      label={at === 0 ? 'Around' : `Around, and ${at + 1}`}
+      value={id}
+      options={[
+        { value: '', label: 'None' },
+        ...pathways.filter(({ value }) => value === id || !around.includes(value)),
+      ]}
+      onChoose={(other) => onChoose(around.toSpliced(at, 1, ...(other === '' ? [] : [other])))}
+    />
+  ))
 }
 
 interface OneWayProps {
