@@ -67,7 +67,11 @@ const often = (work: () => unknown): number => middle(Array.from({ length: TIMES
 
 /** 300 devices over 2,000 pathways: all of them, and one that moves, beside a general graph library. */
 export function ways(): void {
-  const world = { things: yard(), floorHeightsM: { upper: null, loft: null, roof: null } }
+  // Told like a job: what is put together by spreading is several times slower to read.
+  const world = structuredClone({
+    things: yard(),
+    floorHeightsM: { upper: null, loft: null, roof: null },
+  })
   const all = () => {
     const finder = new WayFinder(networkOf(world))
     return { finder, found: Array.from({ length: DEVICES }, (_, i) => finder.find(spotOf(i), LAID)) }

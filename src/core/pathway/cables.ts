@@ -152,7 +152,8 @@ const millimetre = (lengthM: number) => Math.round(lengthM * 1000) / 1000
  * `before`.
  */
 export const segmentsOf = (way: Way, before: readonly Segment[] = [], turned = false): Segment[] =>
-  legsFrom(way, turned).map(({ pathway, space, temperatureC, lengthM, riseM }, i) => {
+  legsFrom(way, turned).map(({ pathway, lengthM, riseM }, i) => {
+    const { space, temperatureC } = pathway
     const conduitName = SPACES[space].sized ? pathway.name || pathway.id : ''
     const sized = conduitName === '' ? undefined : before.find((one) => one.conduitName === conduitName)
     return {

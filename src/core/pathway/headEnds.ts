@@ -85,10 +85,10 @@ const spotOn = ({ floor, at }: Pick<Spot, 'floor' | 'at'>): Spot => ({
 })
 
 /** Drawn points of pathways that rain does not reach, as low as a cupboard is brought to. */
-const stopsOn = ({ lanes }: Network): readonly Stop[] =>
+const stopsOn = ({ lanes, stops }: Network): readonly Stop[] =>
   lanes
     .filter(({ pathway: { space } }) => !SPACES[space].rained)
-    .flatMap(({ stops }) => stops)
+    .flatMap((lane) => stops.get(lane) ?? [])
     .filter(({ heightM }) => {
       const upM = heightM - PATHWAY_LIMITS.headEndM.value
       return Math.abs(upM) <= PATHWAY_LIMITS.reachM.value

@@ -16,6 +16,7 @@ import {
   type Crowd,
   type PullPoint,
   type Section,
+  type Stretch,
 } from './sections'
 import type { Found, Way } from './way'
 
@@ -44,9 +45,7 @@ export function withPulls(
   cables: readonly CableWay[],
 ): readonly CableWithPulls[] {
   const points = things.filter(isPullPoint)
-  const crowds = crowdsOf(
-    cables.flatMap(({ found }) => ('way' in found ? found.way.traces.flatMap(({ on }) => on ?? []) : [])),
-  )
+  const crowds = crowdsOf(cables.flatMap(({ found }) => inTubes(found)))
   const grown = new Map<Lane, ConduitGrowth>()
   const grows = (lane: Lane) => {
     const known = grown.get(lane)
@@ -62,10 +61,13 @@ export function withPulls(
   }))
 }
 
-const tubesOf = (found: Found): readonly Lane[] => {
-  const lanes = 'way' in found ? found.way.traces.flatMap(({ on }) => on?.lane ?? []) : []
-  return [...new Set(lanes)].filter(({ pathway }) => SPACES[pathway.space].tube)
-}
+/** What of a way lies in conduits and ducts. */
+const inTubes = (found: Found): readonly Stretch[] =>
+  'way' in found
+    ? found.way.traces.flatMap(({ on }) => (on && SPACES[on.lane.pathway.space].tube ? [on] : []))
+    : []
+
+const tubesOf = (found: Found): readonly Lane[] => [...new Set(inTubes(found).map(({ lane }) => lane))]
 
 type Pulls = CableWithPulls['pulls']
 /** The pulls of a way as they were last: most changes leave the way, its pull points and its cable alone. */

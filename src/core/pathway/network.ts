@@ -23,7 +23,7 @@ export interface Stop extends Spot {
   readonly share: number
 }
 
-/** A pathway that can be passed, with its stops in order. */
+/** A pathway that can be passed. */
 export interface Lane {
   readonly pathway: Pathway
   /** On the plan, m; 0 where it goes straight up. */
@@ -34,7 +34,6 @@ export interface Lane {
   /** From its start to its end, m; below 0 where it falls. */
   readonly riseM: number
   readonly endFloor: Floor
-  readonly stops: Stop[]
 }
 
 /** On the plan and upright, m, and its labour, minutes. */
@@ -82,6 +81,8 @@ export interface Network {
   readonly shut: readonly Shut[]
   /** Where every place that cables are led to is brought to a lane. */
   readonly goals: readonly Goal[]
+  /** The stops of every lane, in order: apart from it, so that a way told elsewhere takes none with it. */
+  readonly stops: ReadonlyMap<Lane, readonly Stop[]>
   readonly steps: ReadonlyMap<Stop, readonly Step[]>
 }
 
@@ -96,17 +97,15 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
     const lengths = lengthsTo(pathway.path)
     const bounds = boundsOf(pathway.path)!
     const lengthM = lengths.at(-1)!
-    return [
-      { pathway, lengthM, lengths, bounds, riseM: up + pathway.endM - pathway.heightM, endFloor, stops: [] },
-    ]
+    return [{ pathway, lengthM, lengths, bounds, riseM: up + pathway.endM - pathway.heightM, endFloor }]
   })
-  for (const lane of lanes) lane.stops.push(...drawnStops(lane))
+  const stops: StopsOf = new Map(lanes.map((lane) => [lane, drawnStops(lane)]))
   const joinM = PATHWAY_LIMITS.joinM.value
   const near = lanesBy(lanes, PATHWAY_LIMITS.reachM.value)
   const meeting = lanesBy(lanes, joinM)
   const met = new Map<Stop, Set<Stop>>()
   let looks = 0
-  const drawn = new Map(lanes.map((lane) => [lane, [...lane.stops]]))
+  const drawn = new Map([...stops].map(([lane, of]) => [lane, [...of]]))
   for (const stop of [...drawn.values()].flat())
     for (const lane of meeting(stop)) {
       if (++looks > mostLooks) return { ...NOTHING, shut, crowded: true }
@@ -114,7 +113,7 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
       const there = lane === stop.lane ? drawn.get(lane)! : [nearestStop(lane, stop, joinM)]
       for (const one of there) {
         if (!one || !meet(stop, one)) continue
-        const other = kept(one)
+        const other = kept(one, stops)
         if (other === stop || met.get(other)?.has(stop)) continue
         met.set(stop, (met.get(stop) ?? new Set()).add(other))
       }
@@ -125,7 +124,7 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
     if (!spot) return []
     return near(spot).flatMap((lane) => {
       const there = broughtOnto(lane, spot)
-      return there ? [{ to, spot, stop: kept(there) }] : []
+      return there ? [{ to, spot, stop: kept(there, stops) }] : []
     })
   })
   const steps = new Map<Stop, Step[]>()
@@ -135,13 +134,11 @@ export function networkOf(world: World, mostLooks = PATHWAY_LIMITS.mostLooks.val
     add(steps, b, { to: a, lengthM, riseM: -riseM, minutes, along })
   }
   for (const [stop, others] of met) for (const other of others) join(stop, other, fromTo(stop, other), false)
-  for (const lane of lanes) {
-    lane.stops.sort((a, b) => a.share - b.share)
-    lane.stops.slice(1).forEach((next, i) => {
-      join(lane.stops[i]!, next, alongLane(lane, lane.stops[i]!.share, next.share), true)
-    })
+  for (const [lane, of] of stops) {
+    of.sort((a, b) => a.share - b.share)
+    of.slice(1).forEach((next, i) => join(of[i]!, next, alongLane(lane, of[i]!.share, next.share), true))
   }
-  return { lanes, crowded: false, near, shut, goals, steps }
+  return { lanes, crowded: false, near, shut, goals, stops, steps }
 }
 
 /** From a stop of one lane to one that it meets. */
@@ -159,6 +156,7 @@ const NOTHING: Network = {
   near: () => [],
   shut: [],
   goals: [],
+  stops: new Map(),
   steps: new Map(),
 }
 
@@ -282,12 +280,13 @@ const meet = (a: Stop, b: Stop): boolean =>
   distanceM(a.at, b.at) <= PATHWAY_LIMITS.joinM.value + SLIP_M &&
   Math.abs(a.heightM - b.heightM) <= PATHWAY_LIMITS.joinRiseM.value + SLIP_M
 
+type StopsOf = Map<Lane, Stop[]>
+
 /** A stop kept with its lane; the same one where the lane has it already. */
-function kept(stop: Stop): Stop {
-  const known = stop.lane.stops.find(
-    ({ share, floor }) => floor === stop.floor && Math.abs(share - stop.share) < 1e-12,
-  )
-  if (!known) stop.lane.stops.push(stop)
+function kept(stop: Stop, stops: StopsOf): Stop {
+  const of = stops.get(stop.lane)!
+  const known = of.find(({ share, floor }) => floor === stop.floor && Math.abs(share - stop.share) < 1e-12)
+  if (!known) of.push(stop)
   return known ?? stop
 }
 

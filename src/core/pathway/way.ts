@@ -1,6 +1,6 @@
 import FlatQueue from 'flatqueue'
 import { distanceM, type PlanPoint } from '../geometry'
-import { SPACES, type Floor, type JacketNeed, type SpaceId } from '../job/choices'
+import { SPACES, type Floor, type JacketNeed } from '../job/choices'
 import { nameOf } from '../plan'
 import { FREELY, type Forced } from '../route/plan'
 import { PATHWAY_LIMITS } from './limits'
@@ -23,8 +23,6 @@ import {
 /** A stretch of a way through one pathway. */
 export interface Leg {
   readonly pathway: Pathway
-  readonly space: SpaceId
-  readonly temperatureC: number
   /** On the plan and upright, m: what is laid is both together. Below 0 where it falls. */
   readonly lengthM: number
   readonly riseM: number
@@ -113,7 +111,10 @@ export class WayFinder {
     if (near.length === 0) return { none: 'No pathway that its cable may take comes near it.' }
     let best: { readonly enters: Stop; readonly by: Stop; readonly minutes: number } | null = null
     for (const enters of near)
-      for (const by of [...besides(enters), ...tree.ends.filter(({ lane }) => lane === enters.lane)]) {
+      for (const by of [
+        ...besides(network, enters),
+        ...tree.ends.filter(({ lane }) => lane === enters.lane),
+      ]) {
         const reached = tree.of.get(by)
         if (!reached) continue
         const minutes =
@@ -244,7 +245,7 @@ function treeOf(network: Network, to: LedTo, may: (lane: Lane) => boolean): Tree
   for (const { spot, stop } of goals) reach(stop, broughtTo(spot, stop).minutes, null, null, spot)
   const ends = goals.flatMap(({ stop }) => (network.steps.has(stop) ? [] : [stop]))
   for (const stop of ends)
-    for (const by of besides(stop)) {
+    for (const by of besides(network, stop)) {
       const step = { ...alongLane(stop.lane, stop.share, by.share), to: by, along: true }
       reach(by, tree.get(stop)!.minutes + step.minutes, stop, step, null)
     }
@@ -272,7 +273,7 @@ interface Along {
  * every stop is reached once before that pathway and once after it.
  */
 function alongOne(
-  { steps }: Network,
+  network: Network,
   from: Spot,
   enters: readonly Stop[],
   through: string,
@@ -283,7 +284,7 @@ function alongOne(
   const open = new FlatQueue<readonly [stop: Stop, after: boolean, by: Along]>()
   const goesAlong = ({ pathway }: Lane) => pathway.id === through
   for (const stop of enters)
-    for (const by of besides(stop)) {
+    for (const by of besides(network, stop)) {
       const minutes = broughtTo(from, stop).minutes + alongLane(stop.lane, stop.share, by.share).minutes
       const after = goesAlong(stop.lane) && stop.share !== by.share
       open.push([by, after, { minutes, enters: stop, by, steps: [] }], minutes)
@@ -298,7 +299,7 @@ function alongOne(
     const rest = after ? tree.of.get(stop) : undefined
     if (rest && (!best || way.minutes + rest.minutes < best.minutes))
       best = { ...way, minutes: way.minutes + rest.minutes }
-    for (const step of steps.get(stop) ?? []) {
+    for (const step of network.steps.get(stop) ?? []) {
       if (!may(step.to.lane)) continue
       const minutes = way.minutes + step.minutes
       const isAfter = after || (step.along && goesAlong(stop.lane))
@@ -316,7 +317,8 @@ function broughtTo(spot: Spot, stop: Stop): Measures {
 }
 
 /** The stops of its lane before and after a point of it. */
-function besides({ lane: { stops }, share }: Stop): readonly Stop[] {
+function besides({ stops: ofLanes }: Network, { lane, share }: Stop): readonly Stop[] {
+  const stops = ofLanes.get(lane)!
   const after = stops.findIndex((stop) => stop.share >= share)
   if (after < 0) return [stops.at(-1)!]
   return after === 0 ? [stops[0]!] : [stops[after - 1]!, stops[after]!]
@@ -396,13 +398,13 @@ function legsOf(pieces: readonly Piece[]): readonly Leg[] {
     if (before?.pathway === pathway && before.riseM * riseM >= 0) {
       before.lengthM += lengthM
       before.riseM += riseM
-    } else legs.push({ pathway, space: pathway.space, temperatureC: pathway.temperatureC, lengthM, riseM })
+    } else legs.push({ pathway, lengthM, riseM })
   }
   return legs
 }
 
 /** What a leg is called: by its pathway's name where it has one, and by its space. */
-export function legName({ pathway: { name }, space }: Leg): string {
+export function legName({ pathway: { name, space } }: Leg): string {
   const { name: called } = SPACES[space]
   return name === '' ? called : `${name}, ${called.toLowerCase()}`
 }
