@@ -21,6 +21,7 @@ import {
 } from '../pathway'
 import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
 import { runContext, runLoad } from '../run'
+import { sealantOf } from '../seal'
 import { pulledIn } from './pulled'
 import { STAGE_TABLE } from '../stages'
 import {
@@ -82,9 +83,15 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   const led = hasWays(job) ? ledOn(job, catalogue) : []
   const cables = led.filter(({ mark }) => !pulled.has(mark))
   const holesThrough = wallHoles(job.things, cables, catalogue, job.units)
-  for (const { bit, marks } of holesThrough)
-    for (const mark of bit === null ? [] : marks)
+  for (const { bit, passMm, marks } of holesThrough) {
+    if (bit === null || passMm === null) continue
+    // A bead round the hole on both sides of the wall, shared by its cables.
+    const sealant = sealantOf((2 * Math.PI * passMm) / marks.length)
+    for (const mark of marks) {
       addItem(longBits, { kind: 'bit', item: `Long bit ${bit}`, count: 0 }, mark)
+      addItem(van, sealant, mark)
+    }
+  }
   const lines = [
     ...[...van.values()].map(listed).map(wholeTubes).map(withSpares),
     ...bits(holes),

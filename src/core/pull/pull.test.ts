@@ -100,6 +100,14 @@ describe('the pull sheet', () => {
     expect(van.filter(({ item }) => item.startsWith('Long bit'))).toEqual([
       expect.objectContaining({ item: `Long bit ${wallHoles[0]!.bit}`, count: 1, marks: ['01'] }),
     ])
+    // A bead of 28 mm² round 9.2 mm, on both sides of 200 walls, is 324 ml: tubes of 300.
+    const many = Array.from({ length: 200 }, (_, i) => wall(1 + i / 20, -1, 1 + i / 20, 1, { name: `${i}` }))
+    const without = { ...at, seal: null }
+    const sealed = (walls: typeof many) =>
+      pullSheet(job({ devices: [without], things: [lane, headEnd(20, 0), ...walls] }), CATALOGUE)
+    expect(new Set(sealed(many).wallHoles.map(({ passMm }) => passMm))).toEqual(new Set([9.2]))
+    expect(line(sealed(many), 'Silicone, tubes')).toMatchObject({ count: 2, spare: 1, marks: ['01'] })
+    expect(line(sealed([]), 'Silicone, tubes')).toBeUndefined()
   })
   it('counts spares on top: a tenth of the fixings, two connectors, one of each seal', () => {
     const list = sheet(one, two)

@@ -1,6 +1,6 @@
 import { VAN_LIMITS } from '../mount'
 import type { DeviceContext } from '../parts'
-import type { Load } from '../stages/load'
+import type { Load, LoadItem } from '../stages/load'
 import { openingsToClose } from './openings'
 
 /** The seals of a device, and its sealant in tubes (a bead along the top and both sides of each base). */
@@ -20,10 +20,14 @@ export function sealLoad(context: DeviceContext): Load {
       ...closed
         .filter(({ seal }) => seal.kind !== 'sealant')
         .map(({ seal }) => ({ kind: 'seal' as const, item: seal.name, count: 1, spare: 1 })),
-      ...(beadMm > 0 ? [{ kind: 'sealant' as const, item: 'Silicone, tubes', count: tubes(beadMm) }] : []),
+      ...(beadMm > 0 ? [sealantOf(beadMm)] : []),
     ],
   }
 }
 
-/** Tubes that a bead of a length (mm) takes: its volume over what a tube holds. */
-const tubes = (beadMm: number) => (beadMm * VAN_LIMITS.beadMm2.value) / 1000 / VAN_LIMITS.tubeMl.value
+/** The sealant of a bead of a length (mm), in tubes: its volume over what a tube holds. */
+export const sealantOf = (beadMm: number): LoadItem => ({
+  kind: 'sealant',
+  item: 'Silicone, tubes',
+  count: (beadMm * VAN_LIMITS.beadMm2.value) / 1000 / VAN_LIMITS.tubeMl.value,
+})
