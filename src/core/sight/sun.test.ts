@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { block, looking, onGround } from '@/testing/plans'
 import { imagerOf, sunAt, sunInPicture } from '.'
+import { sunYear } from './sun'
 
 const BULLET = CATALOGUE.cameras.get('bullet-4mp-vf')!
 const LONDON = { latitudeDeg: 51.5, longitudeDeg: -0.12, upBearingDeg: 0, timeZone: 'Europe/London' }
@@ -40,6 +41,26 @@ describe('sun', () => {
         },
       ),
       { numRuns: 500 },
+    )
+  })
+
+  it('stands in its year, put together from noons, where each moment by itself has it', () => {
+    const site = fc.record({ latitudeDeg: angle(90), longitudeDeg: angle(180), upBearingDeg: angle(180) })
+    fc.assert(
+      fc.property(site, (at) => {
+        const { moments, days, ways } = sunYear(at)
+        // Half of a year is day, all over the earth (refraction makes it a little more).
+        expect(Math.abs(moments.length / (183 * 144) - 0.5)).toBeLessThan(0.04)
+        for (let i = 0; i < moments.length; i += 97) {
+          const { azimuthDeg, altitudeDeg } = sunAt(at, moments[i]!)
+          const [turn, up] = [((azimuthDeg - at.upBearingDeg) * Math.PI) / 180, (altitudeDeg * Math.PI) / 180]
+          const way = [Math.sin(turn) * Math.cos(up), Math.cos(turn) * Math.cos(up), Math.sin(up)]
+          way.forEach((part, axis) => expect(ways[3 * i + axis]).toBeCloseTo(part, 4))
+          expect(moments[i]! - days[i]! * 86_400_000).toBeLessThan(86_400_000)
+          expect(moments[i]!).toBeGreaterThan(days[i]! * 86_400_000)
+        }
+      }),
+      { numRuns: 20 },
     )
   })
 

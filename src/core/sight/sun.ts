@@ -28,43 +28,102 @@ export function sunAt(
 /** Positions of a year, the lowest first. */
 interface SunYear {
   readonly moments: Float64Array
-  /** The month (from nought) and the day (since 1970) of each. */
-  readonly months: Uint8Array
+  /** The day (since 1970) of each. */
   readonly days: Int32Array
   /** Unit vectors in the frame of the plan, three numbers each. */
   readonly ways: Ways
 }
 
-const YEARS = new WeakMap<Site, SunYear>()
+/** Of the last sites asked about, so many: a server answers for several jobs. */
+const MOST_YEARS = 8
+const YEARS = new Map<string, SunYear>()
 
-export function sunYear(site: Site): SunYear {
-  const known = YEARS.get(site)
+export function sunYear(site: Omit<Site, 'timeZone'>): SunYear {
+  const key = `${site.latitudeDeg} ${site.longitudeDeg} ${site.upBearingDeg}`
+  const known = YEARS.get(key)
   if (known) return known
   const start = Date.UTC(YEAR, 0, 1)
-  const positions: { readonly moment: number; readonly turn: number; readonly up: number }[] = []
-  for (let step = 0; step < (365 * 1440) / STEP_MIN; step++) {
-    const minute = (step + 0.5) * STEP_MIN
-    if (Math.floor(minute / 1440) % EVERY_DAYS !== 0) continue
-    const moment = start + minute * 60_000
-    const { azimuthDeg, altitudeDeg } = sunAt(site, moment)
-    if (altitudeDeg > 0)
-      positions.push({ moment, turn: (azimuthDeg - site.upBearingDeg) * RAD, up: altitudeDeg * RAD })
-  }
-  positions.sort((a, b) => a.up - b.up)
+  const at = alongYear(site, start)
+  const shown: { readonly moment: number; readonly way: Way }[] = []
+  for (let day = 0; day < 365; day += EVERY_DAYS)
+    for (let minute = STEP_MIN / 2; minute < 1440; minute += STEP_MIN) {
+      const moment = start + day * DAY_MS + minute * 60_000
+      const way = at(moment)
+      if (way) shown.push({ moment, way })
+    }
+  shown.sort((a, b) => a.way[2] - b.way[2])
   const year = {
-    moments: Float64Array.from(positions, ({ moment }) => moment),
-    months: Uint8Array.from(positions, ({ moment }) => new Date(moment).getUTCMonth()),
-    days: Int32Array.from(positions, ({ moment }) => Math.floor(moment / DAY_MS)),
-    ways: Float64Array.from(
-      positions.flatMap(({ turn, up }) => [
-        Math.sin(turn) * Math.cos(up),
-        Math.cos(turn) * Math.cos(up),
-        Math.sin(up),
-      ]),
-    ),
+    moments: new Float64Array(shown.length),
+    days: new Int32Array(shown.length),
+    ways: new Float64Array(3 * shown.length),
   }
-  YEARS.set(site, year)
+  shown.forEach(({ moment, way }, i) => {
+    year.moments[i] = moment
+    year.days[i] = Math.floor(moment / DAY_MS)
+    for (let axis = 0; axis < 3; axis++) year.ways[3 * i + axis] = way[axis]!
+  })
+  if (YEARS.size === MOST_YEARS) YEARS.clear()
+  YEARS.set(key, year)
   return year
+}
+
+type Way = readonly [x: number, y: number, z: number]
+
+/** The sine of a height from which refraction does not lift the sun into sight. */
+const NIGHT = -0.02
+
+/**
+ * The way to the sun in the frame of the plan at any moment of a year, null by night: from its declination
+ * and its hour angle at every noon, which change by less than half a degree from one to the next. Tens of
+ * thousands are asked for, and each by itself costs several times as much.
+ */
+function alongYear(site: Omit<Site, 'timeZone'>, start: number): (moment: number) => Way | null {
+  const [latitude, turned] = [site.latitudeDeg * RAD, site.upBearingDeg * RAD]
+  const [sinLatitude, cosLatitude] = [Math.sin(latitude), Math.cos(latitude)]
+  const [sinTurned, cosTurned] = [Math.sin(turned), Math.cos(turned)]
+  const first = start - (0.5 + site.longitudeDeg / 360) * DAY_MS
+  const noons = Array.from({ length: 368 }, (_, day) => {
+    const { azimuthDeg, altitudeDeg } = sunAt(site, first + day * DAY_MS)
+    const [azimuth, up] = [azimuthDeg * RAD, unrefracted(altitudeDeg * RAD)]
+    const [east, north] = [Math.sin(azimuth) * Math.cos(up), Math.cos(azimuth) * Math.cos(up)]
+    const toPole = Math.sin(up) * sinLatitude + north * cosLatitude
+    return {
+      declination: Math.asin(toPole),
+      hour: Math.atan2(-east, Math.sin(up) * cosLatitude - north * sinLatitude),
+    }
+  })
+  return (moment) => {
+    const days = (moment - first) / DAY_MS
+    const [noon, share] = [Math.floor(days), days % 1]
+    const [before, after] = [noons[noon]!, noons[noon + 1]!]
+    const declination = before.declination + share * (after.declination - before.declination)
+    const hour = before.hour + share * (after.hour - before.hour + 2 * Math.PI)
+    const [along, across] = [Math.sin(declination), Math.cos(declination) * Math.cos(hour)]
+    const sinUp = sinLatitude * along + cosLatitude * across
+    if (sinUp < NIGHT) return null
+    const up = Math.asin(sinUp)
+    const shown = up + refraction(up)
+    if (shown <= 0) return null
+    const flat = Math.cos(shown) / Math.cos(up)
+    const [east, north] = [
+      -flat * Math.cos(declination) * Math.sin(hour),
+      flat * (cosLatitude * along - sinLatitude * across),
+    ]
+    return [east * cosTurned - north * sinTurned, north * cosTurned + east * sinTurned, Math.sin(shown)]
+  }
+}
+
+/** How much higher the sun shows than it stands, radians (J. Meeus, Astronomical Algorithms, 16.4). */
+function refraction(up: number): number {
+  const above = Math.max(0, up)
+  return 0.0002967 / Math.tan(above + 0.00312536 / (above + 0.08901179))
+}
+
+/** How high it stands when it shows at a height, both in radians. */
+function unrefracted(shown: number): number {
+  let up = shown
+  for (let i = 0; i < 4; i++) up = shown - refraction(up)
+  return up
 }
 
 /** A day on which the sun stands long in the picture; times on the site's own clock. */
@@ -88,15 +147,13 @@ export interface SunInPicture {
  * and what is not on the plan are left out of it, so it is the most that can happen.
  */
 export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: Site): SunInPicture {
-  const { moments, months, days: dayOf, ways } = sunYear(site)
+  const { moments, days: dayOf, ways } = sunYear(site)
   const shown = shownOf({ imager, pose }, ways)
   const hidden = blocked(occluders, pose, ways, shown)
-  const byMonth = new Array<number>(12).fill(0)
   const days = new Map<number, { first: number; last: number; minutes: number }>()
   for (const [n, i] of shown.entries()) {
     if (hidden[n]) continue
     const [moment, day] = [moments[i]!, dayOf[i]!]
-    byMonth[months[i]!]! += (EVERY_DAYS * STEP_MIN) / 60
     const known = days.get(day)
     if (!known) days.set(day, { first: moment, last: moment, minutes: STEP_MIN })
     else {
@@ -105,6 +162,9 @@ export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: 
       known.minutes += STEP_MIN
     }
   }
+  const byMonth = new Array<number>(12).fill(0)
+  for (const [day, { minutes }] of days)
+    byMonth[new Date(day * DAY_MS).getUTCMonth()]! += (EVERY_DAYS * minutes) / 60
   return { hoursAYear: byMonth.reduce((sum, hours) => sum + hours, 0), byMonth, worst: worstDays(days, site) }
 }
 
