@@ -16,7 +16,8 @@ interface Frames {
 
 /** The demo's yard again and again, so small that one sheet shows them all. */
 function crowded(things: number): Job {
-  const each = demo.things.filter(({ floor }) => floor === 'ground')
+  // Equipment stands on a plan once.
+  const each = demo.things.filter(({ floor, kind }) => floor === 'ground' && kind !== 'equipment')
   const copies = Math.ceil(things / each.length)
   const across = Math.ceil(Math.sqrt(copies))
   const shrunk = (value: unknown, dx: number, dy: number): unknown => {
