@@ -41,6 +41,7 @@ const way = (
   heightM,
   endM,
   conduitId,
+  freeMm: id === 'office-drop' ? 50 : 0,
   // The slipway pole's rise was put up without.
   expansionFitted: id !== 'pole-rise' && SPACES[space].tube === true,
 })

@@ -62,13 +62,13 @@ const onPole = plannedThrough(device({ surfaceId: 'steel-pole', mountIds: ['pole
 const besideLane = withPlans(planned, {
   sight: { heightM: 1, place: { floor: 'ground', x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false } },
 })
-const LANE = [
+const lane = (change: Parameters<typeof pathway>[1] = {}) => [
   pathway(
     [
       [0, 0],
       [20, 0],
     ],
-    { heightM: 1, endM: 1 },
+    { heightM: 1, endM: 1, ...change },
   ),
   headEnd(20, 0),
 ]
@@ -377,8 +377,16 @@ const CASES: readonly Case[] = [
     good: 'from',
     figure: 18,
     between: [1, 40],
-    on: (lengthM) => routed({ lengthM }, besideLane, { things: LANE }),
+    on: (lengthM) => routed({ lengthM }, besideLane, { things: lane() }),
     source: 'common practice, no source: a tenth less than the 20 m that it lies',
+  },
+  {
+    finding: 'route/narrow-1',
+    good: 'from',
+    figure: 6.2 + 3,
+    between: [1, 40],
+    on: (freeMm) => routed({ lengthM: 20 }, besideLane, { things: lane({ space: 'wall cavity', freeMm }) }),
+    source: 'common practice, no source: 3 mm of room round what is drawn',
   },
   {
     finding: 'route/slack',

@@ -128,6 +128,7 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
     expansionFitted: fc.boolean(),
     lyingCables: fc.constant(0),
     lyingMm: real(4, 20),
+    freeMm: fc.constant(0),
   }),
 )
 

@@ -212,6 +212,10 @@ const UPGRADES: readonly Upgrade[] = [
           }
         : command,
   },
+  {
+    // 19 knows how wide a pathway is that is no conduit.
+    thing: (thing) => ({ ...(thing.kind === 'pathway' ? { freeMm: 0 } : {}), ...thing }),
+  },
 ]
 
 /** As cold as its space usually gets, and never warmer than it is said to be. */

@@ -281,6 +281,18 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
       base: null,
     },
   ],
+  18: [
+    {
+      type: 'putThing',
+      thing: {
+        ...{ ...ditch, id: 'void', conduitId: null, coldestC: 5, expansionFitted: false },
+        ...{ lyingCables: 0, lyingMm: 8 },
+      },
+      version: 18,
+      madeOn: '',
+      base: null,
+    },
+  ],
 }
 
 describe('commands of every version are still taken', () => {
@@ -325,11 +337,23 @@ describe('commands of every version are still taken', () => {
       { ...fence, heightM: 2, locked: false, thicknessM: 0 },
       { id: 'door', floor: 'loft', name: '', kind: 'head end', at: { x: 1, y: 2 }, locked: false },
       { ...bank, locked: true },
-      { ...ditch, conduitId: null, coldestC: 5, expansionFitted: false, lyingCables: 0, lyingMm: 8 },
+      {
+        ...ditch,
+        conduitId: null,
+        coldestC: 5,
+        expansionFitted: false,
+        lyingCables: 0,
+        lyingMm: 8,
+        freeMm: 0,
+      },
       hole,
       {
         ...{ ...ditch, id: 'pipe', conduitId: 'pvc-1', coldestC: 0, expansionFitted: true },
-        ...{ lyingCables: 0, lyingMm: 8 },
+        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0 },
+      },
+      {
+        ...{ ...ditch, id: 'void', conduitId: null, coldestC: 5, expansionFitted: false },
+        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0 },
       },
     ])
     expect(made.boxes).toEqual([begun])

@@ -48,6 +48,7 @@ export {
   type JobSettings,
   type Neighbours,
   type ConduitGrowth,
+  type Narrow,
   type TubePull,
   type OnPlan,
   type PullSpot,

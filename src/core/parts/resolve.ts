@@ -107,6 +107,17 @@ export interface PullSpot {
   readonly heightM: number
 }
 
+/** Where a pathway that is no conduit has less room than is led through it, at its fullest. */
+export interface Narrow {
+  /** The pathway, by name. */
+  readonly along: string
+  readonly cables: number
+  /** What passes together as it packs, and with room to move, mm. */
+  readonly thickMm: number
+  readonly passMm: number
+  readonly freeMm: number
+}
+
 /** The way of a cable as the plan has it, told from the device; or why there is none. */
 export type OnPlan =
   | {
@@ -116,6 +127,8 @@ export type OnPlan =
       readonly growths: readonly ConduitGrowth[]
       /** What of the way mains run along, but in conduits of its own: the pathways, and how far, m. */
       readonly mains: { readonly along: readonly string[]; readonly lengthM: number }
+      /** Pathways on the way that have less room than is led through them. */
+      readonly narrows: readonly Narrow[]
     }
   | { readonly none: string }
 

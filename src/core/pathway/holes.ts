@@ -132,17 +132,23 @@ const isOpenAt = ({ baseM, heightM: tallM, openings }: Wall, alongM: number, hei
       heightM <= one.headM,
   )
 
+const isLead = ({ of }: CableWay) => ('route' in of ? of.route?.leadLengthM : of.leadLengthM) != null
+/** The least circle round so many cables of the thickest, mm. */
+const aroundMm = (cables: readonly CableWay[], count = cables.length): number =>
+  aroundTimes(count) * Math.max(0, ...cables.map(({ cable }) => cable.diameterMm))
+
 /**
  * What passes together, mm: the least circle round so many cables of the thickest, with room to move, and
  * beside it the plug of a ready-made lead, which is never cut.
  */
 export function passedMm(cables: readonly CableWay[]): number {
-  const isLead = ({ of }: CableWay) => ('route' in of ? of.route?.leadLengthM : of.leadLengthM) != null
-  const thickMm = (of: readonly CableWay[]) => Math.max(0, ...of.map(({ cable }) => cable.diameterMm))
-  if (!cables.some(isLead)) return passageMm('bare cable', aroundTimes(cables.length) * thickMm(cables))
-  const beside = cables.length - 1
-  return passageMm('plug', 0) + (beside > 0 ? aroundTimes(beside) * thickMm(cables) : 0)
+  if (!cables.some(isLead)) return passageMm('bare cable', aroundMm(cables))
+  return passageMm('plug', 0) + aroundMm(cables, cables.length - 1)
 }
+
+/** The same as it packs, with no room to move; a plug keeps its own. */
+export const thickMm = (cables: readonly CableWay[]): number =>
+  cables.some(isLead) ? passedMm(cables) : aroundMm(cables)
 
 /** Beyond these so much of the circle is taken by cables at the least. */
 const FULL = 0.7

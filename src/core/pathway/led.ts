@@ -1,11 +1,12 @@
 import { SPACES } from '../job/choices'
 import type { Job } from '../job/job'
 import { nameOf } from '../plan'
-import type { Cable, Catalogue, ConduitGrowth, TubePull, OnPlan } from '../parts'
+import type { Cable, Catalogue, ConduitGrowth, Narrow, TubePull, OnPlan } from '../parts'
 import { cablesOn, cablesToLead, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
 import { finderOver, sameLeads } from './finder'
 import { growthOf } from './growth'
+import { narrowsOf } from './narrow'
 import type { Lane } from './network'
 import {
   crowdsOf,
@@ -36,6 +37,8 @@ export interface CableWithPulls extends CableWay {
   readonly pulls: readonly (TubePull & { readonly section: Section })[]
   /** What the conduits and ducts of its way grow, each once. */
   readonly growths: readonly ConduitGrowth[]
+  /** Pathways on its way that have less room than is led through them. */
+  readonly narrows: readonly Narrow[]
 }
 
 /** Every cable with the pulls through conduits and ducts that its way is made in. */
@@ -46,6 +49,7 @@ export function withPulls(
 ): readonly CableWithPulls[] {
   const points = things.filter(isPullPoint)
   const crowds = crowdsOf(cables.flatMap(({ found }) => inTubes(found)))
+  const narrows = narrowsOf(cables)
   const grown = new Map<Lane, ConduitGrowth>()
   const grows = (lane: Lane) => {
     const known = grown.get(lane)
@@ -58,6 +62,7 @@ export function withPulls(
     ...one,
     pulls: 'way' in one.found ? pullsOf(one.found.way, one.cable, points, crowds) : [],
     growths: tubesOf(one.found).map(grows),
+    narrows: narrows.get(one.id) ?? [],
   }))
 }
 
@@ -164,11 +169,11 @@ function alongMains({ traces }: Way) {
 }
 
 /** What was found of a cable: all that a `CableWithPulls` adds to its `Lead`. */
-export type FoundOf = Pick<CableWithPulls, 'found' | 'pulls' | 'growths'>
+export type FoundOf = Pick<CableWithPulls, 'found' | 'pulls' | 'growths' | 'narrows'>
 
 /** The same as `ledOn`, for whoever is told of it elsewhere: by the order of `cablesToLead`. */
 export const foundOn = (job: LedJob, catalogue: Catalogue): readonly FoundOf[] =>
-  ledOn(job, catalogue).map(({ found, pulls, growths }) => ({ found, pulls, growths }))
+  ledOn(job, catalogue).map(({ found, pulls, growths, narrows }) => ({ found, pulls, growths, narrows }))
 
 /** Takes over what was found of the cables of a job elsewhere. */
 export function takeFound(job: LedJob, catalogue: Catalogue, found: readonly FoundOf[]): void {
@@ -201,11 +206,11 @@ export function waysOn(job: LedJob, catalogue: Catalogue): Ways {
   const known = WAYS.get(led)
   if (known) return known
   const ways = new Map(
-    (hasWays(job) ? led : []).map(({ id, turned, found, pulls, growths }): [string, OnPlan] => {
+    (hasWays(job) ? led : []).map(({ id, turned, found, pulls, growths, narrows }): [string, OnPlan] => {
       if (!('way' in found)) return [id, found]
       const bare = pulls.map(({ section: _, ...pull }) => pull)
       const mains = alongMains(found.way)
-      return [id, { segments: segmentsOn(found.way, turned), pulls: bare, growths, mains }]
+      return [id, { segments: segmentsOn(found.way, turned), pulls: bare, growths, mains, narrows }]
     }),
   )
   WAYS.set(led, ways)

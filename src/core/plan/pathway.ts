@@ -30,6 +30,8 @@ export const pathway = thingKind({
     /** Cables that lie in it already, and how thick each is at most. */
     lyingCables: between(0, 200, 'cables').int('A whole number of cables.'),
     lyingMm: between(1, 60, 'mm'),
+    /** Across what is free where it is narrowest, beside what lies there; 0 where nobody measured it. */
+    freeMm: between(0, 2000, 'mm'),
   }),
   word: 'Pathway',
   called: 'a pathway',
@@ -45,6 +47,7 @@ export const pathway = thingKind({
     coldestC,
     temperatureC,
     lyingCables,
+    freeMm,
   }) => {
     const upright = path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
     const level = (endFloor ?? floor) === floor && Math.abs(endM - heightM) < SHORTEST_M
@@ -58,6 +61,9 @@ export const pathway = thingKind({
         : []),
       ...(lyingCables > 0 && !SPACES[space].sized
         ? [[['lyingCables'], 'Only what lies in a conduit, a duct or trunking is counted.'] as const]
+        : []),
+      ...(freeMm > 0 && SPACES[space].sized
+        ? [[['freeMm'], 'A conduit, a duct or trunking has its size instead.'] as const]
         : []),
     ]
   },
@@ -81,4 +87,5 @@ export const usualPathway = (space: SpaceId) =>
     expansionFitted: false,
     lyingCables: 0,
     lyingMm: LYING_MM,
+    freeMm: 0,
   }) as const

@@ -5,7 +5,7 @@ import type { Route } from './plan'
 /** What the route is judged by. */
 export const ROUTE_JUDGED =
   'Length against the limit at its heat, leads, jacket, drum, conduit fill, slack, drip loop; mains beside ' +
-  'its way on the plan'
+  'its way on the plan, room in pathways there that were measured'
 
 /** What is not judged of a route, and why. */
 export function unjudgedRoute({ measured }: RunContext, { segments, leadLengthM }: Route): string[] {

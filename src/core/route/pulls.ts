@@ -4,6 +4,7 @@ import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { ROUTE_LIMITS } from './limits'
 import { mainsFinding } from './mains'
+import { narrowFindings } from './narrow'
 import type { Route } from './plan'
 import { strayFinding } from './stray'
 
@@ -21,6 +22,7 @@ export function planFindings(
   const all = [
     strayFinding(context, route, onPlan),
     mainsFinding(context, route, onPlan),
+    ...narrowFindings(context, route, onPlan),
     ...pullFindings(context, route, onPlan),
   ]
   return all.filter((one) => one !== null).filter(({ id }) => !known.has(id))

@@ -109,8 +109,8 @@ export function WayChoices({ lead, now, found, onTake }: WayChoicesProps) {
         </Box>
       ) : null}
       <Text fontSize="sm" color="soft">
-        Slacks and loops come on top, on its route. Not judged here: room in what is no conduit, walls on the
-        short way from it to the pathways.
+        Slacks and loops come on top, on its route. Not judged here: room in what is no conduit and was not
+        measured, walls on the short way from it to the pathways.
       </Text>
     </Stack>
   )

@@ -199,6 +199,11 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
               put({ lyingCables }),
             )
           : null}
+        {SPACES[thing.space].sized
+          ? null
+          : figure('size', 'Free across (0: not measured)', thing.freeMm, 0, 2000, (freeMm) =>
+              put({ freeMm }),
+            )}
         {thing.lyingCables > 0
           ? figure('size', 'Each as thick as', thing.lyingMm, 1, 60, (lyingMm) => put({ lyingMm }))
           : null}
@@ -214,7 +219,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
             const { temperatureC, coldestC, minutesPerM } = SPACES[to as SpaceId]
             const { sized } = SPACES[to as SpaceId]
             const size = sized === SPACES[thing.space].sized ? {} : { conduitId: null }
-            const lying = sized ? {} : { lyingCables: 0 }
+            const lying = sized ? { freeMm: 0 } : { lyingCables: 0 }
             return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, ...size, ...lying })
           }}
         />
