@@ -144,7 +144,7 @@ test('a way is asked for through one pathway, and around another', async ({ page
   await expect(page.getByText(/^▲ No way to where it ends goes through Trunking to the till/)).toBeVisible()
   await page.getByLabel('Around', { exact: true }).selectOption({ label: 'None' })
   await page.getByLabel('Around', { exact: true }).selectOption({ label: 'Up the gatehouse' })
-  await page.getByLabel('Around, and 2').selectOption({ label: 'Duct to the jetty' })
+  await page.getByLabel('And around (2)').selectOption({ label: 'Duct to the jetty' })
   await forced.getByRole('button').click()
   await expect(page.getByText('It is planned this way.')).toBeVisible()
 
@@ -156,8 +156,8 @@ test('a way is asked for through one pathway, and around another', async ({ page
   await page.getByText('The way of its cable').click()
   const chosen = (label: string) =>
     page.getByLabel(label, { exact: true }).locator('option:checked').textContent()
-  expect(await chosen('Around, and 2')).toBe('Duct to the jetty')
+  expect(await chosen('And around (2)')).toBe('Duct to the jetty')
   await page.getByLabel('Around', { exact: true }).selectOption({ label: 'None' })
   expect(await chosen('Around')).toBe('Duct to the jetty')
-  expect(await chosen('Around, and 2')).toBe('None')
+  expect(await chosen('And around (2)')).toBe('None')
 })

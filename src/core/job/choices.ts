@@ -229,6 +229,11 @@ export interface Space {
   readonly tube?: true
   /** What has a size there that cables fill: only pieces of that form. */
   readonly sized?: SizedForm
+  /**
+   * It covers cables, and they come out past an edge that would pinch or cut them: what that asks for at its
+   * end, and half-way where that differs. Common practice, no source.
+   */
+  readonly edge?: { readonly atEnd: string; readonly between?: string }
   readonly caution: string
 }
 
@@ -277,6 +282,7 @@ export const SPACES: Record<
     temperatureC: 35,
     coldestC: -10,
     minutesPerM: 4,
+    edge: { atEnd: 'Notch the trim, round and smooth; tape its edge' },
     caution: 'Ladder work at the eaves: mind overhead lines.',
   },
   'wall cavity': {
@@ -286,6 +292,7 @@ export const SPACES: Record<
     temperatureC: 25,
     coldestC: 0,
     minutesPerM: 6,
+    edge: { atEnd: 'Line the opening with a grommet' },
     caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.',
   },
   'joist bay': {
@@ -316,6 +323,7 @@ export const SPACES: Record<
     rained: true,
     tube: true,
     sized: 'conduit',
+    edge: { atEnd: 'Bush its end', between: 'Out through a box or a tee, bushed' },
     caution: 'Tape cut edges; draw, never jerk.',
   },
   'clipped outside': {
@@ -346,6 +354,7 @@ export const SPACES: Record<
     coldestC: 15,
     minutesPerM: 2.5,
     sized: 'trunking',
+    edge: { atEnd: 'Cut it out to fit, file it smooth' },
     caution: 'Keep data and mains in separate compartments.',
   },
   'buried duct': {
@@ -358,6 +367,7 @@ export const SPACES: Record<
     rained: true,
     tube: true,
     sized: 'conduit',
+    edge: { atEnd: 'Bush its end and seal it', between: 'Out through a chamber, bushed and sealed' },
     caution: 'Ask where services lie before you dig; keep away from buried mains.',
   },
   'riser': {

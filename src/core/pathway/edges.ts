@@ -1,5 +1,5 @@
 import type { PlanPoint } from '../geometry'
-import { SPACES, type Floor, type SpaceId } from '../job/choices'
+import { SPACES, type Floor } from '../job/choices'
 import type { CableWay } from './cables'
 import { passedMm } from './holes'
 import type { Lane } from './network'
@@ -17,15 +17,6 @@ export interface Edge {
   /** What passes together, with room, mm. */
   readonly passMm: number
   readonly remedy: string
-}
-
-/** What an edge asks for, at an end and half-way where that differs; common practice, no source. */
-const EDGES: Partial<Record<SpaceId, { readonly atEnd: string; readonly between?: string }>> = {
-  'soffit channel': { atEnd: 'Notch the trim, round and smooth; tape its edge' },
-  'wall cavity': { atEnd: 'Line the opening with a grommet' },
-  'trunking indoors': { atEnd: 'Cut it out to fit, file it smooth' },
-  'conduit': { atEnd: 'Bush its end', between: 'Out through a box or a tee, bushed' },
-  'buried duct': { atEnd: 'Bush its end and seal it', between: 'Out through a chamber, bushed and sealed' },
 }
 
 /** Where a way comes into a lane or leaves it. */
@@ -48,7 +39,7 @@ export function edgesOn(cables: readonly CableWay[]): readonly Edge[] {
       edges.set(key, edge)
     }
   return [...edges.values()].map(({ place: { lane, share, floor, at, towards }, led }) => {
-    const { atEnd, between = atEnd } = EDGES[lane.pathway.space]!
+    const { atEnd, between = atEnd } = SPACES[lane.pathway.space].edge!
     return {
       ...{ of: nameOf(lane), floor, at, towards },
       marks: led.map(({ mark }) => mark),
@@ -65,7 +56,7 @@ function placesOf({ traces }: Way): readonly Place[] {
   return along.flatMap(({ lane, from, to, floor, points }, i) => {
     const { space } = lane.pathway
     const place = (share: number, at: PlanPoint, other: Lane | undefined, end: string): Place[] =>
-      EDGES[space] === undefined || other?.pathway.space === space
+      SPACES[space].edge === undefined || other?.pathway.space === space
         ? []
         : [{ lane, share, floor, at, towards: other ? nameOf(other) : end }]
     return [

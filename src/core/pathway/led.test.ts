@@ -30,14 +30,14 @@ const toldOf = (of: Job) => {
 }
 
 it('what was found elsewhere and told is what would have been found here', () => {
-  let through = 0
+  let [through, narrow] = [0, 0]
   fc.assert(
     fc.property(yard, fc.array(crossings, { minLength: 1, maxLength: 4 }), crossings, (lanes, spots, end) => {
       const level = { heightM: 2.5, endM: 2.5, conduitId: 'emt-1' }
       const tubes = lanes.map((lane, i) => ({
         ...lane,
         ...level,
-        ...(i % 3 > 0 ? { space: 'conduit' as const } : {}),
+        ...(i % 3 > 0 ? { space: 'conduit' as const } : { freeMm: 5 }),
       }))
       const things = [...tubes, headEnd(4 * end.x, 4 * end.y), pullPoint(4, 4)]
       const devices = spots.map(({ x, y }, i) => camera(`d${i}`, 4 * x + 0.4, 4 * y))
@@ -45,11 +45,13 @@ it('what was found elsewhere and told is what would have been found here', () =>
       const there = afresh(here)
       takeFound(there, CATALOGUE, afresh(foundOn(afresh(here), CATALOGUE)))
       through += ledOn(there, CATALOGUE).filter(({ pulls }) => pulls.length > 0).length
+      narrow += ledOn(there, CATALOGUE).filter(({ narrows }) => narrows.length > 0).length
       expect(toldOf(there)).toEqual(toldOf(here))
     }),
     { numRuns: 60, seed: 5 },
   )
   expect(through).toBeGreaterThan(9)
+  expect(narrow).toBeGreaterThan(1)
 })
 
 describe('nobody is held up', () => {

@@ -91,6 +91,21 @@ it.each([
   expect(asked.includes('route/drip-loop')).toBe(lengthM > 0)
 })
 
+it('says what keeps the cable whole past the edges of what covers it, once a kind of space', () => {
+  const edged = (...spaces: Parameters<typeof way>[2][]) =>
+    routeTasks(context(), {
+      ...way(5, 20),
+      segments: spaces.map((space, i) => ({ ...way(5, 20, space).segments[0]!, id: `s${i}` })),
+    })
+      .find(({ id }) => id === 'route/pull')!
+      .items!.filter((item) => item.startsWith('Past no bare edge'))
+  expect(edged('soffit channel', 'loft', 'soffit channel', 'conduit')).toEqual([
+    'Past no bare edge of the soffit channel: notch the trim, round and smooth; tape its edge',
+    'Past no bare edge of the conduit: bush its end',
+  ])
+  expect(edged('loft', 'joist bay', 'clipped outside', 'garage or basement')).toEqual([])
+})
+
 /** Clips every 250 mm is UK common practice; hooks every 1.5 m TIA-569 from memory. */
 it('counts supports with spares', () => {
   expect(supports(way(10, 20, 'clipped outside'))).toEqual([{ name: 'clips', count: 44 }])

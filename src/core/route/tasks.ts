@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES, type SpaceId } from '../job/choices'
 import type { RunContext } from '../parts'
 import { choice, measure, task, type Task } from '../procedure'
 import { dripLoopM, installedM, lengthItems, loopsM, segmentM } from './length'
@@ -23,9 +23,12 @@ function pulling(context: RunContext, way: Way): Task {
       way.leadLengthM === null
         ? `Cut ${printed(runLengths(context, way).cutM, 'cut')} of ${cable.name} and pull it`
         : `Lead the ready-made cable through`,
-    items: way.segments.map(
-      (segment) => `${SPACES[segment.space].name}, ${printed(segmentM(segment), 'length')}`,
-    ),
+    items: [
+      ...way.segments.map(
+        (segment) => `${SPACES[segment.space].name}, ${printed(segmentM(segment), 'length')}`,
+      ),
+      ...spaces.flatMap(edgeItem),
+    ],
     labels: true,
     detail:
       `Pull no harder than ${printed(cable.pullN, 'force')}; bend no tighter than ` +
@@ -35,6 +38,12 @@ function pulling(context: RunContext, way: Way): Task {
     photo: 'asked',
     view: 'ends',
   })
+}
+
+/** What keeps a cable whole where it comes out of a space that covers it. */
+function edgeItem(space: SpaceId): string[] {
+  const { name, edge } = SPACES[space]
+  return edge ? [`Past no bare edge of the ${name.toLowerCase()}: ${edge.atEnd.toLowerCase()}`] : []
 }
 
 /** A cable that was there is trusted only after a look at what can be seen of it. */

@@ -130,7 +130,7 @@ function Around({
   return places.map((id, at) => (
     <Choose
       key={at}
-      label={at === 0 ? 'Around' : `Around, and ${at + 1}`}
+      label={at === 0 ? 'Around' : `And around (${at + 1})`}
       value={id}
       options={[
         { value: '', label: 'None' },

@@ -201,9 +201,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
           : null}
         {SPACES[thing.space].sized
           ? null
-          : figure('size', 'Free across (0: not measured)', thing.freeMm, 0, 2000, (freeMm) =>
-              put({ freeMm }),
-            )}
+          : figure('size', 'Free across', thing.freeMm, 0, 2000, (freeMm) => put({ freeMm }))}
         {thing.lyingCables > 0
           ? figure('size', 'Each as thick as', thing.lyingMm, 1, 60, (lyingMm) => put({ lyingMm }))
           : null}
@@ -211,6 +209,11 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
     ),
     more: (thing, { put }) => (
       <>
+        {SPACES[thing.space].sized || thing.freeMm > 0 ? null : (
+          <Text fontSize="sm" color="soft">
+            Free across is 0 where nobody measured it: whether all that goes through has room is not judged.
+          </Text>
+        )}
         <Choose
           label="Space"
           value={thing.space}
