@@ -98,7 +98,7 @@ it('says what keeps the cable whole past the edges of what covers it, once a kin
       segments: spaces.map((space, i) => ({ ...way(5, 20, space).segments[0]!, id: `s${i}` })),
     })
       .find(({ id }) => id === 'route/pull')!
-      .items!.filter((item) => item.startsWith('Past no bare edge'))
+      .items.filter((item) => item.startsWith('Past no bare edge'))
   expect(edged('soffit channel', 'loft', 'soffit channel', 'conduit')).toEqual([
     'Past no bare edge of the soffit channel: notch the trim, round and smooth; tape its edge',
     'Past no bare edge of the conduit: bush its end',
