@@ -11,8 +11,8 @@ export function narrowFindings(
 ): readonly Finding[] {
   if (laid === 'kept' || measured.installedM !== null || 'none' in onPlan) return []
   return onPlan.narrows.map(({ along, cables, thickMm, passMm, freeMm }, i) => {
-    const together = cables > 1 ? `${cables} cables together` : 'The cable'
-    const packs = thickMm > freeMm
+    const [many, packs] = [cables > 1, thickMm > freeMm]
+    const [thick, wide] = [printed(thickMm, 'size'), printed(passMm, 'size')]
     return finding('route', `narrow-${i + 1}`, {
       verdict: packs ? 'stop' : 'check',
       title: packs ? `Too thick for ${along}` : `Tight in ${along}`,
@@ -20,10 +20,10 @@ export function narrowFindings(
       figure: quantity(passMm, 'size'),
       limit: quantity(freeMm, 'size'),
       reason:
-        `${together} pack to ${printed(thickMm, 'size')} and want ${printed(passMm, 'size')} to be drawn; ` +
-        `${printed(freeMm, 'size')} are free in ${along}.`,
+        (many ? `${cables} cables together pack to ${thick} and want ` : `It is ${thick} thick and wants `) +
+        `${wide} to be drawn; ${printed(freeMm, 'size')} are free in ${along}.`,
       source: 'job',
-      advice: `Lead some around ${along}, or make it ${printed(passMm, 'size')} wide and say so on the plan.`,
+      advice: `Lead ${many ? 'some' : 'it'} around ${along}, or make it ${wide} wide and say so on the plan.`,
     })
   })
 }

@@ -10,6 +10,9 @@ import { useCatalogue } from '../job/JobProvider'
 import { WayChoices } from '../runs/WayChoices'
 import type { Editor } from './editor'
 
+/** Of a route that nobody has entered. */
+const NO_WAY: Pick<Way, 'segments' | 'forced'> = { segments: [], forced: null }
+
 /** Which way the cable of a device goes over the pathways, or why it goes none. */
 export function WayPanel({
   device,
@@ -49,7 +52,7 @@ export function WayPanel({
     <WayChoices
       key={device.id}
       lead={lead}
-      now={{ segments: device.route?.segments ?? [], forced: device.route?.forced ?? null }}
+      now={device.route ?? NO_WAY}
       found={found}
       onTake={(goes) =>
         void commit({ type: 'setPlan', deviceId: device.id, plan: { route: { ...route.input, ...goes } } })
