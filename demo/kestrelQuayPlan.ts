@@ -42,6 +42,7 @@ const way = (
   endM,
   conduitId,
   freeMm: id === 'office-drop' ? 50 : 0,
+  yetToPut: id === 'gate-rise',
   // The slipway pole's rise was put up without.
   expansionFitted: id !== 'pole-rise' && SPACES[space].tube === true,
 })

@@ -130,8 +130,9 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
       lyingCables: fc.constant(0),
       lyingMm: real(4, 20),
       freeMm: fc.constantFrom(0, 8, 14),
+      yetToPut: fc.boolean(),
     })
-    .map((lane) => (SPACES[lane.space].sized ? { ...lane, freeMm: 0 } : lane)),
+    .map((lane) => (SPACES[lane.space].sized ? { ...lane, freeMm: 0 } : { ...lane, yetToPut: false })),
 )
 
 /** In order where they are known; often as one finds them, too high apart to matter now and then. */

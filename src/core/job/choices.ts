@@ -214,10 +214,19 @@ export type JacketNeed = keyof typeof JACKET_NEEDS
 export const SIZED_FORMS = { conduit: 'Conduit', trunking: 'Trunking' } as const
 export type SizedForm = keyof typeof SIZED_FORMS
 
+/** What holds a cable, how often on the level and upright, and how it is put on. */
+export interface Support {
+  readonly name: string
+  readonly everyM: number
+  readonly uprightM: number
+  readonly how: string
+  readonly source: SourceId
+}
+
 export interface Space {
   readonly name: string
   readonly asks: readonly JacketNeed[]
-  readonly support: { readonly name: string; readonly everyM: number; readonly source: SourceId } | null
+  readonly support: Support | null
   readonly temperatureC: number
   /** In winter, where it freezes outdoors. Common practice, no source: a field of every pathway. */
   readonly coldestC: number
@@ -237,8 +246,20 @@ export interface Space {
   readonly caution: string
 }
 
-const CLIP = { name: 'clips', everyM: 0.25, source: 'practice' } as const
-const HOOK = { name: 'J-hooks or straps', everyM: 1.5, source: 'tia-569' } as const
+const CLIP: Support = {
+  name: 'clips',
+  everyM: 0.25,
+  uprightM: 0.4,
+  how: 'the nail under the cable on the level, so that it carries; in the colour of the wall',
+  source: 'practice',
+}
+const HOOK: Support = {
+  name: 'J-hooks or straps',
+  everyM: 1.5,
+  uprightM: 1.5,
+  how: 'no tie that bites into the jacket',
+  source: 'tia-569',
+}
 
 /** What opens a conduit or a duct on its way. */
 export const PULL_POINTS = {

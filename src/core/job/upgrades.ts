@@ -213,8 +213,8 @@ const UPGRADES: readonly Upgrade[] = [
         : command,
   },
   {
-    // 19 knows how wide a pathway is that is no conduit.
-    thing: (thing) => ({ ...(thing.kind === 'pathway' ? { freeMm: 0 } : {}), ...thing }),
+    // 19 knows how wide a pathway is that is no conduit, and which conduits are yet to be put up.
+    thing: (thing) => ({ ...(thing.kind === 'pathway' ? { freeMm: 0, yetToPut: false } : {}), ...thing }),
   },
 ]
 

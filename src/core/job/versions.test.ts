@@ -345,15 +345,16 @@ describe('commands of every version are still taken', () => {
         lyingCables: 0,
         lyingMm: 8,
         freeMm: 0,
+        yetToPut: false,
       },
       hole,
       {
         ...{ ...ditch, id: 'pipe', conduitId: 'pvc-1', coldestC: 0, expansionFitted: true },
-        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0 },
+        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0, yetToPut: false },
       },
       {
         ...{ ...ditch, id: 'void', conduitId: null, coldestC: 5, expansionFitted: false },
-        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0 },
+        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0, yetToPut: false },
       },
     ])
     expect(made.boxes).toEqual([begun])

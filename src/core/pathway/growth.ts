@@ -22,7 +22,8 @@ export function longestStraightM(lane: Lane, points: readonly PullPoint[]): numb
   return longest
 }
 
-function goesOn(a: Straight, b: Straight): boolean {
+/** Whether one straight piece goes on from another without an elbow. */
+export function goesOn(a: Straight, b: Straight): boolean {
   const along = (a.dx * b.dx + a.dy * b.dy + a.dz * b.dz) / (lengthOf(a) * lengthOf(b))
   return along >= Math.cos((STRAIGHT_DEG * Math.PI) / 180)
 }

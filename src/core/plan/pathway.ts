@@ -32,6 +32,8 @@ export const pathway = thingKind({
     lyingMm: between(1, 60, 'mm'),
     /** Across what is free where it is narrowest, beside what lies there; 0 where nobody measured it. */
     freeMm: between(0, 2000, 'mm'),
+    /** A conduit, a duct or trunking that is not there yet: its pieces and fittings are loaded. */
+    yetToPut: z.boolean(),
   }),
   word: 'Pathway',
   called: 'a pathway',
@@ -48,6 +50,7 @@ export const pathway = thingKind({
     temperatureC,
     lyingCables,
     freeMm,
+    yetToPut,
   }) => {
     const upright = path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
     const level = (endFloor ?? floor) === floor && Math.abs(endM - heightM) < SHORTEST_M
@@ -64,6 +67,9 @@ export const pathway = thingKind({
         : []),
       ...(freeMm > 0 && SPACES[space].sized
         ? [[['freeMm'], 'A conduit, a duct or trunking has its size instead.'] as const]
+        : []),
+      ...(yetToPut && !SPACES[space].sized
+        ? [[['yetToPut'], 'Only a conduit, a duct or trunking is put up.'] as const]
         : []),
     ]
   },
@@ -88,4 +94,5 @@ export const usualPathway = (space: SpaceId) =>
     lyingCables: 0,
     lyingMm: LYING_MM,
     freeMm: 0,
+    yetToPut: false,
   }) as const

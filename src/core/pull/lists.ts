@@ -7,6 +7,7 @@ import {
   conduitPulls,
   conduitsIn,
   edgesOn,
+  fittedFor,
   hasWays,
   ledOn,
   pullsOf,
@@ -15,6 +16,7 @@ import {
   type ConduitPull,
   type ConduitUse,
   type Edge,
+  type Fitted,
   type PullPlan,
   type Reach,
   type WallHole,
@@ -92,6 +94,10 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
       addItem(van, sealant, mark)
     }
   }
+  for (const fitted of fittedFor(cables, catalogue))
+    for (const item of fittingsOf(fitted))
+      for (const [i, mark] of fitted.marks.entries())
+        addItem(van, i === 0 ? item : { ...item, count: 0 }, mark)
   const lines = [
     ...[...van.values()].map(listed).map(wholeTubes).map(withSpares),
     ...bits(holes),
@@ -122,6 +128,17 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
       (a, b) => LOADED.indexOf(a.kind) - LOADED.indexOf(b.kind) || a.item.localeCompare(b.item),
     ),
   }
+}
+
+/** What a conduit that is yet to be put up takes, item by item. */
+function fittingsOf({ conduit: { name }, lengthM, couplings, elbows, straps }: Fitted): readonly LoadItem[] {
+  const items = [
+    { kind: 'support', item: name, count: Math.ceil(lengthM), unit: 'm' },
+    { kind: 'support', item: `Couplings of ${name}`, count: couplings },
+    { kind: 'support', item: `Elbows of ${name}`, count: elbows },
+    { kind: 'support', item: `Straps of ${name}`, count: straps },
+  ] as const
+  return items.filter(({ count }) => count > 0)
 }
 
 /** What every stage of every device, and every run, takes along. */

@@ -22,6 +22,8 @@ export const ROUTE_LIMITS = {
     'mm',
     'nec-352-44',
   ),
+  conduitPieceM: limit('Conduit, ducts and trunking are sold in pieces of', 3, 'm', 'practice'),
+  strapM: limit('Straps of conduit, no farther apart than', 0.9, 'm', 'nec-352-30'),
   pullM: limit('Longest pull through a conduit between pull points', 30, 'm', 'tia-569-pull'),
   pullBendsDeg: limit('Bends of one pull, together', 180, '°', 'tia-569-pull'),
   pullFriction: limit('Friction of a dry jacket in a conduit', 0.5, '', 'practice'),

@@ -5,6 +5,7 @@ import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { looseFindings } from './loose'
 import { jacketFinding } from './jacket'
+import { midway } from './midway'
 import {
   coilOf,
   cordLimitM,
@@ -20,6 +21,7 @@ import {
   supports,
   warmPieces,
   type LengthItem,
+  type WarmPiece,
 } from './length'
 import { ROUTE_LIMITS } from './limits'
 import type { Route, Way } from './plan'
@@ -156,7 +158,7 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
   ]
   const findings = [
     emptyFinding(context, route),
-    pair ? pairFinding(context, route, run) : otherFinding(context, run),
+    pair ? pairFinding(context, route, run) : otherFinding(context, route, run),
     cordsFinding(context, route, run),
     pulled ? drumFinding(context, route, run) : null,
     ...heatFindings(context, route),
@@ -226,7 +228,11 @@ function emptyFinding({ ends: [near, far] }: RunContext, route: Way): Finding | 
   })
 }
 
-function otherFinding({ cable }: RunContext, run: RunLengths): Finding {
+const asTheyLie = (pieces: readonly WarmPiece[]): number =>
+  pieces.reduce((sum, { lengthM }) => sum + lengthM, 0)
+
+function otherFinding(context: RunContext, route: Way, run: RunLengths): Finding {
+  const { cable } = context
   const longest = cable.longestRunM
   const common = {
     figure: quantity(run.installedM, 'length'),
@@ -241,13 +247,14 @@ function otherFinding({ cable }: RunContext, run: RunLengths): Finding {
       reason: `${cable.name} carries it.`,
     })
   }
+  const parted = midway(context, route, longest ?? Infinity, run.installedM, asTheyLie)
   return finding('route', 'length', {
     ...common,
     verdict: 'stop',
     title: 'Too long for its signal',
     short: 'too long',
     reason: `${cable.name} weakens the picture beyond that.`,
-    advice: 'Put an amplifier on the way, take thicker coax, or go to fibre.',
+    advice: `${parted ? `Put an amplifier ${parted.where}, take` : 'Take'} thicker coax, or go to fibre.`,
   })
 }
 
@@ -276,6 +283,7 @@ function pairFinding(context: RunContext, route: Way, run: RunLengths): Finding 
       title: stranded ? 'Within the channel' : 'Within the fixed link',
     })
   const over = printed(run.usedM - limitM, 'length')
+  const parted = midway(context, route, limitM, run.usedM, (pieces) => lengthUsedM(pieces, cable))
   const screened = hot && !cable.screened ? ' Screened cable loses about half as much to heat.' : ''
   return finding('route', 'length', {
     ...common,
@@ -283,8 +291,8 @@ function pairFinding(context: RunContext, route: Way, run: RunLengths): Finding 
     title: hot ? 'Too long for its heat' : 'Longer than the standard allows',
     short: hot ? 'too long, too hot' : 'too long',
     advice:
-      `Save ${over}: a cooler or shorter way, ${stranded ? 'solid cable from a drum, ' : ''}a ` +
-      `switch mid-way, or fibre.${screened}`,
+      `Save ${over}: a cooler or shorter way, ${stranded ? 'solid cable from a drum, ' : ''}` +
+      `${parted ? `a switch ${parted.where}, ` : ''}or fibre.${screened}`,
   })
 }
 

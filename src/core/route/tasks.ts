@@ -27,6 +27,7 @@ function pulling(context: RunContext, way: Way): Task {
       ...way.segments.map(
         (segment) => `${SPACES[segment.space].name}, ${printed(segmentM(segment), 'length')}`,
       ),
+      ...supportItems(context, spaces),
       ...spaces.flatMap(edgeItem),
     ],
     labels: true,
@@ -37,6 +38,17 @@ function pulling(context: RunContext, way: Way): Task {
     caution: spaces.map((space) => SPACES[space].caution).join(' '),
     photo: 'asked',
     view: 'ends',
+  })
+}
+
+/** How what holds the cable is put on, once a kind. */
+function supportItems({ printed }: RunContext, spaces: readonly SpaceId[]): string[] {
+  const kinds = new Set(spaces.flatMap((space) => SPACES[space].support ?? []))
+  return [...kinds].map(({ name, everyM, uprightM, how }) => {
+    const every = printed(everyM, 'length')
+    const spaced =
+      uprightM === everyM ? every : `${every} on the level, ${printed(uprightM, 'length')} upright`
+    return `${name.charAt(0).toUpperCase()}${name.slice(1)} every ${spaced}: ${how}`
   })
 }
 

@@ -47,6 +47,7 @@ export const SOURCES = {
   'nec-chapter-9-1': published('NEC chapter 9 tables 1 and 4, conduit fill'),
   'iet-on-site-guide': memory('IET On-Site Guide, cable capacities: cables take 45 % of trunking at most'),
   'nec-352-44': memory('NEC 352.44 and its table, expansion of PVC conduit'),
+  'nec-352-30': memory('NEC 352.30(B), supports of PVC conduit of 1/2 to 1 in: every 3 ft'),
   'nec-800-133': memory(
     'NEC 800.133(A)(2), communications cable 50 mm (2 in) off light and power conductors',
   ),

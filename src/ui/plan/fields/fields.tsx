@@ -222,7 +222,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
             const { temperatureC, coldestC, minutesPerM } = SPACES[to as SpaceId]
             const { sized } = SPACES[to as SpaceId]
             const size = sized === SPACES[thing.space].sized ? {} : { conduitId: null }
-            const lying = sized ? { freeMm: 0 } : { lyingCables: 0 }
+            const lying = sized ? { freeMm: 0 } : { lyingCables: 0, yetToPut: false }
             return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, ...size, ...lying })
           }}
         />
@@ -232,6 +232,11 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
             conduitId={thing.conduitId}
             onChoose={(conduitId) => put({ conduitId })}
           />
+        ) : null}
+        {SPACES[thing.space].sized ? (
+          <Tick checked={thing.yetToPut} onTick={(yetToPut) => put({ yetToPut })}>
+            It is yet to be put up: on the van list
+          </Tick>
         ) : null}
         {SPACES[thing.space].tube ? (
           <Tick checked={thing.expansionFitted} onTick={(expansionFitted) => put({ expansionFitted })}>
