@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import 'fake-indexeddb/auto'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { Command } from '@/core/job'
 import { device, job } from '@/testing/jobs'
 import { author, setAuthor } from './author'
@@ -20,6 +20,9 @@ beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no signal')))
   window.localStorage.clear()
 })
+
+// What is on its way when the page is taken away would look for what is no longer there.
+afterAll(() => vi.waitFor(() => expect(outbox().snapshot().signal).toBe('no signal')))
 
 describe('saying a change', () => {
   it('puts it into a valid envelope with who works here', () => {
