@@ -1,3 +1,4 @@
+import { FED_FREELY } from '@/core/route/plan'
 import type { Scenario } from './scenario'
 
 /** One stretch of a way. */
@@ -73,7 +74,7 @@ export function equipQuay(yard: Scenario): void {
         way('b', 'under decking', 46, 0, 25),
         way('c', 'wall cavity', 5, 2.4, 20),
       ],
-      leadLengthM: 70,
+      lead: { lengthM: 70, fedFrom: null, coilAt: 'under decking' },
     },
     {
       id: 'fibre-patch',
@@ -85,7 +86,7 @@ export function equipQuay(yard: Scenario): void {
       toId: 'office',
       toPort: 'uplink-1',
       segments: [way('a', 'trunking indoors', 1, 0.6, 25)],
-      leadLengthM: 2,
+      lead: { lengthM: 2, ...FED_FREELY },
     },
     {
       id: 'recorder-patch',
@@ -97,7 +98,7 @@ export function equipQuay(yard: Scenario): void {
       toId: 'office',
       toPort: 'uplink-2',
       segments: [way('a', 'trunking indoors', 0.8, 0.4, 25)],
-      leadLengthM: 2,
+      lead: { lengthM: 2, ...FED_FREELY },
     },
     ...[1, 2].map(benchRun),
     {

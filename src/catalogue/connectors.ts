@@ -15,6 +15,23 @@ const handMade = {
   coax: null,
   school: null,
 } as const
+/** An end of a ready-made lead. */
+const factory = {
+  takes: ['pair'],
+  conductor: ['stranded'],
+  coax: null,
+  school: null,
+  made: 'in the factory',
+  strip: 'Never cut: made in the factory.',
+} as const
+/** Of a coax lead with its power beside it, one plug behind the other. */
+const coaxLead = {
+  ...factory,
+  kind: 'coax',
+  takes: ['coax and power'],
+  jacketMm: [3, 7],
+  boot: 'none',
+} as const
 const CRIMP =
   'Jacket off 25 mm, core back about 5 mm; outer cap on the cable first; not one strand of shield at the core.'
 const TWIST =
@@ -22,7 +39,8 @@ const TWIST =
 
 /**
  * Strip lengths are common practice, no source. A plug of IEC 60603-7 is 11.68 mm wide and about 8 mm high:
- * 14.2 mm from corner to corner, from memory.
+ * 14.2 mm from corner to corner, from memory. Shells of leads and BNC with their power beside it are ordinary
+ * sizes, common practice, no source: measure the lead in hand.
  */
 export const CONNECTORS: readonly Connector[] = [
   {
@@ -53,17 +71,13 @@ export const CONNECTORS: readonly Connector[] = [
     strip: 'Fold the screen back under the shell; all eight to the front.',
   },
   {
+    ...factory,
     id: 'plug-moulded',
     name: 'Factory RJ45 plug with moulded boot',
     kind: 'plug',
-    takes: ['pair'],
-    conductor: ['stranded'],
     jacketMm: [4.5, 6.5],
-    coax: null,
-    school: null,
     boot: 'moulded',
     acrossMm: 16.5,
-    strip: 'Never cut: made in the factory.',
   },
   {
     id: 'jack',
@@ -152,5 +166,44 @@ export const CONNECTORS: readonly Connector[] = [
     boot: 'none',
     acrossMm: 10,
     strip: 'Pull by the eye, never by the connector.',
+  },
+  {
+    ...factory,
+    id: 'plug-factory',
+    name: 'Factory RJ45 plug, no boot',
+    kind: 'plug',
+    jacketMm: [4.5, 6.5],
+    boot: 'none',
+    acrossMm: 14.2,
+  },
+  {
+    ...factory,
+    id: 'plug-factory-boot',
+    name: 'Factory RJ45 plug with slide-on boot',
+    kind: 'plug',
+    jacketMm: [4.5, 6.5],
+    boot: 'slide-on',
+    acrossMm: 16,
+  },
+  {
+    ...factory,
+    id: 'plug-factory-shell',
+    name: 'Factory RJ45 plug in a weatherproof shell',
+    kind: 'plug',
+    jacketMm: [4.5, 6.5],
+    boot: 'moulded',
+    acrossMm: 24,
+  },
+  {
+    ...coaxLead,
+    id: 'bnc-power-plug',
+    name: 'Factory BNC and power plug',
+    acrossMm: 17.5,
+  },
+  {
+    ...coaxLead,
+    id: 'bnc-power-socket',
+    name: 'Factory BNC and power socket',
+    acrossMm: 20,
   },
 ]

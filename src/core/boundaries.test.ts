@@ -87,6 +87,12 @@ const threeIn = (boreMm: number) => {
     catalogue: { ...CATALOGUE, conduits: new Map([...CATALOGUE.conduits, ['metric-20', bore]]) },
   }
 }
+/** On a lead of so many metres, plain plugs at both ends, whose coil has no place. */
+const onLead = (lengthM: number, ...segments: object[]) => {
+  const lead = { lengthM, fedFrom: null, coilAt: null }
+  const ends = { cameraEndId: 'plug-factory', headEndId: 'plug-factory' }
+  return plans({ route: { segments, lead }, terminate: ends }, { ...planned, cableId: 'lead-thin' })
+}
 const twelve = { equipment: [equipment({ id: 'dc', name: 'Twelve volts', partId: 'dc-12-5' })] }
 const onTwelve = plannedThrough(
   device({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }),
@@ -387,6 +393,29 @@ const CASES: readonly Case[] = [
     between: [1, 40],
     on: (freeMm) => routed({ lengthM: 20 }, besideLane, { things: lane({ space: 'wall cavity', freeMm }) }),
     source: 'common practice, no source: 3 mm of room round what is drawn',
+  },
+  {
+    finding: 'route/lead',
+    good: 'up to',
+    figure: Math.PI / 4,
+    between: [0, 3],
+    on: (leftM) => onLead(25 + leftM, stretch({})),
+    source:
+      'common practice, no source: a turn of a coil of 250 mm; 20 m of loft want 5 m of slack and loops',
+  },
+  {
+    finding: 'route/lead-bore-a',
+    good: 'from',
+    figure: 14.2 + 0.8,
+    between: [10, 30],
+    on: (boreMm) => {
+      const bore = { ...CATALOGUE.conduits.get('metric-20')!, boreAreaMm2: (Math.PI / 4) * boreMm ** 2 }
+      return {
+        ...onLead(25, stretch({ space: 'conduit', conduitId: bore.id })),
+        catalogue: { ...CATALOGUE, conduits: new Map([...CATALOGUE.conduits, [bore.id, bore]]) },
+      }
+    },
+    source: 'IEC 60603-7 from memory: a plug is 14.2 mm from corner to corner, and a little room',
   },
   {
     finding: 'route/slack',

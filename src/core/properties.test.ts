@@ -42,7 +42,7 @@ const route = (lengthM: number, temperatureC = 20, riseM = 0): Route => ({
   laid: 'new' as const,
   cordsM: 2,
   forced: null,
-  leadLengthM: null,
+  lead: null,
 })
 
 describe('mount', () => {

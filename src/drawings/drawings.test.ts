@@ -9,6 +9,7 @@ import { device, job, plannedThrough } from '@/testing/jobs'
 import { pictureOf } from '@/core/sight'
 import { SIGHT, spotsOf, stagesOf, wordsOf } from '@/testing/drawn'
 import { block, flat } from '@/testing/plans'
+import { FED_FREELY } from '@/core/job'
 import {
   assemblyDrawing,
   cableEndsDrawing,
@@ -66,7 +67,7 @@ describe('the route strip is in proportion', () => {
         laid: 'new' as const,
         cordsM: 2,
         forced: null,
-        leadLengthM: null,
+        lead: null,
         ...change,
       },
     }).route.result.drawing
@@ -85,7 +86,7 @@ describe('the route strip is in proportion', () => {
     const drawing = routeDrawing(strip, 'metric', 800)
     expect(wide(drawing, 'soft') / wide(drawing, 'sheet')).toBeCloseTo((strip.installedM - 30) / 30, 6)
     expect(wordsOf(drawing).some((said) => said.startsWith('cut'))).toBe(true)
-    const lead = routeDrawing(route([10], { leadLengthM: 20 }), 'metric', 800)
+    const lead = routeDrawing(route([10], { lead: { lengthM: 20, ...FED_FREELY } }), 'metric', 800)
     expect(wordsOf(lead).filter((said) => /^(cut|way|lead)/.test(said))).toEqual([
       'way 14.0 m',
       'lead 20.0 m',

@@ -115,6 +115,11 @@ const GHOSTS: Readonly<Record<PhotoView, Draw>> = {
     line([150, 20], [150, 380], pen),
     ...[90, 160, 230, 300].map((y) => frame(115, y, 70, 34, pen)),
   ],
+  coil: (pen) => [
+    ...[92, 82, 72].map((r) => ring([150, 170], r, pen)),
+    line([150, 262], [150, 310], pen),
+    ...tag(150, 310, pen),
+  ],
   closing,
   ports: (pen) => [
     frame(20, 150, 260, 100, pen),

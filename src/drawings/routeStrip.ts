@@ -48,12 +48,7 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
   marks.push(circle([left, y + tall / 2], 5, 'ink', 'none'))
   const lengths: [lengthM: number, says: string][] =
     r.cutM === null
-      ? [
-          [r.wayM, `way ${cut(r.wayM)}`],
-          ...(r.installedM === r.wayM
-            ? []
-            : ([[r.installedM, `lead ${cut(r.installedM)}`]] satisfies [number, string][])),
-        ]
+      ? [[r.wayM, `way ${cut(r.wayM)}`], ...(r.lead ? [leadSaid(r.lead, cut)] : [])]
       : [
           [r.installedM, `installed ${cut(r.installedM)}`],
           [r.cutM, `cut ${cut(r.cutM)}`],
@@ -84,3 +79,8 @@ export function routeDrawing(r: RouteStrip, units: UnitSystem, width: number): D
       `${lengths.map(([, says]) => says).join(', ')}.`,
   }
 }
+
+const leadSaid = (
+  { lengthM, coil }: NonNullable<RouteStrip['lead']>,
+  cut: (m: number) => string,
+): [number, string] => [lengthM, `lead ${cut(lengthM)}${coil ? `, coiled ${coil}` : ''}`]

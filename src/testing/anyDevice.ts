@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { CATALOGUE } from '@/catalogue'
 import {
+  COIL_PLACES,
   EXPOSURES,
   FLOORS,
   HOLES,
@@ -76,7 +77,13 @@ export const route = fc.record({
   segments: fc.array(segment, { maxLength: 5 }).map((list) => list.map((s, i) => ({ id: `way-${i}`, ...s }))),
   laid: keys(LAID),
   cordsM: real(0, 50),
-  leadLengthM: fc.option(real(0.5, 100)),
+  lead: fc.option(
+    fc.record({
+      lengthM: real(0.5, 100),
+      fedFrom: fc.option(fc.constantFrom('near end' as const, 'far end' as const)),
+      coilAt: fc.option(fc.constantFrom(...COIL_PLACES)),
+    }),
+  ),
   forced: fc.option(
     fc.record({
       through: fc.constantFrom(null, 't0', 'gone'),

@@ -73,7 +73,7 @@ export const GOOD: Readonly<Record<Carried, Partial<Run>>> = {
     toId: 'fibre',
     toPort: 'fibre-1',
     toEndId: 'lc',
-    leadLengthM: 18,
+    lead: { lengthM: 18, fedFrom: null, coilAt: 'far end' },
   },
   dc: {
     carries: 'dc',

@@ -31,7 +31,7 @@ export const cablesFrom = (
 ): readonly CableWay[] =>
   spots.map((from, i) => ({
     ...{ id: `d${i}`, mark: String(i + 1), of: device(), cable: CATALOGUE.cables.get('cat6')! },
-    ...{ from, to: null, turned: false, forced: null, found: finder.find(from, EVERYTHING) },
+    ...{ from, to: null, turned: false, forced: null, ready: null, found: finder.find(from, EVERYTHING) },
   }))
 
 const SPACE_IDS: readonly SpaceId[] = ['loft', 'joist bay', 'trunking indoors']

@@ -1,1 +1,2 @@
+export { aroundTimes } from './around'
 export * from './plane'

@@ -248,7 +248,7 @@ describe('devices', () => {
             ],
             laid: 'new',
             cordsM: 0,
-            leadLengthM: null,
+            lead: null,
             forced: null,
           },
         },

@@ -243,6 +243,11 @@ export interface Space {
    * end, and half-way where that differs. Common practice, no source.
    */
   readonly edge?: { readonly atEnd: string; readonly between?: string }
+  /**
+   * Where a coil of surplus is kept there, and how; none where nobody reaches it again. Common practice, no
+   * source.
+   */
+  readonly coil?: { readonly at: string; readonly how: string }
   readonly caution: string
 }
 
@@ -294,6 +299,7 @@ export const SPACES: Record<
     temperatureC: 45,
     coldestC: -5,
     minutesPerM: 2,
+    coil: { at: 'in the loft', how: 'tied to a rafter, off the insulation, near the hatch' },
     caution: 'Step on joists only; heat, insulation fibres and wasps; wear a head torch and mask.',
   },
   'soffit channel': {
@@ -304,6 +310,7 @@ export const SPACES: Record<
     coldestC: -10,
     minutesPerM: 4,
     edge: { atEnd: 'Notch the trim, round and smooth; tape its edge' },
+    coil: { at: 'in the soffit', how: 'tied up behind a vent or a panel that comes off' },
     caution: 'Ladder work at the eaves: mind overhead lines.',
   },
   'wall cavity': {
@@ -332,6 +339,7 @@ export const SPACES: Record<
     temperatureC: 25,
     coldestC: 5,
     minutesPerM: 2.5,
+    coil: { at: 'in the garage or basement', how: 'tied up high, where nothing is stored against it' },
     caution: 'Old boards may hold asbestos: leave them whole until they are tested.',
   },
   'conduit': {
@@ -365,6 +373,7 @@ export const SPACES: Record<
     coldestC: -10,
     minutesPerM: 4,
     rained: true,
+    coil: { at: 'under the decking', how: 'tied up off the ground' },
     caution: 'Mind splinters and nesting animals; tie surplus up off the ground.',
   },
   'trunking indoors': {
@@ -398,6 +407,7 @@ export const SPACES: Record<
     temperatureC: 25,
     coldestC: 15,
     minutesPerM: 4,
+    coil: { at: 'in the riser', how: 'tied to the tray, at a door' },
     caution: 'Open shaft: guard it. Close every floor again with fire-stopping; local rules decide.',
   },
   'air-handling space': {
@@ -407,6 +417,7 @@ export const SPACES: Record<
     temperatureC: 25,
     coldestC: 10,
     minutesPerM: 3,
+    coil: { at: 'above the ceiling', how: 'tied up clear of the tiles, over one that lifts' },
     caution: 'Local rules decide which jackets may lie where air is moved.',
   },
 }

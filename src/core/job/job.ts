@@ -29,7 +29,19 @@ import { FloorBackground, PlanThing, Site } from './plan'
 
 export { Mount } from '../mount/plan'
 export { Power } from '../power/plan'
-export { FREELY, MOST_AROUND, Route, Segment, Way, type Forced } from '../route/plan'
+export {
+  COIL_PLACES,
+  FED_FREELY,
+  FREELY,
+  MOST_AROUND,
+  ReadyLead,
+  Route,
+  Segment,
+  Way,
+  type CoilPlace,
+  type EndKey,
+  type Forced,
+} from '../route/plan'
 export { Seal } from '../seal/plan'
 export { Sight } from '../sight/plan'
 export { Terminate } from '../terminate/plan'

@@ -139,7 +139,7 @@ const way = (conduitName: string): Route => ({
   laid: 'new' as const,
   cordsM: 2,
   forced: null,
-  leadLengthM: null,
+  lead: null,
 })
 
 describe('what one device says of another', () => {

@@ -1,4 +1,5 @@
 import { DRILLED } from '../mount/plan'
+import { FED_FREELY } from '../route/plan'
 import { NO_RECORDER } from '../terminate/plan'
 import { SPACES, type SpaceId } from './choices'
 import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './usual'
@@ -216,7 +217,30 @@ const UPGRADES: readonly Upgrade[] = [
     // 19 knows how wide a pathway is that is no conduit, and which conduits are yet to be put up.
     thing: (thing) => ({ ...(thing.kind === 'pathway' ? { freeMm: 0, yetToPut: false } : {}), ...thing }),
   },
+  {
+    // 20 knows from which end a ready-made lead is fed, and where its surplus is coiled.
+    plans: { route: asLead },
+    job: (job) => ({ ...job, runs: each(job.runs, asLead) }),
+    command: (command) => ({
+      ...command,
+      ...('plan' in command
+        ? {
+            plan: changedIf(command.plan, (plan) =>
+              'route' in plan ? { ...plan, route: changedIf(plan.route, asLead) } : plan,
+            ),
+          }
+        : {}),
+      ...(command.type === 'putRun' ? { change: changedIf(command.change, asLead) } : {}),
+    }),
+  },
 ]
+
+/** The length of a lead was all that was known of it. */
+function asLead(way: Rough): Rough {
+  if (!('leadLengthM' in way)) return way
+  const { leadLengthM: lengthM, ...rest } = way
+  return { ...rest, lead: lengthM === null ? null : { lengthM, ...FED_FREELY } }
+}
 
 /** As cold as its space usually gets, and never warmer than it is said to be. */
 function coldestOf({ space, temperatureC }: Rough): number {

@@ -53,7 +53,7 @@ export const USUAL_RUN = {
   toEndId: null,
   segments: [],
   cordsM: 0,
-  leadLengthM: null,
+  lead: null,
   forced: null,
 } as const satisfies Partial<RunChoice>
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { NOW, device, equipment, job } from '@/testing/jobs'
 import { apply, Command, commandsOf, factsOf, RECORD_VERSION, upgradedCommand, USUAL_POLICIES } from '.'
+import { upgradedJob } from './upgrades'
 
 /**
  * Commands as programs of every version wrote them: a day's work without signal outlives an update. The
@@ -293,6 +294,12 @@ const SAID: Readonly<Record<number, readonly object[]>> = {
       base: null,
     },
   ],
+  19: [{ type: 'setPlan', deviceId: 'device-2', plan: { route: { leadLengthM: 12 } } }].map((change) => ({
+    ...change,
+    version: 19,
+    madeOn: '',
+    base: null,
+  })),
 }
 
 describe('commands of every version are still taken', () => {
@@ -316,7 +323,11 @@ describe('commands of every version are still taken', () => {
     })
     expect(made.equipment).toEqual([equipment({ name: 'Rack switch', partId: 'switch-16' })])
     const [only, second] = made.devices
-    expect(second!.route).toEqual({ laid: 'new', segments: [], cordsM: 1.5, leadLengthM: 9, forced: null })
+    expect(second!.route).toEqual({
+      ...{ laid: 'new', segments: [], cordsM: 1.5, forced: null },
+      lead: { lengthM: 12, fedFrom: null, coilAt: null },
+    })
+    expect(only!.route!.lead).toBeNull()
     expect(only!.route!.forced).toBeNull()
     const ends = { cameraEndId: 'plug', headEndId: 'jack', recorderId: null, recorderPort: null }
     expect([only!.terminate, second!.terminate]).toEqual([ends, ends])
@@ -364,6 +375,14 @@ describe('commands of every version are still taken', () => {
       place: { ...spot, panDeg: 90, locked: false },
     })
     expect(made.faults[0]).toMatchObject({ severity: 'safety', origin: 'step:bench/unpack' })
+  })
+  it('a lead of a run of which only the length was known, in a job and in a command', () => {
+    const lead = { lengthM: 7, fedFrom: null, coilAt: null }
+    const said = { type: 'putRun', runId: 'r', change: { leadLengthM: 7 }, version: 19 }
+    expect(upgradedCommand(said)).toMatchObject({ change: { lead } })
+    expect(upgradedCommand({ ...said, change: { name: 'Link' } })).toMatchObject({ change: { name: 'Link' } })
+    const runs = [{ leadLengthM: 7 }, { leadLengthM: null }]
+    expect(upgradedJob({ runs }, 19)).toMatchObject({ runs: [{ lead }, { lead: null }] })
   })
   it('the first job’s facts: mains by its units, a usual wind, open ground', () => {
     const first = upgradedCommand({ ...SAID[1]![0], ...ENVELOPE, id: id(0) })

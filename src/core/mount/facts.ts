@@ -1,18 +1,12 @@
-import { type PassageId } from '../job/choices'
 import type { Mount } from '../job/job'
 import { remembered, type Fixing } from '../parts'
 import { bitMm, printBit } from './bits'
 import { pilotMm, pullCapacityN } from './hold'
+import { leadPassMm } from './lead'
 import { MOUNT_LIMITS } from './limits'
+import { passageMm } from './passage'
 import { basePart, hungParts, stackMassKg } from './stack'
 import { exposureCoefficient, partAreaM2, sideAreaM2, velocityPressurePa, windForceN, windward } from './wind'
-
-/** Clear hole that a passage needs, millimetres. */
-export function passageMm(passage: PassageId, cableDiameterMm: number): number {
-  const { cableClearanceMm, plugHoleMm, couplerHoleMm, tailHoleMm } = MOUNT_LIMITS
-  if (passage === 'bare cable') return cableDiameterMm + cableClearanceMm.value
-  return { 'plug': plugHoleMm, 'coupler': couplerHoleMm, 'tail and plugs': tailHoleMm }[passage].value
-}
 
 /** The bit for a fixing's own hole, millimetres and in words; null where nothing is drilled for it. */
 function fixingHole(
@@ -88,7 +82,7 @@ export const mountFacts = remembered((context, mount: Mount) => {
 
   const pilot = isScrew ? pilotMm(fixing, wood.specificGravity) : null
   const hole = fixingHole(fixing, units)
-  const passMm = passageMm(mount.passage, cable.diameterMm)
+  const passMm = Math.max(passageMm(mount.passage, cable.diameterMm), leadPassMm(context, mount))
   const oldHoleMm = mount.hole === 'kept' ? mount.holeMm : null
   return {
     fixing,

@@ -1,5 +1,6 @@
 export { assessMount, proposeMount, usualWoodId, type MountSection } from './mount'
-export { mountFacts, passageMm } from './facts'
+export { mountFacts } from './facts'
+export { endPassMm, passageMm } from './passage'
 export { hungParts, sumOf } from './stack'
 export { holeSpots, holeWords } from './holes'
 export { exposureCoefficient, sideAreaM2, velocityPressurePa, windForceN } from './wind'

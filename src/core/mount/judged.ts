@@ -1,15 +1,15 @@
 import { calledIn } from '../assembly'
 import type { DeviceContext } from '../parts'
+import { endsThrough } from './lead'
 import type { Mount } from './plan'
 
 /** What the mount is judged by. */
 export const MOUNT_JUDGED = 'Weight × 4 and wind on the fixings, pull and shear, thread, holes, reach, ladder'
 
 /** What is not judged of a mount, and why. */
-export function unjudgedMount(
-  { surface, device, mounts, partsKept }: DeviceContext,
-  { edgeMm, pole, hole, holeMm }: Mount,
-): string[] {
+export function unjudgedMount(context: DeviceContext, mount: Mount): string[] {
+  const { surface, device, mounts, partsKept } = context
+  const { edgeMm, pole, hole, holeMm } = mount
   const [base] = mounts
   const oldHole = device.route?.laid === 'kept' || hole === 'kept'
   return [
@@ -25,6 +25,11 @@ export function unjudgedMount(
       : []),
     ...(oldHole && holeMm === null && partsKept === 0
       ? ['The hole that is there: nobody has measured it.']
+      : []),
+    ...(endsThrough(context, mount).some((end) => end?.acrossMm == null)
+      ? [
+          'The end of the lead that goes through the hole: nobody said how wide it is. A plain plug is reckoned.',
+        ]
       : []),
     'Whether the wall, soffit or ceiling itself is sound: only a look and a tug tell.',
   ]

@@ -33,6 +33,7 @@ export const MOUNT_LIMITS = {
     'mm',
     'rj45-size',
   ),
+  endRoomMm: limit('Room round a finished end in what it passes', 0.8, 'mm', 'rj45-size'),
   couplerHoleMm: limit('Hole for a tail’s weatherproof coupler', 25, 'mm', 'practice'),
   tailHoleMm: limit('Hole for a whole tail and its plugs pushed back', 50, 'mm', 'practice'),
   coverMm: limit('Margin by which the base covers the cable hole', 5, 'mm', 'practice'),

@@ -13,6 +13,7 @@ import { onPole, poleFigures, poleFindings } from './findings/pole'
 import { reachFindings } from './findings/reach'
 import { surfaceFindings } from './findings/surface'
 import { leastThreadMm } from './hold'
+import { passingWords } from './lead'
 import { MOUNT_LIMITS } from './limits'
 import { climb } from './reach'
 import { basePart, drillsForCable, stackMassKg, sumOf } from './stack'
@@ -210,7 +211,7 @@ function figuresOf(context: DeviceContext, mount: Mount, facts: MountFacts): Fig
 
 function holeFigures(context: DeviceContext, mount: Mount, facts: MountFacts): Figure[] {
   const { pilotBit, fixingBit, cableBit } = facts
-  const through = PASSAGES[mount.passage].toLowerCase()
+  const through = passingWords(context, mount, PASSAGES[mount.passage].toLowerCase())
   const drilled = drillsForCable(context)
   return [
     ...(pilotBit ? [{ label: 'Pilot bit', reading: text(pilotBit) }] : []),

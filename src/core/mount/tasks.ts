@@ -12,6 +12,7 @@ import type { DeviceContext } from '../parts'
 import { accessoryTasks, choice, measure, task, type Need, type Task } from '../procedure'
 import type { Sight } from '../sight/plan'
 import { mountFacts, type MountFacts } from './facts'
+import { passingWords } from './lead'
 import { MOUNT_LIMITS } from './limits'
 import type { Mount } from './plan'
 import { climb } from './reach'
@@ -154,9 +155,7 @@ function drilling(context: DeviceContext, facts: MountFacts, mount: Mount): Task
             before,
             title: `Drill the cable hole, ${facts.cableBit}`,
             detail: 'Pilot through first, then from small to large; look at the far side.',
-            reason:
-              `${mount.passage === 'bare cable' ? 'The bare cable' : `The ${mount.passage}`} must ` +
-              'pass, and the base must cover it.',
+            reason: `${passingWords(context, mount, `The ${mount.passage}`)} must pass, and the base must cover it.`,
             caution: surface.caution,
           }),
         ]

@@ -3,7 +3,7 @@ export type { Accessory } from './kinds/accessory'
 export type { Cable } from './kinds/cable'
 export { IMPACT_J, type Camera, type Head } from './kinds/camera'
 export type { Conduit } from './kinds/conduit'
-export type { Connector } from './kinds/connector'
+export { isFactoryMade, type Connector } from './kinds/connector'
 export {
   EQUIPMENT_KINDS,
   PURPOSES,
@@ -33,6 +33,7 @@ export {
   type Entries,
   type Sheet,
 } from './sheet'
+export { fedLead, otherEnd, type FedLead } from './lead'
 export { supplyOf } from './supply'
 export type * from './parts'
 export { portsFor, portWords } from './ports'

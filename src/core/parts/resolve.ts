@@ -80,6 +80,8 @@ export interface TubePull {
   readonly together: number
   /** The pull on each cable, N: drawn out at its end towards the device, and towards the head end. */
   readonly pullN: { readonly toDevice: number; readonly toHeadEnd: number }
+  /** The only end that it can be drawn out of, as a ready-made lead with a wider end; null for either. */
+  readonly only: 'toDevice' | 'toHeadEnd' | null
   /** Where pull points bring it within what it may be; null where none do. */
   readonly pointsAt: readonly PullSpot[] | null
 }
@@ -278,6 +280,7 @@ export function resolve(
   const { units, policies, allowances, equipment, site, things, floorHeightsM, windMS, terrain, mainsV } = job
   const exposure = EXPOSURES[device.exposure]
   const { deviceSlackM, headEndSlackM } = allowances
+  const madeWith = (id = '') => catalogue.connectors.get(id) ?? null
   const facing = surface.facing === 'down' || mounts.some(({ turns }) => turns === 'down') ? 'down' : 'wall'
   return {
     device,
@@ -291,8 +294,14 @@ export function resolve(
         slackM: deviceSlackM,
         outdoors: exposure.outdoors,
         onPole: surface.called === 'pole',
+        boxed: mounts.some(({ enclosesJoint }) => enclosesJoint),
+        connector: madeWith(terminate?.cameraEndId),
       },
-      { called: 'the head end', slackM: headEndSlackM, outdoors: false, onPole: false },
+      {
+        ...{ called: 'the head end', slackM: headEndSlackM },
+        ...{ outdoors: false, onPole: false, boxed: false },
+        connector: madeWith(terminate?.headEndId),
+      },
     ],
     mounts,
     partsKept: Math.min(device.partsKept, mounts.length),

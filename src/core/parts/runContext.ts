@@ -1,6 +1,7 @@
 import type { Allowances, Policies } from '../job/job'
 import type { QuantityKind } from '../units'
 import type { Cable } from './kinds/cable'
+import type { Connector } from './kinds/connector'
 import type { Catalogue } from './parts'
 
 /** The place at one end of a cable, as its length needs it. */
@@ -12,6 +13,10 @@ export interface EndPlace {
   readonly patched?: boolean
   readonly outdoors: boolean
   readonly onPole: boolean
+  /** A box stands there that holds what is left over. */
+  readonly boxed: boolean
+  /** What it ends with; null while nothing is chosen. */
+  readonly connector: Connector | null
 }
 
 /** Values read off at the device, in metres, millimetres and volts; null while nobody has. */

@@ -2,7 +2,7 @@ import { cableEndOf } from '../equipment'
 import { SPACES } from '../job/choices'
 import type { Device, Equipment, Job, Route, Run } from '../job/job'
 import type { PlanThing, ThingOf } from '../plan'
-import type { Cable, Catalogue } from '../parts'
+import { fedLead, type Cable, type Catalogue, type FedLead } from '../parts'
 import type { Forced, Segment } from '../route/plan'
 import type { LedTo, Spot } from './network'
 import type { Found, Leg, Way, WayFinder } from './way'
@@ -44,6 +44,14 @@ export interface Lead {
   /** Where it is told from its far end on: a run that comes from where it is led to. */
   readonly turned: boolean
   readonly forced: Forced | null
+  /** How it goes as a ready-made lead; null where it is cut. */
+  readonly ready: FedLead | null
+}
+
+/** From where a cable must be fed that is a ready-made lead; null where either way will do. */
+export function fedAt({ ready, turned }: Pick<Lead, 'ready' | 'turned'>): 'device' | 'goal' | null {
+  if (!ready || ready.free) return null
+  return (ready.from === 'near end') === turned ? 'goal' : 'device'
 }
 
 /** A cable and the way that was found for it. */
@@ -78,7 +86,8 @@ export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[
     if (!place && end?.stands === 'on site') return []
     const { id, mark } = device
     const forced = device.route?.forced ?? null
-    return [{ id, mark, of: device, cable, from, to: place?.id ?? null, turned: false, forced }]
+    const ready = readyIn(device.route, device.terminate?.cameraEndId, device.terminate?.headEndId, catalogue)
+    return [{ id, mark, of: device, cable, from, to: place?.id ?? null, turned: false, forced, ready }]
   })
   if (job.runs.length === 0) return ofDevices
   const endAt = endsIn(job, places)
@@ -86,9 +95,21 @@ export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[
     const cable = cableOf(run.cableId)
     const ends = ledBetween(endAt(run.fromId), endAt(run.toId))
     if (!cable || !ends || run.state !== 'new') return []
-    return [{ id: run.id, mark: run.mark, of: run, cable, ...ends, forced: run.forced }]
+    const ready = readyIn(run, run.fromEndId, run.toEndId, catalogue)
+    return [{ id: run.id, mark: run.mark, of: run, cable, ...ends, forced: run.forced, ready }]
   })
   return [...ofDevices, ...ofRuns]
+}
+
+/** How the ready-made lead of a way goes. */
+function readyIn(
+  way: Pick<Run, 'lead'> | null,
+  nearId: string | null | undefined,
+  farId: string | null | undefined,
+  { connectors }: Catalogue,
+): FedLead | null {
+  if (!way?.lead) return null
+  return fedLead(connectors.get(nearId ?? '') ?? null, connectors.get(farId ?? '') ?? null, way.lead)
 }
 
 /** Where a run ends, and what that is called where it is led to; or at the head end. */

@@ -123,6 +123,8 @@ interface InPull {
   /** The pull from the end that it is told from to the other, and back, N. */
   readonly outN: number
   readonly backN: number
+  /** The only way that it goes, as a ready-made lead; null for either. */
+  readonly only: 'outN' | 'backN' | null
   readonly pointsAt: readonly PullSpot[] | null
   /** Whether it is told from where it ends, not from its device. */
   readonly turned: boolean
@@ -145,12 +147,16 @@ export function conduitPulls(cables: readonly CableWithPulls[]): readonly Condui
         ...{ mark, to, standsN: cable.pullN, pull, turned },
         outN: turned ? toDevice : toHeadEnd,
         backN: turned ? toHeadEnd : toDevice,
+        only: pull.only === null ? null : onlyAs(pull.only, turned),
         pointsAt: turned ? fromOtherEnd(pull) : pull.pointsAt,
       }
       groups.set(key, [...(groups.get(key) ?? []), one])
     }
   return [...groups.values()].map(pullOf).sort((a, b) => b.lengthM - a.lengthM)
 }
+
+const onlyAs = (only: 'toDevice' | 'toHeadEnd', turned: boolean): 'outN' | 'backN' =>
+  (only === 'toHeadEnd') === turned ? 'backN' : 'outN'
 
 const fromOtherEnd = ({ pointsAt, lengthM }: InPull['pull']): InPull['pointsAt'] =>
   pointsAt?.map((spot) => ({ ...spot, alongM: lengthM - spot.alongM })).reverse() ?? null
@@ -160,8 +166,13 @@ function pullOf(group: readonly InPull[]): ConduitPull {
     group.reduce((one, other) => (other[way] / other.standsN > one[way] / one.standsN ? other : one))
   const [out, back] = [hardest('outN'), hardest('backN')]
   const [outShare, backShare] = [out.outN / out.standsN, back.backN / back.standsN]
+  const leads = new Set(group.flatMap(({ only }) => only ?? []))
+  // Leads decide; where they go against each other, the harder of both ways is told.
+  const goesBack = [...leads][0] === 'backN'
+  const bothWays = leads.size > 1
   // Where both are alike, out towards the device.
-  const isBack = group[0]!.turned ? backShare < outShare : backShare <= outShare
+  const isEasier = group[0]!.turned ? backShare < outShare : backShare <= outShare
+  const isBack = leads.size === 1 ? goesBack : isEasier !== bothWays
   const worst = isBack ? back : out
   const { section, through, lengthM, bendsDeg } = worst.pull
   const most = group.reduce((one, { pointsAt }) => {
@@ -176,7 +187,7 @@ function pullOf(group: readonly InPull[]): ConduitPull {
     bendsDeg,
     pullN: isBack ? worst.backN : worst.outN,
     standsN: worst.standsN,
-    outTowards: endOf(group, isBack),
+    outTowards: bothWays ? 'both ends, each lead as it must go' : endOf(group, isBack),
     pointsAt: most,
   }
 }

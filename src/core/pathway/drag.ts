@@ -1,5 +1,5 @@
 import type { TubePull, PullSpot } from '../parts'
-import { ROUTE_LIMITS } from '../route'
+import { bestPullN, ROUTE_LIMITS } from '../route'
 import { lengthOf, type Straight } from './sections'
 
 /** How hard a cable pulls through conduits, and where a pull point helps. */
@@ -46,12 +46,13 @@ export interface Pulled {
   readonly diameterMm: number
   readonly pullN: number
   readonly together: number
+  readonly only: TubePull['only']
 }
 
 /** Drawn out at either end, N. */
 export function pullsN(
   straights: readonly Straight[],
-  { diameterMm, together }: Omit<Pulled, 'pullN'>,
+  { diameterMm, together }: Pick<Pulled, 'diameterMm' | 'together'>,
 ): TubePull['pullN'] {
   const { pullFriction, crowding } = ROUTE_LIMITS
   const weight = weightNPerM(diameterMm) * (together > 1 ? crowding.value : 1)
@@ -68,8 +69,7 @@ function inOnePull(straights: readonly Straight[], pulled: Pulled): boolean {
   const { pullM, pullBendsDeg } = ROUTE_LIMITS
   if (lengthM(straights) > pullM.value + SLIP) return false
   if (bendsDeg(straights) > pullBendsDeg.value + SLIP) return false
-  const { toDevice, toHeadEnd } = pullsN(straights, pulled)
-  return Math.min(toDevice, toHeadEnd) <= pulled.pullN
+  return bestPullN({ pullN: pullsN(straights, pulled), only: pulled.only }) <= pulled.pullN
 }
 
 /** Pull points are looked for at the bends, and every so far between them, m. */

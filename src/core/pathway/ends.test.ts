@@ -6,7 +6,7 @@ import { headEnd, pathway, stands, xy } from '@/testing/plans'
 import { crossings, EVERYTHING, over, spot, yard } from '@/testing/ways'
 import { assess, assessAgain } from '../assess'
 import { apply, type Change, type Job } from '../job'
-import { conduitPulls, ledOn, waysOn } from '.'
+import { conduitPulls, ledOn, pullsOf, waysOn } from '.'
 
 /** A lane of 40 m from the head end at its start; equipment at 30 m, a camera at 10 m. */
 const lane = pathway(
@@ -203,6 +203,28 @@ describe('equipment on the plan, said', () => {
     const out = after({ type: 'removeEquipment', equipmentId: 'far' }, free)
     expect(out.ok && out.job.things[2]).toEqual({ ...stands('far', 30, 0, 1), equipmentId: null })
   })
+})
+
+it('a ready-made lead is drawn as its ends ask for, whichever end is the better one', () => {
+  const duct = { ...lane, space: 'conduit' as const, path: [xy(0, 0), xy(30, 0), xy(30, 10)] }
+  const pulled = (fedFrom: 'near end' | 'far end') => {
+    const of = {
+      ...camera,
+      cableId: 'lead-thin',
+      power: null,
+      sight: { ...camera.sight, place: { ...camera.sight.place, x: 0, y: 0 } },
+      route: { ...camera.route!, lead: { lengthM: 60, fedFrom, coilAt: null } },
+    }
+    const led = ledOn(on({ devices: [of], runs: [], things: [duct, headEnd(30, 10)] }), CATALOGUE)
+    const [only] = conduitPulls(led)
+    return { ...only!, either: led[0]!.pulls[0]!.pullN, turned: pullsOf(led).turned }
+  }
+  const [fromCamera, fromRack] = [pulled('near end'), pulled('far end')]
+  // The short leg first is the easier: out towards the camera.
+  expect(fromRack).toMatchObject({ outTowards: 'the devices', pullN: fromRack.either.toDevice, turned: [] })
+  expect(fromCamera).toMatchObject({ outTowards: 'the head end', pullN: fromCamera.either.toHeadEnd })
+  expect(fromCamera.pullN).toBeGreaterThan(fromRack.pullN)
+  expect(fromCamera.turned).toEqual([camera.mark])
 })
 
 it('what is drawn through a conduit in both directions is one pull, out of the better end of both', () => {

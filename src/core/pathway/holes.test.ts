@@ -5,7 +5,9 @@ import { device, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway, wall } from '@/testing/plans'
 import { MOUNT_LIMITS } from '../mount/limits'
 import { ledOn } from '.'
-import { aroundTimes, wallHoles } from './holes'
+import { aroundTimes } from '../geometry'
+import { wallHoles } from './holes'
+import { FED_FREELY } from '../route/plan'
 
 const placed = plannedThrough(device())
 /** A camera at so many metres along the lane of 20 m, which rises from 2 m to 4 m. */
@@ -79,7 +81,7 @@ describe('holes in walls', () => {
     expect(pass([camera(0)])).toBeCloseTo(diameterMm + cableClearanceMm.value, 9)
     // Three circles that touch: their middles make a triangle of equal sides.
     expect(pass(three)).toBeCloseTo((1 + 2 / Math.sqrt(3)) * diameterMm + cableClearanceMm.value, 2)
-    const lead = { ...placed.route!, leadLengthM: 30 }
+    const lead = { ...placed.route!, lead: { lengthM: 30, ...FED_FREELY } }
     expect(pass([camera(0, 1, { route: lead })])).toBe(plugHoleMm.value)
     expect(pass([camera(0, 1, { route: lead }), camera(0, 2)])).toBeCloseTo(plugHoleMm.value + diameterMm, 9)
     // A pipe of nominal 1 in is 33.4 mm outside (ISO 4200, DN 25: 33.7; ASTM D1785: 1.315 in; from memory).

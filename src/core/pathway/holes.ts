@@ -1,6 +1,6 @@
-import { crossing, distanceM, type PlanPoint } from '../geometry'
+import { aroundTimes, crossing, distanceM, type PlanPoint } from '../geometry'
 import { SPACES, type Floor } from '../job/choices'
-import { bitMm, passageMm, printBit } from '../mount'
+import { bitMm, endPassMm, passageMm, printBit } from '../mount'
 import type { Catalogue } from '../parts'
 import { nameOf, type PlanThing, type ThingOf } from '../plan'
 import type { UnitSystem } from '../units'
@@ -132,28 +132,20 @@ const isOpenAt = ({ baseM, heightM: tallM, openings }: Wall, alongM: number, hei
       heightM <= one.headM,
   )
 
-const isLead = ({ of }: CableWay) => ('route' in of ? of.route?.leadLengthM : of.leadLengthM) != null
 /** The least circle round so many cables of the thickest, mm. */
 const aroundMm = (cables: readonly CableWay[], count = cables.length): number =>
   aroundTimes(count) * Math.max(0, ...cables.map(({ cable }) => cable.diameterMm))
 
 /**
  * What passes together, mm: the least circle round so many cables of the thickest, with room to move, and
- * beside it the plug of a ready-made lead, which is never cut.
+ * beside it the widest of the ends that go first of ready-made leads, which are never cut.
  */
 export function passedMm(cables: readonly CableWay[]): number {
-  if (!cables.some(isLead)) return passageMm('bare cable', aroundMm(cables))
-  return passageMm('plug', 0) + aroundMm(cables, cables.length - 1)
+  const ends = cables.flatMap(({ ready }) => (ready ? [endPassMm(ready.first)] : []))
+  if (ends.length === 0) return passageMm('bare cable', aroundMm(cables))
+  return Math.max(...ends) + aroundMm(cables, cables.length - 1)
 }
 
-/** The same as it packs, with no room to move; a plug keeps its own. */
+/** The same as it packs, with no room to move; an end keeps its own. */
 export const thickMm = (cables: readonly CableWay[]): number =>
-  cables.some(isLead) ? passedMm(cables) : aroundMm(cables)
-
-/** Beyond these so much of the circle is taken by cables at the least. */
-const FULL = 0.7
-/** The least circle round so many equal ones, in their diameters (R. L. Graham et al. 1998, from memory). */
-const AROUND = [0, 1, 2, 2.1547, 2.4143, 2.7013, 3, 3, 3.3048, 3.6131, 3.8131]
-
-/** How many diameters of one a circle round so many equal circles is across. */
-export const aroundTimes = (count: number): number => AROUND[count] ?? Math.sqrt(count / FULL)
+  cables.some(({ ready }) => ready) ? passedMm(cables) : aroundMm(cables)

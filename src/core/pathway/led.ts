@@ -2,7 +2,7 @@ import { SPACES } from '../job/choices'
 import type { Job } from '../job/job'
 import { nameOf } from '../plan'
 import type { Cable, Catalogue, ConduitGrowth, Narrow, TubePull, OnPlan } from '../parts'
-import { cablesOn, cablesToLead, hasWays, segmentsOf, type CableWay } from './cables'
+import { cablesOn, cablesToLead, fedAt, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
 import { finderOver, sameLeads } from './finder'
 import { growthOf } from './growth'
@@ -60,7 +60,7 @@ export function withPulls(
   }
   return cables.map((one) => ({
     ...one,
-    pulls: 'way' in one.found ? pullsOf(one.found.way, one.cable, points, crowds) : [],
+    pulls: 'way' in one.found ? pullsOf(one.found.way, one, points, crowds) : [],
     growths: tubesOf(one.found).map(grows),
     narrows: narrows.get(one.id) ?? [],
   }))
@@ -78,18 +78,26 @@ type Pulls = CableWithPulls['pulls']
 /** The pulls of a way as they were last: most changes leave the way, its pull points and its cable alone. */
 const PULLS = new WeakMap<
   Way,
-  { readonly points: readonly PullPoint[]; readonly cable: Cable; readonly pulls: Pulls }
+  {
+    readonly points: readonly PullPoint[]
+    readonly cable: Cable
+    readonly only: TubePull['only']
+    readonly pulls: Pulls
+  }
 >()
 
 function pullsOf(
   way: Way,
-  cable: Cable,
+  lead: Pick<CableWay, 'cable' | 'ready' | 'turned'>,
   points: readonly PullPoint[],
   crowds: ReadonlyMap<Lane, Crowd>,
 ): Pulls {
+  const { cable } = lead
+  const only = drawnOutAt(lead)
   const known = PULLS.get(way)
   const same =
     known?.cable === cable &&
+    known.only === only &&
     known.points.length === points.length &&
     known.points.every((point, i) => point === points[i])
   const pulls = same
@@ -98,16 +106,24 @@ function pullsOf(
         if (together === pull.together) return pull
         // Cables press on each other from two on, however many there are.
         const alike = together > 1 === pull.together > 1
-        return alike ? { ...pull, together } : tubePull(pull.section, cable, together)
+        return alike ? { ...pull, together } : tubePull(pull.section, cable, only, together)
       })
-    : sectionsOf(way, points).map((section) => tubePull(section, cable, togetherIn(section, crowds)))
-  PULLS.set(way, { points, cable, pulls })
+    : sectionsOf(way, points).map((section) => tubePull(section, cable, only, togetherIn(section, crowds)))
+  PULLS.set(way, { points, cable, only, pulls })
   return pulls
 }
 
-function tubePull(section: Section, cable: Cable, together: number): Pulls[number] {
+/** The end that a ready-made lead is drawn out of; null where either will do. */
+function drawnOutAt(lead: Pick<CableWay, 'ready' | 'turned'>): TubePull['only'] {
+  const fed = fedAt(lead)
+  if (fed === null) return null
+  return fed === 'device' ? 'toHeadEnd' : 'toDevice'
+}
+
+function tubePull(section: Section, cable: Cable, only: TubePull['only'], together: number): Pulls[number] {
   const { straights } = section
-  const pulled = { ...cable, together }
+  const { diameterMm, pullN } = cable
+  const pulled = { diameterMm, pullN, only, together }
   return {
     section,
     through: namesOf(section),
@@ -115,6 +131,7 @@ function tubePull(section: Section, cable: Cable, together: number): Pulls[numbe
     bendsDeg: bendsDeg(straights),
     together,
     pullN: pullsN(straights, pulled),
+    only,
     pointsAt: pointsAt(straights, pulled),
   }
 }

@@ -5,6 +5,8 @@ import { headEnd, pathway } from '@/testing/plans'
 import { assess } from '../assess'
 import type { Device, PlanThing } from '../job'
 import { ledOn } from '.'
+import { narrowsOf } from './narrow'
+import { FED_FREELY } from '../route/plan'
 
 const placed = plannedThrough(device())
 const { diameterMm } = CATALOGUE.cables.get(placed.cableId)!
@@ -50,12 +52,24 @@ it('what lies together somewhere wants its room there: two beside each other, an
   expect(narrowsIn(on([camera(0), camera(10, 2)], [lane(0)]))).toEqual([[], []])
   expect(narrowsIn(on([camera(0), camera(10, 2)], [lane(both.passMm)]))).toEqual([[], []])
 })
+it('a cable that comes back through a pathway lies there twice', () => {
+  const [once] = ledOn(on([camera(0)], [lane(10)]), CATALOGUE)
+  const way = 'way' in once!.found ? once!.found.way : null
+  const trace = way!.traces.find(({ on: along }) => along !== null)!
+  const back = { ...trace, on: { ...trace.on!, from: trace.on!.to, to: trace.on!.from } }
+  const there = { ...once!, found: { way: { ...way!, traces: [...way!.traces, back] } } }
+  expect(narrowsOf([once!]).size).toBe(0)
+  expect(narrowsOf([there]).get('d1')).toMatchObject([{ cables: 2, thickMm: 2 * diameterMm }])
+})
 it('the fullest place is said of each: of three, the last is beside both, the first two are too', () => {
   const three = narrowsIn(on([camera(0), camera(8, 2), camera(14, 3)], [lane(5)]))
   expect(three.map(([only, ...more]) => [only!.cables, more.length])).toEqual(new Array(3).fill([3, 0]))
 })
 it('a plug that is never cut wants its own room, alone or beside others', () => {
-  const lead = camera(0, 1, { cableId: 'lead-thin', route: { ...placed.route!, leadLengthM: 30 } })
+  const lead = camera(0, 1, {
+    cableId: 'lead-thin',
+    route: { ...placed.route!, lead: { lengthM: 30, ...FED_FREELY } },
+  })
   const alone = narrowsIn(on([lead], [lane(5)]))[0]![0]!
   expect(alone.passMm).toBe(alone.thickMm)
   expect(alone.passMm).toBeGreaterThan(diameterMm + ROOM_MM)

@@ -38,11 +38,11 @@ export function narrowsOf(cables: readonly CableWay[]): ReadonlyMap<string, read
   return new Map([...narrows].map(([id, of]) => [id, [...of.values()]]))
 }
 
-/** The cables that lie beside each other, from every place at which one begins. */
+/** What lies beside each other, from every place at which a cable begins; what comes back is there twice. */
 const togetherIn = (lying: readonly Lies[]): readonly (readonly CableWay[])[] =>
-  [...new Set(lying.map(({ low }) => low))].map((at) => [
-    ...new Set(lying.flatMap(({ cable, low, high }) => (low <= at && at < high ? [cable] : []))),
-  ])
+  [...new Set(lying.map(({ low }) => low))].map((at) =>
+    lying.flatMap(({ cable, low, high }) => (low <= at && at < high ? [cable] : [])),
+  )
 
 function narrowIn({ pathway }: Lane, together: readonly CableWay[]): Narrow | null {
   const passMm = passedMm(together)

@@ -11,10 +11,11 @@ const strandsIn = (walks: readonly Walk[]): Strand[] =>
     ...{ pieces: [], lengthM: 1, ends: [0, 0] },
     ways: walks.flatMap((walk, way) => (walk.some((one) => strandOf(one) === strand) ? [way] : [])),
   }))
-const ordered = (walks: readonly Walk[]) =>
+const ordered = (walks: readonly Walk[], fed: Parameters<typeof orderOf>[2] = []) =>
   orderOf(
     strandsIn(walks),
     walks.map((walk) => walk.map((one) => ({ strand: strandOf(one), back: one < 0 }))),
+    fed,
   )
 const numberOf = ({ strand, back }: Turn) => (back ? -1 : 1) * (strand + 1)
 const said = (turns: readonly Turn[]) => turns.map((turn) => `${numberOf(turn)}: ${turn.ways.join(' ')}`)
@@ -43,6 +44,34 @@ it('what goes against the others is fed from its other end, two of a kind togeth
 it('two that only lie beside each other go one way round', () => {
   const { turns, turned } = ordered([[1], [-1]])
   expect([turned.size, said(turns)]).toEqual([1, [expect.stringMatching(/: 0 1$/)]])
+})
+it('what must be fed from an end is, and the others beside it go its way; two against each other part', () => {
+  const { turns, turned } = ordered(
+    [
+      [1, 2, 3],
+      [1, 2, 4],
+    ],
+    ['device'],
+  )
+  expect([...turned].sort()).toEqual([0, 1])
+  expect(turns.every(({ later }) => later.length === 0)).toBe(true)
+  const kept = ordered(
+    [
+      [1, 2],
+      [-2, -1],
+    ],
+    ['goal', null],
+  )
+  expect([...kept.turned]).toEqual([1])
+  const against = ordered(
+    [
+      [1, 2, 3],
+      [1, 2, 4],
+    ],
+    ['device', 'goal'],
+  )
+  expect([...against.turned]).toEqual([0])
+  expect(against.turns.some(({ later }) => later.length > 0)).toBe(true)
 })
 it('where none helps, what is there is pulled and the rest later', () => {
   const { turns } = ordered([

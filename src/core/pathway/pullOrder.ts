@@ -13,13 +13,15 @@ export interface Turn {
  * An order of pulls in which every way comes to a strand by what it passes before it, and all that lies in a
  * strand is pulled at once, one way round. Where ways wait for each other, some that are not begun are
  * turned round; where that sets nothing free, what can is pulled and the rest of it later. What goes on from
- * the last pull comes first, then the thickest, then what has the farthest to go.
+ * the last pull comes first, then the thickest, then what has the farthest to go. What must be `fed` from one
+ * of its ends is never turned from it.
  */
 export function orderOf(
   strands: readonly Strand[],
   walks: readonly (readonly Passed[])[],
+  fed: readonly ('device' | 'goal' | null)[] = [],
 ): { readonly turns: readonly Turn[]; readonly turned: ReadonlySet<number> } {
-  const order = new Order(strands, walks)
+  const order = new Order(strands, walks, fed)
   for (;;) {
     const pull = order.ready() ?? (order.turn() ? order.ready() : order.some())
     if (!pull) return order
@@ -45,10 +47,12 @@ class Order {
   constructor(
     private readonly strands: readonly Strand[],
     walks: readonly (readonly Passed[])[],
+    private readonly fed: readonly ('device' | 'goal' | null)[],
   ) {
     this.waiting = strands.map(({ ways }) => new Set(ways))
-    this.left = walks.map((walk) => ({
-      ...{ walk, next: 0 },
+    for (const way of walks.keys()) if (fed[way] === 'device') this.turned.add(way)
+    this.left = walks.map((walk, way) => ({
+      ...{ walk: this.turned.has(way) ? turnedRound(walk) : walk, next: 0 },
       farM: walk.reduce((sum, { strand }) => sum + strands[strand]!.lengthM, 0),
     }))
     walks.forEach((_, way) => this.come(way))
@@ -107,7 +111,13 @@ class Order {
   private mayTurn(way: number, pull: Passed): boolean {
     const { walk, next } = this.left[way]!
     const end = walk.at(-1)!
-    return next === 0 && !this.turned.has(way) && end.strand === pull.strand && end.back !== pull.back
+    return (
+      next === 0 &&
+      !this.fed[way] &&
+      !this.turned.has(way) &&
+      end.strand === pull.strand &&
+      end.back !== pull.back
+    )
   }
 
   /** Brings a way to what it passes next; null where it has ended. */

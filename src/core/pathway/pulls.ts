@@ -1,5 +1,5 @@
 import { SPACES } from '../job/choices'
-import type { CableWay } from './cables'
+import { fedAt, type CableWay } from './cables'
 import type { LedTo } from './network'
 import { orderOf, turnedRound } from './pullOrder'
 import type { Piece } from './pieces'
@@ -34,20 +34,26 @@ export interface CableEnd {
 export interface PullPlan {
   readonly pulls: readonly Pull[]
   readonly ends: readonly CableEnd[]
-  /** Cables that are fed from their device, as what lies beside them goes that way. */
+  /** Cables that are fed from their device: what lies beside them goes that way, or the lead itself. */
   readonly turned: readonly string[]
 }
 
 /**
  * What is pulled together, and in which order: every cable from what it is led to outwards, and everything
  * that lies beside it in one pull, for a cable that is drawn in over others scuffs them (common practice, no
- * source).
+ * source). A ready-made lead goes as its ends ask for.
  */
 export function pullsOf(cables: readonly CableWay[]): PullPlan {
-  const led = cables.flatMap(({ mark, to, found }) => ('way' in found ? [{ mark, to, way: found.way }] : []))
+  const led = cables.flatMap((cable) =>
+    'way' in cable.found ? [{ ...cable, way: cable.found.way, fed: fedAt(cable) }] : [],
+  )
   const marks = (ways: readonly number[]) => ways.map((way) => led[way]!.mark)
   const { strands, walks } = strandsOf(led.map(({ way }) => way))
-  const { turns, turned } = orderOf(strands, walks)
+  const { turns, turned } = orderOf(
+    strands,
+    walks,
+    led.map(({ fed }) => fed),
+  )
   const fed = walks.map((walk, way) => (turned.has(way) ? turnedRound(walk) : walk))
   const placesIn = fed.map((walk) => new Map(walk.map(({ strand }, i) => [strand, i])))
 

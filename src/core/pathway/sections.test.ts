@@ -292,7 +292,9 @@ describe('the pull points that are advised', () => {
         const lane = pathway(path, { ...tube, endM, space: 'buried duct' })
         const way = wayFrom(over([lane, headEnd(...path.at(-1)!)]), spot(...path[0]!))
         if (!way) return
-        const advised = sectionsOf(way, []).flatMap(({ straights }) => pointsAt(straights, cable)!)
+        const advised = sectionsOf(way, []).flatMap(
+          ({ straights }) => pointsAt(straights, { ...cable, only: null })!,
+        )
         needed += advised.length
         for (const { straights } of sectionsOf(way, advised.map(put))) {
           // A pull point may lie a joint's breadth from where it was meant.
@@ -325,7 +327,7 @@ describe('the pull points that are advised', () => {
     const before = found()
     expect(before).toEqual(expect.arrayContaining(['route/pull-length-1', 'route/pull-bends-1']))
     const [only] = sectionsOf(wayFrom(over([lane, headEnd(28, 28)]), spot(0, 0))!, [])
-    const advised = pointsAt(only!.straights, { ...cable, together: 1 })!
+    const advised = pointsAt(only!.straights, { ...cable, together: 1, only: null })!
     expect(advised.length).toBe(1)
     expect(found(...advised.map(put))).toEqual(before.filter((id) => !id.startsWith('route/pull-')))
   })

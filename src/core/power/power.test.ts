@@ -77,7 +77,7 @@ describe('findings', () => {
       laid: 'new' as const,
       cordsM: 2,
       forced: null,
-      leadLengthM: null,
+      lead: null,
     }
     const found = resolve(device({ ...on, route }), job({ equipment: SUPPLIES }), CATALOGUE)
     if ('missing' in found) throw new Error(found.missing.join())

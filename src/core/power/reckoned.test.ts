@@ -6,6 +6,7 @@ import type { Device, Job, Route } from '../job'
 import { NOT_MEASURED, resolve, supplyOf } from '../parts'
 import { awgDiameterMm } from '../terminate'
 import { assessPower, POE_CLASSES, supplyLoad } from '.'
+import { FED_FREELY } from '../route/plan'
 
 const route = (lengthM: number, cordsM = 0): Route => ({
   segments: [
@@ -22,7 +23,7 @@ const route = (lengthM: number, cordsM = 0): Route => ({
   laid: 'new',
   cordsM,
   forced: null,
-  leadLengthM: null,
+  lead: null,
 })
 const assess = (
   partId: string,
@@ -80,7 +81,10 @@ describe('the circuit over data pairs', () => {
     const at = (volts: number) =>
       finding(assess('switch-16', { route: route(10) }, {}, volts), 'power/device-volts')?.verdict ?? null
     expect([at(36.99), at(37), at(37.01)]).toEqual(['stop', null, null])
-    const long = assess('switch-16', { cableId: 'lead-thin', route: { ...route(150), leadLengthM: 100 } })
+    const long = assess('switch-16', {
+      cableId: 'lead-thin',
+      route: { ...route(150), lead: { lengthM: 100, ...FED_FREELY } },
+    })
     // Ohm's law step by step instead of the quadratic: raise the current until the camera has its 12.2 W.
     let [amps, volts] = [0, 44]
     for (; volts * amps < 12.2; amps += 1e-5) volts = 44 - amps * long.drawing.circuitOhm

@@ -4,6 +4,7 @@ import { assessDevice } from '../assess'
 import type { Device, Job } from '../job'
 import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { judge, printLimits, task, type Step } from '.'
+import { FED_FREELY } from '../route/plan'
 
 const step = (entry: Step['entry'], photo: Step['photo'] = null) =>
   task('fix', { id: 'mount/x', title: 'x', reason: '', entry, photo })
@@ -211,7 +212,7 @@ describe('steps follow from the plan', () => {
         laid: 'new' as const,
         cordsM: 0,
         forced: null,
-        leadLengthM: 20,
+        lead: { lengthM: 20, ...FED_FREELY },
       },
     })
     expect(find(steps, 'route/pull')!.title).toBe('Lead the ready-made cable through')

@@ -9,6 +9,7 @@ export const VIEWS = {
   lock: 'the lock and the tag, and which circuit it is',
   joint: 'the joint, its clamp and the earth, before the box is closed',
   thread: 'everything on the cable, in its order and the right way round',
+  coil: 'the coil with its mark, and what is around it',
   closing: 'the gasket all round, every gland, the slack and the drip loop',
   ports: 'every port that is used, with its label',
   circuit: 'the circuit with its name, and the board it is in',

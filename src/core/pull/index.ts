@@ -8,6 +8,7 @@ export {
   fittingWords,
   holeWords,
   inConduitWords,
+  leadsIn,
   marksWords,
   pointWords,
 } from './words'

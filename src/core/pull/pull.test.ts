@@ -8,8 +8,9 @@ import { device, equipment, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway, wall } from '@/testing/plans'
 import { runs } from '@/testing/runs'
 import { LOADED } from '../stages/load'
-import { pullSheet } from '.'
+import { pullSheet, pullTables } from '.'
 import { marksWords } from './words'
+import { FED_FREELY } from '../route/plan'
 
 const planned = (change: Partial<Device>) => plannedThrough(device(change))
 const sheet = (...devices: Device[]) => pullSheet(job({ devices, equipment: [] }), CATALOGUE)
@@ -127,13 +128,28 @@ describe('the pull sheet', () => {
       cableId: 'lead-thin',
       cameraId: 'dome-back-box-4mp',
       mountIds: [],
-      route: { laid: 'new', segments: [], cordsM: 0, forced: null, leadLengthM: 20 },
+      route: { laid: 'new', segments: [], cordsM: 0, forced: null, lead: { lengthM: 20, ...FED_FREELY } },
     })
     expect(sheet(lead).cuts).toMatchObject([{ cutM: null, installedM: 20 }])
-    expect(line(sheet(lead), 'Ready-made lead, stranded, 4.8 mm, 20 m')).toMatchObject({
+    const made = 'Factory RJ45 plug with moulded boot'
+    expect(line(sheet(lead), `Ready-made lead, stranded, 4.8 mm, 20 m: ${made}`)).toMatchObject({
       count: 1,
       unit: 'pieces',
     })
+    const [shell, plug] = ['plug-factory-shell', 'plug-factory']
+    const ends = { ...lead, terminate: { ...lead.terminate!, cameraEndId: shell, headEndId: plug } }
+    const rows = (of: Device) =>
+      pullTables(sheet(of), 'metric')
+        .find(({ list }) => list === 'lead-list')!
+        .rows[0]!.slice(2)
+    expect(rows(lead)).toEqual(['20.0 m', `either end: ${made}`, '', '17.3 mm', '15.7 m'])
+    expect(rows(ends)).toEqual([
+      '20.0 m',
+      'Factory RJ45 plug, no boot',
+      'at the device: Factory RJ45 plug in a weatherproof shell',
+      '15 mm',
+      '15.7 m',
+    ])
     expect(sheet(lead).van.some(({ kind }) => kind === 'connector')).toBe(false)
   })
   it('loads the patch leads of every link that has some', () => {

@@ -7,6 +7,7 @@ import {
   fittingWords,
   holeWords,
   inConduitWords,
+  leadsIn,
   marksWords,
   orderWords,
   partWords,
@@ -25,6 +26,8 @@ export interface PullTable {
   /** What stands below it. */
   readonly note?: string
 }
+
+const endSaid = (end: string): string => end || 'not chosen'
 
 const NOT_COUNTED = 'Not counted: runs whose ends have no place on the plan'
 
@@ -45,6 +48,22 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         cutM === null ? 'ready-made lead' : said(cutM, 'cut'),
         said(installedM, 'cut'),
       ]),
+    },
+    {
+      title: 'Ready-made leads',
+      list: 'lead-list',
+      heads: ['Device', 'Lead', 'Long', 'Goes first', 'Stays', 'Holes at least', 'To coil'],
+      shares: [0.17, 0.16, 0.08, 0.17, 0.19, 0.1, 0.13],
+      rows: leadsIn(sheet).map(({ mark, name, cable, installedM, lead }) => [
+        `${mark} ${name}`,
+        cable,
+        said(installedM, 'cut'),
+        lead.fedFrom === null ? `either end: ${endSaid(lead.first)}` : endSaid(lead.first),
+        lead.fedFrom === null ? '' : `at ${lead.fedFrom}: ${endSaid(lead.last)}`,
+        lead.passMm === null ? 'not known' : said(lead.passMm, 'size'),
+        `${said(lead.leftM, 'cut')} ${lead.coil}`.trimEnd(),
+      ]),
+      note: 'The end that goes first passes every hole: drill for it, and feed the lead from where the other stays.',
     },
     {
       title: 'Pull together',

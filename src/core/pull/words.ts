@@ -1,5 +1,6 @@
 import type { ConduitPull, ConduitUse, Pull, PullPlan, WallHole } from '../pathway'
 import { wantsExpansion } from '../route'
+import type { PullSheet } from './lists'
 import { print, type UnitSystem } from '../units'
 
 /** What is said of a conduit's fill and growth: on the screen, on paper and in a list alike. */
@@ -39,6 +40,10 @@ export function pointWords({ pointsAt }: Pick<ConduitPull, 'pointsAt'>, units: U
   const places = pointsAt.map(({ alongM }) => print({ value: alongM, kind: 'cut' }, units))
   return `Check: wanted ${places.join(' and ')} in`
 }
+
+/** The ready-made leads among what is cut. */
+export const leadsIn = ({ cuts }: Pick<PullSheet, 'cuts'>) =>
+  cuts.flatMap(({ lead, ...cut }) => (lead ? [{ ...cut, lead }] : []))
 
 /** What lies in a conduit. */
 export const inConduitWords = ({ marks, others }: Pick<ConduitUse, 'marks' | 'others'>): string =>

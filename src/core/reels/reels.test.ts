@@ -10,6 +10,7 @@ import { knapsack } from './knapsack'
 import { FRESH, openedBy, opensLess, type Opened, type Packing } from './packing'
 import { cablePlanSteps, type CablePlan, type Cut } from './plan'
 import { solveSteps, type Solved } from './solve'
+import { FED_FREELY } from '../route/plan'
 
 type Solver = Awaited<ReturnType<typeof loadHighs>>
 let highs: Solver
@@ -249,7 +250,7 @@ describe('which run from which box', () => {
           devices: [
             of('01'),
             of('02'),
-            of('03', { route: { ...route, leadLengthM: 30 } }),
+            of('03', { route: { ...route, lead: { lengthM: 30, ...FED_FREELY } } }),
             of('04', { route: { ...route, laid: 'kept' } }),
             of('05', { cableId: 'cat6' }),
           ],

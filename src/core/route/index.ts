@@ -1,4 +1,5 @@
-export { assessRoute, runLengths, type RouteStrip, type RunLengths } from './route'
+export { assessRoute, runLengths, surplusM, type RouteStrip, type RunLengths } from './route'
+export { coilPlaces, coilWords, type LeadShown } from './lead'
 export {
   allowedM,
   coilOf,
@@ -16,4 +17,4 @@ export { routeStage } from './stage'
 export { routeLoad } from './load'
 export { routeTasks } from './tasks'
 export { unjudgedRoute } from './judged'
-export { planFindings, stillAmong, wantsExpansion } from './pulls'
+export { bestPullN, planFindings, stillAmong, wantsExpansion } from './pulls'

@@ -2,6 +2,7 @@ import { SPACES } from '../job/choices'
 import type { Route, Segment } from '../job/job'
 import type { Cable, EndPlace, RunContext } from '../parts'
 import { LENGTH_BY_TEMPERATURE, ROUTE_LIMITS } from './limits'
+import type { CoilPlace } from './plan'
 
 /** One line of the cut list: what the length is for, metres. */
 export interface LengthItem {
@@ -158,13 +159,32 @@ export function strandedLimitM(awg: number): number {
   return Math.min(ROUTE_LIMITS.channelM.value, cordLimitM(0, awg))
 }
 
-/** A coil of surplus cable: its turns, and how thick it lies, millimetres. */
+type Coiled = Pick<Cable, 'diameterMm' | 'bendTimes'>
+
+/** Across a coil, mm: as is usual, or as its cable bends. */
+const coilAcrossMm = ({ diameterMm, bendTimes }: Coiled): number =>
+  Math.max(ROUTE_LIMITS.coilM.value * 1000, 2 * bendTimes * diameterMm)
+
+/** What one turn of a coil takes, m. */
+export const oneTurnM = (cable: Coiled): number => (Math.PI * coilAcrossMm(cable)) / 1000
+
+/** A coil of surplus cable: its turns, how wide it is, and how thick at the least, millimetres. */
 export function coilOf(
   surplusM: number,
-  diameterMm: number,
-): { readonly turns: number; readonly thickMm: number } {
-  const turns = Math.ceil(surplusM / (Math.PI * ROUTE_LIMITS.coilM.value))
-  return { turns, thickMm: Math.ceil(Math.sqrt(turns)) * diameterMm }
+  cable: Coiled,
+): { readonly turns: number; readonly acrossMm: number; readonly thickMm: number } {
+  const turns = Math.ceil(surplusM / oneTurnM(cable))
+  return { turns, acrossMm: coilAcrossMm(cable), thickMm: Math.ceil(Math.sqrt(turns)) * cable.diameterMm }
+}
+
+/** How warm a coil lies, °C: as the stretch at its end or the hottest of its space; the hottest of all while
+ * nobody said where. */
+export function coilC({ segments }: Stretches, coilAt: CoilPlace | null): number {
+  if (coilAt === 'near end') return segments[0]?.temperatureC ?? ROOM_C
+  if (coilAt === 'far end') return segments.at(-1)?.temperatureC ?? ROOM_C
+  const there = segments.filter(({ space }) => space === coilAt)
+  const among = there.length > 0 ? there : segments
+  return among.length > 0 ? Math.max(...among.map(({ temperatureC }) => temperatureC)) : ROOM_C
 }
 
 /** Clips, hooks or straps for a run, by kind, spares included. */

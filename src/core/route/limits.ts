@@ -33,8 +33,7 @@ export const ROUTE_LIMITS = {
   slackM: limit('Slack at an end of a cable, at least', 0.3, 'm', 'practice'),
   dripLoopM: limit('Drip loop where rain can run along a cable, at least', 0.1, 'm', 'practice'),
   mainsApartMm: limit('Cable for data off mains, at least', 50, 'mm', 'nec-800-133'),
-  surplusM: limit('Surplus of a ready-made lead that goes into ordinary slack', 5, 'm', 'practice'),
-  coilM: limit('Coil of surplus, across', 0.25, 'm', 'practice'),
+  coilM: limit('Coil of surplus, across, unless its cable bends less', 0.25, 'm', 'practice'),
   strayPercent: limit('A route is shorter than its way on the plan by no more than', 10, '%', 'practice'),
   lengthTolerance: limit('Measured length against planned', 10, '%', 'practice'),
 } as const

@@ -1,5 +1,6 @@
-import type { RunContext } from '../parts'
+import { isFactoryMade, type RunContext } from '../parts'
 import type { CutLine, Load, Marked } from '../stages/load'
+import { leadLine } from './lead'
 import { supports } from './length'
 import type { Route } from './plan'
 import { runLengths } from './route'
@@ -9,7 +10,7 @@ export function routeLoad(context: RunContext, { mark, name }: Marked, route: Ro
   if (route.laid === 'kept') return { items: [] }
   const { cable } = context
   const run = runLengths(context, route)
-  const lead = route.leadLengthM
+  const lead = route.lead?.lengthM ?? null
   const cut: CutLine = {
     mark,
     name,
@@ -17,13 +18,14 @@ export function routeLoad(context: RunContext, { mark, name }: Marked, route: Ro
     cable: cable.name,
     cutM: lead === null ? run.cutM : null,
     installedM: lead ?? run.installedM,
+    lead: leadLine(context, route, run.wayM),
   }
   return {
     cuts: [cut],
     items: [
       lead === null
         ? { kind: 'cable', item: cable.name, count: run.cutM, unit: 'm' }
-        : { kind: 'cable', item: `${cable.name}, ${lead} m`, count: 1 },
+        : { kind: 'cable', item: `${cable.name}, ${tenths(lead)} m${endsOf(context)}`, count: 1 },
       ...(route.cordsM > 0
         ? [
             {
@@ -40,6 +42,13 @@ export function routeLoad(context: RunContext, { mark, name }: Marked, route: Ro
       })),
     ],
   }
+}
+
+/** What a lead comes with, where both its ends are known: others of its length are other leads. */
+function endsOf({ ends: [near, far] }: RunContext): string {
+  const names = [near.connector, far.connector].map((end) => (end && isFactoryMade(end) ? end.name : null))
+  if (names.includes(null)) return ''
+  return `: ${[...new Set(names)].toSorted().join(' and ')}`
 }
 
 const tenths = (value: number) => Math.round(value * 10) / 10

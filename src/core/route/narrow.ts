@@ -20,7 +20,9 @@ export function narrowFindings(
       figure: quantity(passMm, 'size'),
       limit: quantity(freeMm, 'size'),
       reason:
-        (many ? `${cables} cables together pack to ${thick} and want ` : `It is ${thick} thick and wants `) +
+        (many
+          ? `${cables} lengths of cable together pack to ${thick} and want `
+          : `It is ${thick} thick and wants `) +
         `${wide} to be drawn; ${printed(freeMm, 'size')} are free in ${along}.`,
       source: 'job',
       advice: `Lead ${many ? 'some' : 'it'} around ${along}, or make it ${wide} wide and say so on the plan.`,

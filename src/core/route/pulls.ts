@@ -79,11 +79,15 @@ function growthFinding({ printed }: RunContext, growth: ConduitGrowth): Finding[
   ]
 }
 
+/** The pull on a cable out of its better end, or out of the only one, N. */
+export const bestPullN = ({ pullN, only }: Pick<TubePull, 'pullN' | 'only'>): number =>
+  only ? pullN[only] : Math.min(pullN.toDevice, pullN.toHeadEnd)
+
 function findingsOf({ cable, printed }: RunContext, pull: TubePull, at: number): Finding[] {
   const { pullM, pullBendsDeg } = ROUTE_LIMITS
-  const { lengthM, bendsDeg, pullN, pointsAt } = pull
+  const { lengthM, bendsDeg, only, pointsAt } = pull
   const through = pull.through.join(', ')
-  const leastN = Math.min(pullN.toDevice, pullN.toHeadEnd)
+  const leastN = bestPullN(pull)
   const points = pointsAt?.map(({ alongM }) => printed(alongM, 'cut')) ?? []
   const judged = [
     {
@@ -114,7 +118,7 @@ function findingsOf({ cable, printed }: RunContext, pull: TubePull, at: number):
       figure: quantity(leastN, 'force'),
       limit: quantity(cable.pullN, 'force'),
       reason:
-        `Pulled dry out of the better end: ${through}. ` +
+        `Pulled dry ${only ? 'as the lead must go' : 'out of the better end'}: ${through}. ` +
         'Friction is a guess of the trade; watch the pull, and use a lubricant that the jacket stands.',
       source: cable.handling,
     },

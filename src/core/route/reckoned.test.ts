@@ -15,6 +15,7 @@ import {
   runLengths,
   strandedLimitM,
 } from '.'
+import { FED_FREELY } from './plan'
 
 const way = (lengthM: number, change: Partial<Segment> = {}): Segment => ({
   id: 'a',
@@ -31,7 +32,7 @@ const route = (segments: Segment[], change: Partial<Route> = {}): Route => ({
   laid: 'new',
   cordsM: 0,
   forced: null,
-  leadLengthM: null,
+  lead: null,
   ...change,
 })
 const context = (change: Partial<Device> = {}, measured: Measured = NOT_MEASURED, devices: Device[] = []) => {
@@ -57,10 +58,10 @@ const verdict = (on: Partial<Device>, planned: Route, id: string, measured?: Mea
 describe('ready-made leads', () => {
   it('end where a stranded channel ends', () => {
     expect([strandedLimitM(26), strandedLimitM(24)].map((m) => Math.round(m))).toEqual([68, 85])
-    const lead = (leadLengthM: number, cordsM = 0) =>
+    const lead = (lengthM: number, cordsM = 0) =>
       verdict(
         { cableId: 'lead-thin' },
-        route([way(leadLengthM - 6)], { leadLengthM, cordsM }),
+        route([way(lengthM - 6)], { lead: { lengthM, ...FED_FREELY }, cordsM }),
         'route/length',
       )
     expect([lead(67.99), lead(68), lead(68.01)]).toEqual(['good', 'good', 'stop'])
@@ -68,15 +69,23 @@ describe('ready-made leads', () => {
   })
   it('count with their own length, not that of their way', () => {
     expect(
-      runLengths(context({ cableId: 'lead-thin' }), route([way(20)], { leadLengthM: 30 })).installedM,
+      runLengths(
+        context({ cableId: 'lead-thin' }),
+        route([way(20)], { lead: { lengthM: 30, ...FED_FREELY } }),
+      ).installedM,
     ).toBe(30)
   })
-  it('much longer than the way want a coil, told by its turns', () => {
+  it('longer than the way by a turn want a place for the coil, told by its turns', () => {
     const wayM = runLengths(context({ cableId: 'lead-thin' }), route([way(20)])).wayM
     const lead = (surplus: number) =>
-      verdict({ cableId: 'lead-thin' }, route([way(20)], { leadLengthM: wayM + surplus }), 'route/lead')
-    expect([lead(-0.01), lead(0), lead(5), lead(5.01)]).toEqual(['stop', 'good', 'good', 'check'])
-    const { turns, thickMm } = coilOf(12, 4.8)
+      verdict(
+        { cableId: 'lead-thin' },
+        route([way(20)], { lead: { lengthM: wayM + surplus, ...FED_FREELY } }),
+        'route/lead',
+      )
+    // One turn of 250 mm takes 785 mm.
+    expect([lead(-0.01), lead(0), lead(0.785), lead(0.786)]).toEqual(['stop', 'good', 'good', 'check'])
+    const { turns, thickMm } = coilOf(12, CATALOGUE.cables.get('lead-thin')!)
     expect(turns * 0.25 * 3.14159).toBeGreaterThanOrEqual(12)
     expect((turns - 1) * 0.25 * 3.14159).toBeLessThan(12)
     expect(thickMm / 4.8).toBe(4) // sixteen turns lie four by four
@@ -115,10 +124,10 @@ it('says what is cut, which lead is taken, and of what lies there already neithe
     return [drawing.cutM !== null, figures.filter(({ label }) => /cut|lead|Take/i.test(label)).length > 0]
   }
   expect(told({})).toEqual([true, true])
-  expect(told({ leadLengthM: 30 })).toEqual([false, true])
+  expect(told({ lead: { lengthM: 30, ...FED_FREELY } })).toEqual([false, true])
   expect(told({ laid: 'kept' })).toEqual([false, false])
   const headline = (change: Partial<Route>) => of({}, route([way(20)], change)).headline
-  expect(headline({ leadLengthM: 30 })).toMatchObject({ value: 30, kind: 'length' })
+  expect(headline({ lead: { lengthM: 30, ...FED_FREELY } })).toMatchObject({ value: 30, kind: 'length' })
   expect(headline({ laid: 'kept' })).toMatchObject({ kind: 'length' })
   expect(headline({})).toMatchObject({ kind: 'cut' })
 })

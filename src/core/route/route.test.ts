@@ -7,6 +7,7 @@ import { device, job } from '@/testing/jobs'
 import { allowedM, assessRoute, cordLimitM, cutM, installedM, lengthItems, lengthUsedM, supports } from '.'
 import { dripLoopM } from './length'
 import { routeTasks } from './tasks'
+import { FED_FREELY } from './plan'
 
 const context = (change: Parameters<typeof device>[0] = {}) => {
   const found = resolve(device(change), job(), CATALOGUE)
@@ -23,7 +24,7 @@ const way = (
   laid: 'new',
   cordsM: 2,
   forced: null,
-  leadLengthM: null,
+  lead: null,
 })
 const ids = (route: Route, on: Parameters<typeof device>[0] = {}) =>
   assessRoute(context(on), route).findings.map(({ id, verdict }) => `${id} ${verdict}`)
@@ -117,7 +118,7 @@ it('stops a long link, warns of a hot one, an over-hot space, indoor cable outsi
   expect(ids(way(80, 50))).toContain('route/length check')
   expect(ids(way(20, 65))).toContain('route/heat stop')
   expect(ids(way(20, 25, 'clipped outside'), { cableId: 'cat6' })).toContain('route/jacket stop')
-  expect(ids({ ...way(20, 20), leadLengthM: 15 })).toContain('route/lead stop')
+  expect(ids({ ...way(20, 20), lead: { lengthM: 15, ...FED_FREELY } })).toContain('route/lead stop')
   expect(ids({ ...way(85, 20), cordsM: 20 })).toContain('route/cords check')
   expect(ids(way(240, 20), { cableId: 'rg59' })).toContain('route/length stop')
   expect(ids(way(220, 20), { cableId: 'rg59' })).toContain('route/length good')
@@ -132,7 +133,7 @@ it('guides the fill of a conduit', () => {
     laid: 'new',
     cordsM: 0,
     forced: null,
-    leadLengthM: null,
+    lead: null,
   })
   expect(ids(conduit('pvc-half'), { cableId: 'rg59-18-2' })).not.toContain('route/conduit-a check')
   const fat = context({ cableId: 'rg59-18-2' })

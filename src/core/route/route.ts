@@ -7,7 +7,7 @@ import { looseFindings } from './loose'
 import { jacketFinding } from './jacket'
 import { midway } from './midway'
 import {
-  coilOf,
+  coilC,
   cordLimitM,
   cutM,
   installedM,
@@ -23,6 +23,7 @@ import {
   type LengthItem,
   type WarmPiece,
 } from './length'
+import { leadBoreFindings, leadFigures, leadFinding, leadShown, type LeadShown } from './lead'
 import { ROUTE_LIMITS } from './limits'
 import type { Route, Way } from './plan'
 
@@ -49,13 +50,14 @@ export interface RouteStrip {
   readonly cutM: number | null
   readonly limitM: number | null
   readonly usedM: number
+  readonly lead: LeadShown | null
 }
 
 /** Lengths of one run, metres. */
 export interface RunLengths {
   /** The way with its slack, as planned, or as the jacket marks gave it once they were read. */
   readonly wayM: number
-  /** What lies there electrically: the way, or the whole ready-made lead. */
+  /** What lies there electrically: the way, or the whole ready-made lead where it reaches. */
   readonly installedM: number
   readonly cutM: number
   /** What it counts for at 20 °C. */
@@ -84,7 +86,7 @@ export function proposeRoute({ facing, exposure, cable, policies }: DeviceContex
     segments: [first],
     cordsM: policies.headEndWith === 'jack' ? 2 : 0,
     forced: null,
-    leadLengthM: null,
+    lead: null,
   }
 }
 
@@ -92,6 +94,10 @@ export function proposeRoute({ facing, exposure, cable, policies }: DeviceContex
 export function runLengths(context: RunContext, route: Way | null): RunLengths {
   return route ? lengthsOf(context, route) : NO_RUN
 }
+
+/** What is left of a ready-made lead, m; none where it does not reach. */
+export const surplusM = ({ installedM, wayM }: Pick<RunLengths, 'installedM' | 'wayM'>): number =>
+  installedM - wayM
 
 const NO_RUN: RunLengths = {
   wayM: 0,
@@ -108,12 +114,15 @@ const lengthsOf = remembered((context: RunContext, route: Way): RunLengths => {
   const planned = installedM(items)
   const { installedM: read } = context.measured
   const wayM = read ?? planned
-  const lies = route.leadLengthM ?? wayM
-  // Measured length, and the surplus of a lead, lie warm in the proportions of the plan.
-  const pieces = warmPieces(context, route).map(({ lengthM, temperatureC }) => ({
-    lengthM: planned > 0 ? (lengthM * lies) / planned : 0,
+  // A lead that does not reach makes room for one that does.
+  const lies = Math.max(route.lead?.lengthM ?? 0, wayM)
+  // What was measured lies warm in the proportions of the plan; the surplus of a lead where it is coiled.
+  const along = warmPieces(context, route).map(({ lengthM, temperatureC }) => ({
+    lengthM: planned > 0 ? (lengthM * wayM) / planned : 0,
     temperatureC,
   }))
+  const coiled = { lengthM: lies - wayM, temperatureC: coilC(route, route.lead?.coilAt ?? null) }
+  const pieces = coiled.lengthM > 0 ? [...along, coiled] : along
   const usedM = planned > 0 ? lengthUsedM(pieces, context.cable) : lies
   return {
     wayM,
@@ -141,12 +150,13 @@ function limitOf({ cable }: RunContext, { cordsM }: Way): number | null {
 export function assessRoute(context: RunContext, route: Route): StageAssessment<RouteStrip> {
   const { cable } = context
   const run = runLengths(context, route)
-  const lead = route.leadLengthM
+  const { lead } = route
   const pair = cable.kind === 'pair'
   const pulled = route.laid === 'new'
 
   const figures: Figure[] = [
-    ...(pulled ? takenFigures(run, lead) : []),
+    ...(pulled && !lead ? cutFigures(run) : []),
+    ...(pulled ? leadFigures(context, route, run.wayM) : []),
     { label: run.measured ? 'Installed, as measured' : 'Installed', reading: quantity(run.wayM, 'length') },
     ...(pair ? [{ label: 'Counts as, at 20 °C', reading: quantity(run.usedM, 'length') }] : []),
     ...(pulled ? supports(route) : []).map(({ name, count }) => ({
@@ -163,7 +173,8 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
     pulled ? drumFinding(context, route, run) : null,
     ...heatFindings(context, route),
     ...conduitFindings(context, route),
-    ...leadFindings(context, route, run.wayM),
+    leadFinding(context, route, run.wayM),
+    ...leadBoreFindings(context, route),
     ...(pulled ? looseFindings(context, route) : []),
     jacketFinding(context, route),
   ].filter((f) => f !== null)
@@ -188,6 +199,7 @@ export function assessRoute(context: RunContext, route: Route): StageAssessment<
       cutM: lead === null && pulled ? run.cutM : null,
       limitM: limitOf(context, route),
       usedM: pair ? run.usedM : run.installedM,
+      lead: leadShown(context, route, run.wayM),
     },
   }
 }
@@ -202,17 +214,11 @@ function stripEnds(context: RunContext, route: Route): RouteStrip['ends'] {
   return [end(context.ends[0], loops[0]), end(context.ends[1], loops[1])]
 }
 
-/** What is cut, item by item, or the lead that is taken. */
-const takenFigures = (run: RunLengths, lead: number | null): Figure[] =>
-  lead === null
-    ? [
-        { label: 'Cut', reading: quantity(run.cutM, 'cut') },
-        ...run.items.map(({ label, lengthM }) => ({
-          label: `· ${label}`,
-          reading: quantity(lengthM, 'length'),
-        })),
-      ]
-    : [{ label: 'Ready-made lead', reading: quantity(lead, 'length') }]
+/** What is cut, item by item. */
+const cutFigures = ({ cutM, items }: RunLengths): Figure[] => [
+  { label: 'Cut', reading: quantity(cutM, 'cut') },
+  ...items.map(({ label, lengthM }) => ({ label: `· ${label}`, reading: quantity(lengthM, 'length') })),
+]
 
 function emptyFinding({ ends: [near, far] }: RunContext, route: Way): Finding | null {
   if (route.segments.length > 0) return null
@@ -315,7 +321,7 @@ function cordsFinding({ cable, printed }: RunContext, route: Way, run: RunLength
 }
 
 function drumFinding({ cable, printed }: RunContext, route: Way, run: RunLengths): Finding | null {
-  if (route.leadLengthM !== null || run.cutM <= cable.drumM) return null
+  if (route.lead !== null || run.cutM <= cable.drumM) return null
   return finding('route', 'drum', {
     verdict: 'stop',
     title: 'Longer than a drum',
@@ -342,57 +348,6 @@ function heatFindings({ printed }: RunContext, route: Way): Finding[] {
       reason: 'The length table ends there, and so do ordinary jackets.',
       source: hottestC.source,
       advice: `Go round the hot space, or bring it under ${printed(hottestC.value, 'temperature')}.`,
-    }),
-  ]
-}
-
-function leadFindings({ printed, cable }: RunContext, route: Way, wayM: number): Finding[] {
-  const lead = route.leadLengthM
-  if (lead === null) return []
-  const common = {
-    figure: quantity(lead, 'length'),
-    limit: quantity(wayM, 'length'),
-    source: 'practice',
-  } as const
-  const { surplusM, coilM } = ROUTE_LIMITS
-  const surplus = lead - wayM
-  if (surplus < 0) {
-    return [
-      finding('route', 'lead', {
-        ...common,
-        verdict: 'stop',
-        title: 'The ready-made lead is too short',
-        short: 'lead too short',
-        reason: 'It is never cut or lengthened.',
-        advice: `Take a lead of ${printed(wayM, 'length')} or more.`,
-      }),
-    ]
-  }
-  if (surplus > surplusM.value) {
-    const { turns, thickMm } = coilOf(surplus, cable.diameterMm)
-    return [
-      finding('route', 'lead', {
-        ...common,
-        verdict: 'check',
-        title: 'The ready-made lead is much longer than its way',
-        short: 'lead much too long',
-        source: surplusM.source,
-        reason:
-          `${printed(surplus, 'length')} to coil: ${turns} turns of ` +
-          `${printed(coilM.value * 1000, 'size')} across, ${printed(thickMm, 'size')} thick.`,
-        advice:
-          `Take a lead of ${printed(wayM, 'length')} to ` +
-          `${printed(wayM + surplusM.value, 'length')}, or find room for the coil where it can be ` +
-          'reached and note the place.',
-      }),
-    ]
-  }
-  return [
-    finding('route', 'lead', {
-      ...common,
-      verdict: 'good',
-      title: 'The ready-made lead reaches',
-      reason: `Coil ${printed(surplus, 'length')} where it can be reached.`,
     }),
   ]
 }

@@ -1,16 +1,24 @@
 import { SPACES, type SpaceId } from '../job/choices'
-import type { RunContext } from '../parts'
+import { otherEnd, type RunContext } from '../parts'
+import { endPassMm } from '../mount'
 import { choice, measure, task, type Task } from '../procedure'
-import { dripLoopM, installedM, lengthItems, loopsM, segmentM } from './length'
+import { inSentence } from '../units'
+import { coilWords, endAt, fedIn, keptBy } from './lead'
+import { coilOf, dripLoopM, installedM, lengthItems, loopsM, oneTurnM, segmentM } from './length'
 import { ROUTE_LIMITS } from './limits'
-import type { Route, Way } from './plan'
-import { runLengths } from './route'
+import type { ReadyLead, Route, Way } from './plan'
+import { runLengths, surplusM } from './route'
 
 /** A cable pulled or looked over, its length read, its loop and slack left. */
 export function routeTasks(context: RunContext, route: Route): Task[] {
   if (route.laid === 'kept')
     return [lookedOver(context, dripLoopM(context, route)), ...lengthRead(context, route)]
-  return [pulling(context, route), ...lengthRead(context, route), ...loopLeft(context, route)]
+  return [
+    pulling(context, route),
+    ...lengthRead(context, route),
+    ...loopLeft(context, route),
+    ...coiling(context, route),
+  ]
 }
 
 function pulling(context: RunContext, way: Way): Task {
@@ -20,10 +28,11 @@ function pulling(context: RunContext, way: Way): Task {
     id: 'route/pull',
     gives: ['cable there'],
     title:
-      way.leadLengthM === null
+      way.lead === null
         ? `Cut ${printed(runLengths(context, way).cutM, 'cut')} of ${cable.name} and pull it`
         : `Lead the ready-made cable through`,
     items: [
+      ...(way.lead ? endItems(context, way.lead) : []),
       ...way.segments.map(
         (segment) => `${SPACES[segment.space].name}, ${printed(segmentM(segment), 'length')}`,
       ),
@@ -39,6 +48,50 @@ function pulling(context: RunContext, way: Way): Task {
     photo: 'asked',
     view: 'ends',
   })
+}
+
+/** From where a ready-made lead is fed, which of its ends goes first, and what that wants to pass. */
+function endItems(context: RunContext, lead: ReadyLead): string[] {
+  const { from, first, last, free } = fedIn(context, lead)
+  const [stays, comes] = [endAt(context, from).called, endAt(context, otherEnd(from)).called]
+  const goes =
+    free || !first ? 'Either end goes first' : `The ${inSentence(first.name)} goes first, to ${comes}`
+  return [
+    goes,
+    ...(last && !free ? [`The ${inSentence(last.name)} stays at ${stays}, from where it is fed`] : []),
+    ...(first?.acrossMm == null
+      ? []
+      : [`Every hole that it passes is ${context.printed(endPassMm(first), 'size')} clear or more`]),
+    'Its plug in a bag, taped smooth: the tape takes the pull, never the plug',
+  ]
+}
+
+/** What is left of a ready-made lead, in turns, where it is found again. */
+function coiling(context: RunContext, way: Route): Task[] {
+  const { printed, cable } = context
+  const leftM = way.lead ? surplusM(runLengths(context, way)) : 0
+  if (!way.lead || leftM < oneTurnM(cable)) return []
+  const { coilAt } = way.lead
+  const { turns, acrossMm } = coilOf(leftM, cable)
+  const where = coilAt === null ? 'where it is reached again' : coilWords(context, coilAt)
+  return [
+    task(coilAt === 'near end' ? 'seal' : 'pull', {
+      id: 'route/coil',
+      after: [{ fact: 'cable there', because: 'What is left of it shows once it is through.' }],
+      before: coilAt === 'near end' ? [{ fact: 'looked at', because: 'The picture shows it too.' }] : [],
+      title: `Coil ${printed(leftM, 'cut')} of it ${where}`,
+      items: [
+        `${turns} turns, ${printed(acrossMm, 'size')} across and no tighter`,
+        ...(coilAt === null ? [] : [keptBy(coilAt)]),
+        'its mark on it, facing out',
+      ],
+      reason: 'Whoever changes it looks for the coil first; it is written down where it lies.',
+      entry: { kind: 'note', label: 'Where it lies' },
+      photo: 'asked',
+      view: 'coil',
+      causes: { failed: 'cable unsupported' },
+    }),
+  ]
 }
 
 /** How what holds the cable is put on, once a kind. */
@@ -79,7 +132,7 @@ const lookedOver = ({ cable, ends }: RunContext, loopM: number): Task =>
 
 /** How long it is as it lies; a ready-made lead has its length on its label. */
 function lengthRead(context: RunContext, way: Route): Task[] {
-  if (way.leadLengthM !== null) return []
+  if (way.lead !== null) return []
   const { printed } = context
   const target = installedM(lengthItems(context, way))
   const off = (target * ROUTE_LIMITS.lengthTolerance.value) / 100

@@ -4,11 +4,11 @@ import { EXPOSURES, type State } from '../job/choices'
 import type { Job, Run } from '../job/job'
 import type { Place } from '../order'
 import {
+  isFactoryMade,
   NOT_MEASURED,
   portWords,
   type Camera,
   type Catalogue,
-  type Connector,
   type EndPlace,
   type EquipmentPart,
   type Measured,
@@ -32,8 +32,6 @@ export interface RunEnd extends EndPlace {
   /** As it is recorded, and in words. */
   readonly port: string | null
   readonly portName: string | null
-  /** Null while nothing is chosen. */
-  readonly connector: Connector | null
   /** Other cables at the same port. */
   readonly shared: readonly PortUse[]
 }
@@ -134,6 +132,7 @@ function equipmentAt(id: string, { equipment }: Of, catalogue: Catalogue, find: 
     place: PLACE_OF[stands],
     outdoors,
     onPole: part.held === 'on the pole',
+    boxed: part.kind === 'box',
   }
 }
 
@@ -153,18 +152,19 @@ function cameraAt(id: string, { devices }: Of, catalogue: Catalogue, find: Find)
     place: 'at the device',
     outdoors,
     onPole: surface.called === 'pole',
+    boxed: device.mountIds.some((one) => catalogue.mounts.get(one)?.enclosesJoint),
   } as const
 }
 
 /** The run's way, as a stage reads it. */
-export const routeOf = ({ state, segments, cordsM, leadLengthM, forced }: Run): Route => ({
+export const routeOf = ({ state, segments, cordsM, lead, forced }: Run): Route => ({
   laid: state === 'kept' ? 'kept' : 'new',
   segments,
   cordsM,
-  leadLengthM,
+  lead,
   forced,
 })
 
 /** An end that the factory has made. */
 export const isFinished = ({ connector }: Pick<RunEnd, 'connector'>): boolean =>
-  connector?.boot === 'moulded' || connector?.kind === 'fibre'
+  connector !== null && isFactoryMade(connector)

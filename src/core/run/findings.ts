@@ -126,16 +126,13 @@ function leadFinding(context: RunOf): Finding | null {
       reason: `What is cut at ${other.mark} is no lead any more, and nobody makes the other on site.`,
       advice: 'Take a lead with both its ends, or make both on site.',
     })
-  if (run.leadLengthM === null ? made.length === 0 : made.length === chosen.length) return null
+  if (run.lead === null ? made.length === 0 : made.length === chosen.length) return null
   return finding('terminate', 'lead', {
     ...common,
-    title:
-      run.leadLengthM === null
-        ? 'A factory end cannot be made on site'
-        : 'A ready-made lead has its own ends',
-    short: run.leadLengthM === null ? 'factory end' : 'lead has its ends',
-    limit: text(run.leadLengthM === null ? 'an end made by hand' : 'factory ends'),
-    reason: run.leadLengthM === null ? 'The way cuts it from a drum.' : 'The way plans a ready-made lead.',
+    title: run.lead === null ? 'A factory end cannot be made on site' : 'A ready-made lead has its own ends',
+    short: run.lead === null ? 'factory end' : 'lead has its ends',
+    limit: text(run.lead === null ? 'an end made by hand' : 'factory ends'),
+    reason: run.lead === null ? 'The way cuts it from a drum.' : 'The way plans a ready-made lead.',
     advice: 'Plan a ready-made lead and factory ends together, or neither.',
   })
 }

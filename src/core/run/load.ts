@@ -7,7 +7,7 @@ export function runLoad(context: RunOf): Load {
   const { run, ends } = context
   if (run.state !== 'new') return { items: [] }
   const way = routeLoad(context, run, routeOf(run))
-  const made = run.leadLengthM === null ? ends.flatMap(({ connector }) => connector ?? []) : []
+  const made = run.lead === null ? ends.flatMap(({ connector }) => connector ?? []) : []
   return {
     ...way,
     items: [

@@ -4,6 +4,7 @@ import { assessed, good, SORTS, yard, outdoors } from '@/testing/goodRuns'
 import { device, plannedThrough, run, stepRecord } from '@/testing/jobs'
 import { assess } from '../assess'
 import { STATES, type Job, type Run } from '../job'
+import { FED_FREELY } from '../route/plan'
 
 const verdicts = (one: Run, on: Partial<Job> = {}) =>
   assessed(one, on).findings.map(({ id, verdict }) => `${verdict} ${id}`)
@@ -40,10 +41,10 @@ describe('what is said of a run', () => {
     ['stop terminate/other-port:to', 'network', { toPort: '__proto__' }],
     ['stop route/length', 'earth', { segments: [{ ...run().segments[0]!, lengthM: 40 }] }],
     ['stop route/jacket', 'dc', { segments: [{ ...run().segments[0]!, space: 'buried duct' as const }] }],
-    ['stop terminate/lead', 'fibre', { leadLengthM: null }],
-    ['stop terminate/lead', 'network', { leadLengthM: 14 }],
+    ['stop terminate/lead', 'fibre', { lead: null }],
+    ['stop terminate/lead', 'network', { lead: { lengthM: 14, ...FED_FREELY } }],
     ['stop terminate/one-end', 'network', { toEndId: 'plug-moulded' }],
-    ['stop route/lead', 'fibre', { leadLengthM: 16 }],
+    ['stop route/lead', 'fibre', { lead: { lengthM: 16, ...FED_FREELY } }],
     ['check power/surge', 'network', { cableId: 'cat6-outdoor', segments: outdoors(31) }],
   ] as const)('%s: %s %j', (expected, carries, change) =>
     expect(troubles(good(carries, change as Partial<Run>))).toContain(expected),

@@ -5,6 +5,7 @@ import { assess } from '../assess'
 import { STATES, type Run } from '../job'
 import { pullSheet } from '../pull'
 import { CARRIES, type Carried } from '.'
+import { FED_FREELY } from '../route/plan'
 
 describe('its steps', () => {
   /** Common practice, no source: made before proved, proved before connected, then seen. */
@@ -71,7 +72,7 @@ describe('its steps', () => {
       cableId: 'lead-thin',
       fromEndId: 'plug-moulded',
       toEndId: 'plug-moulded',
-      leadLengthM: 20,
+      lead: { lengthM: 20, ...FED_FREELY },
     })
     expect(assessed(lead).steps.map(({ step }) => step.id)).toContain('terminate/lead-look')
   })

@@ -26,11 +26,11 @@ export function runVolts(context: RunOf, cable: Cable = context.cable): RunVolts
   const load = ends.find(({ part }) => part?.takesW !== undefined && part.takesV !== undefined)
   const source = ends.find((end) => end !== load && end.part?.feeds && end.part.feeds.poeClass === null)
   const lengths = runLengths(context, routeOf(run))
-  const far = run.segments.length > 0 || lengths.measured || run.leadLengthM !== null
+  const far = run.segments.length > 0 || lengths.measured || run.lead !== null
   if (run.carries !== 'dc' || run.state === 'taken away' || !load || !source || cable.awg === null || !far)
     return null
   const { jointOhm, dcJoints } = POWER_LIMITS
-  const lengthM = run.leadLengthM ?? lengths.installedM
+  const lengthM = run.lead?.lengthM ?? lengths.installedM
   const oneWayOhm = (ohmPerKm(cable.awg, lengths.meanC) * lengthM) / 1000 + dcJoints.value * jointOhm.value
   const sourceV = source.part!.feeds!.volts
   const worstW = load.part!.takesW!

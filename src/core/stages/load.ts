@@ -1,3 +1,17 @@
+/** How a ready-made lead goes, in words. */
+export interface LeadLine {
+  /** "E1"; null where either end may go first. */
+  readonly fedFrom: string | null
+  /** What goes first and what stays; '' while nothing is chosen there. */
+  readonly first: string
+  readonly last: string
+  /** What the end that goes first wants to pass, mm; null while it is not known. */
+  readonly passMm: number | null
+  /** What is left over, m, and where that is coiled; '' where nobody has said or nothing is left. */
+  readonly leftM: number
+  readonly coil: string
+}
+
 /** One run to cut: from which kind of cable, how much. */
 export interface CutLine {
   readonly mark: string
@@ -7,6 +21,7 @@ export interface CutLine {
   /** Metres to cut; null for a ready-made lead, whose length is `installedM`. */
   readonly cutM: number | null
   readonly installedM: number
+  readonly lead: LeadLine | null
 }
 
 /** What a run that is cut is called by. */

@@ -7,7 +7,7 @@ import type { Load } from '../stages/load'
  */
 export function terminateLoad({ device, catalogue }: DeviceContext): Load {
   const { terminate, route } = device
-  if (!terminate || (route && route.leadLengthM !== null)) return { items: [] }
+  if (!terminate || (route && route.lead !== null)) return { items: [] }
   const { cameraEndId, headEndId } = terminate
   const made = route?.laid === 'kept' ? [cameraEndId] : [cameraEndId, headEndId]
   return {

@@ -5,6 +5,7 @@ import { assessDevice } from '../assess'
 import { cures } from '../findings'
 import type { Device } from '../job'
 import { USUAL_ALLOWANCES } from '../job'
+import { FED_FREELY, type CoilPlace } from '../route/plan'
 
 /** Whether the joint, its tails and the slack find room in the box in which they end up. */
 
@@ -36,9 +37,27 @@ describe('the room of a joint in its box', () => {
       seal: { choices: [{ opening: 'camera/tail', sealId: kit.id, cables: 1 }] },
     }
     expect(taken(sealed)).toBeGreaterThan(taken(boxed))
-    const lead = { ...boxed, route: { ...boxed.route!, leadLengthM: 20 } }
+    const lead = { ...boxed, route: { ...boxed.route!, lead: { lengthM: 20, ...FED_FREELY } } }
     expect(taken(lead, slack(1))).toBeCloseTo(taken(lead, slack(5)), 9)
     expect(taken(boxed, slack(5))).toBeGreaterThan(taken(boxed))
+  })
+  it('takes the surplus of a lead that is coiled there, and is well with it coiled along the way', () => {
+    const coiled = (lengthM: number, coilAt: CoilPlace) => ({
+      ...boxed,
+      route: { ...boxed.route!, lead: { lengthM, fedFrom: null, coilAt } },
+    })
+    const taken = (lengthM: number) =>
+      (room(coiled(lengthM, 'near end'), slack(1))!.figure as { value: number }).value
+    // A metre of 6.2 mm takes π · 0.31² · 100 cm³.
+    expect(taken(60) - taken(50)).toBeCloseTo(10 * Math.PI * 0.31 ** 2 * 100, 6)
+    const before = assessed(coiled(90, 'near end'), slack(1))
+    const little = before.findings.find(({ id }) => id === 'terminate/room')!
+    expect(little).toMatchObject({
+      verdict: 'check',
+      advice: 'Coil the surplus of the lead at the head end instead.',
+    })
+    const after = assessed(coiled(90, 'far end'), slack(1))
+    expect(cures('terminate/room', before.findings, after.findings)).toBe(true)
   })
   it('wants a look where it is little; with the slack that is advised it is gone and no other has come', () => {
     const before = assessed(boxed, slack(5))

@@ -3,6 +3,8 @@ import { finding, type Finding } from '../findings'
 import type { Terminate } from '../job/job'
 import { passageMm } from '../mount'
 import type { DeviceContext, MountPart } from '../parts'
+import { coilPlaces, coilWords, runLengths, surplusM } from '../route'
+import type { CoilPlace } from '../route/plan'
 import { openingsToClose, proposeSeal } from '../seal'
 import { inSentence, quantity } from '../units'
 import { TERMINATE_LIMITS } from './limits'
@@ -16,10 +18,16 @@ function boxOf(context: DeviceContext): (Placed & { readonly part: MountPart }) 
 
 const cylinderMl = (acrossMm: number, lengthMm: number) => ((Math.PI / 4) * acrossMm ** 2 * lengthMm) / 1000
 
+/** Of a ready-made lead: its surplus too where it is coiled at the camera; else it lies along its way. */
+function coiledThereM(context: DeviceContext, coilAt: CoilPlace | null, slackM: number): number {
+  const { route } = context.device
+  return coilAt === 'near end' ? slackM + surplusM(runLengths(context, route)) : 0
+}
+
 /**
- * What slack, tails and joint take of the box, mL: the cable's slack at the device (a ready-made lead's is
- * coiled along its way), every tail of the camera, each joint of a tail in use. Null while a length is not
- * known.
+ * What slack, tails and joint take of the box, mL: the cable's slack at the device, with the surplus of a
+ * ready-made lead that is coiled there, every tail of the camera, each joint of a tail in use. Null while a
+ * length is not known.
  */
 export function takenMl(context: DeviceContext, { cameraEndId }: Terminate, slackM: number): number | null {
   const { camera, cable, device, catalogue } = context
@@ -27,7 +35,9 @@ export function takenMl(context: DeviceContext, { cameraEndId }: Terminate, slac
   if (camera.tailsMm === undefined || acrossMm === null) return null
   const used = camera.connection === 'coax and power tails' ? 2 : 1
   const tails = used + camera.unusedTails.length
-  const slack = device.route?.leadLengthM == null ? cylinderMl(cable.diameterMm, slackM * 1000) : 0
+  const lead = device.route?.lead ?? null
+  const leftM = lead ? coiledThereM(context, lead.coilAt, slackM) : slackM
+  const slack = cylinderMl(cable.diameterMm, leftM * 1000)
   const kit = openingsToClose(context, device.seal ?? proposeSeal(context)).some(
     ({ opening, seal }) => opening.kind === 'tail joint' && seal.kind === 'coupling kit',
   )
@@ -73,6 +83,8 @@ function wayOut(
   mostMl: (volumeMl: number) => number,
 ): string {
   const { printed, cable, catalogue, allowances, mounts, camera } = context
+  const elsewhere = coiledElsewhere(context, terminate, mostMl(box.part.volumeMl!))
+  if (elsewhere) return elsewhere
   const [withAll, withNone] = [
     takenMl(context, terminate, allowances.deviceSlackM)!,
     takenMl(context, terminate, 0)!,
@@ -92,6 +104,18 @@ function wayOut(
   return larger
     ? `Take the ${inSentence(larger.name)} instead: it holds ${printed(larger.volumeMl!, 'volume')}.`
     : 'No part of the catalogue that fits there holds enough: lead the slack back behind the surface.'
+}
+
+/** The advice to coil the surplus of a lead along its way, where that leaves room; null where it does not. */
+function coiledElsewhere(context: DeviceContext, terminate: Terminate, mostMl: number): string | null {
+  const { device, allowances } = context
+  const { route } = device
+  if (route?.lead?.coilAt !== 'near end') return null
+  const place = coilPlaces(context, route).find((one) => one !== 'near end')
+  if (!place) return null
+  const there = { ...device, route: { ...route, lead: { ...route.lead, coilAt: place } } }
+  const takes = takenMl({ ...context, device: there }, terminate, allowances.deviceSlackM)!
+  return takes <= mostMl ? `Coil the surplus of the lead ${coilWords(context, place)} instead.` : null
 }
 
 /** Why the room of a joint in a box is not judged; nothing where it is, or where there is no such box. */

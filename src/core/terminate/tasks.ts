@@ -1,5 +1,5 @@
 import { calledIn, tooWideFor, upOf } from '../assembly'
-import type { DeviceContext } from '../parts'
+import { isFactoryMade, type DeviceContext } from '../parts'
 import { accessoryTasks, task, type Need, type Task } from '../procedure'
 import { PINS } from './pins'
 import { leadProof, pairProofs, THERE } from './proofs'
@@ -12,7 +12,7 @@ export function terminateTasks(context: DeviceContext): Task[] {
   const camera = catalogue.connectors.get(device.terminate.cameraEndId)!
   const threadOn = device.seal ? threadOnOrder(context, device.seal, camera) : []
   const pair = cable.kind === 'pair'
-  const finished = camera.boot === 'moulded' || camera.kind === 'fibre'
+  const finished = isFactoryMade(camera)
   const tasks: Task[] = []
   if (threadOn.length > 0) {
     tasks.push(

@@ -15,6 +15,7 @@ import {
   proposeTerminate,
   threadOnOrder,
 } from '.'
+import { FED_FREELY } from '../route/plan'
 
 const YARD = job({
   equipment: [equipment(), equipment({ id: 'coax', mark: 'E5', name: 'Rack', partId: 'recorder-coax-8' })],
@@ -104,7 +105,13 @@ describe('what goes on the cable first', () => {
 })
 
 describe('findings', () => {
-  const lead = { laid: 'new' as const, segments: [], cordsM: 0, forced: null, leadLengthM: 20 }
+  const lead = {
+    laid: 'new' as const,
+    segments: [],
+    cordsM: 0,
+    forced: null,
+    lead: { lengthM: 20, ...FED_FREELY },
+  }
   const ids = (
     on: Parameters<typeof device>[0],
     change: Partial<ReturnType<typeof proposeTerminate>> = {},
@@ -137,7 +144,7 @@ describe('findings', () => {
 
   it('proposes ends that suit every cable of the catalogue', () => {
     for (const cable of CATALOGUE.cables.values()) {
-      const moulded = cable.conductor === 'stranded' && cable.kind === 'pair'
+      const moulded = cable.id.startsWith('lead-')
       const cameraId = {
         'pair': 'bullet-4mp-vf',
         'coax': 'analogue-bullet-2mp',

@@ -1,6 +1,6 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import type { Seal, Terminate } from '../job/job'
-import type { Connector, DeviceContext } from '../parts'
+import { isFactoryMade, type Connector, type DeviceContext } from '../parts'
 import { runLengths } from '../route'
 import { openingsToClose, proposeSeal } from '../seal'
 import { inSentence, quantity, text } from '../units'
@@ -40,8 +40,9 @@ const HEAD_END = { key: 'head', called: 'head end' } as const
 export function proposeTerminate(context: DeviceContext): Terminate {
   const { cable, catalogue, device, policies } = context
   const all = [...catalogue.connectors.values()]
-  if (device.route?.leadLengthM != null) {
-    const made = (all.find(({ kind, boot }) => kind === 'plug' && boot === 'moulded') ?? all[0])!.id
+  if (device.route?.lead) {
+    const ready = all.filter(isFactoryMade)
+    const made = (ready.find(({ takes }) => takes.includes(cable.kind)) ?? ready[0] ?? all[0])!.id
     return { cameraEndId: made, headEndId: made, ...NO_RECORDER }
   }
   const suits = (connector: Connector) =>
@@ -52,6 +53,7 @@ export function proposeTerminate(context: DeviceContext): Terminate {
   const fitting = all.filter(
     (c) =>
       c.takes.includes(cable.kind) &&
+      (c.kind === 'fibre' || !isFactoryMade(c)) &&
       (c.coax === null || (c.coax === cable.coax && c.school === policies.coaxSchool)),
   )
   const plug = fitting.find((c) => suits(c) && c.kind !== 'jack') ?? fitting[0] ?? all[0]!
@@ -72,7 +74,7 @@ export function threadOnOrder(context: DeviceContext, seal: Seal, connector: Con
       .map(({ name, way }) => ({ piece: name, way, of: `${closing.name}, ${opening.name}` })),
   )
   const own: ThreadOn[] = []
-  if (connector.boot === 'slide-on')
+  if (connector.boot === 'slide-on' && !isFactoryMade(connector))
     own.push({ piece: 'boot', way: 'narrow end away from the plug', of: connector.name })
   if (connector.school === 'crimp-on')
     own.push({ piece: 'outer cap', way: 'open end toward the fitting', of: connector.name })
@@ -120,7 +122,7 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
     ...matchFindings(context, camera, CAMERA_END),
     ...matchFindings(context, head, HEAD_END),
     ...bootFindings(context, seal, camera),
-    ...leadFindings(context, camera, threadOn),
+    ...leadFindings(context, camera, head, threadOn),
   ].filter((one) => one !== null)
   if (findings.length === 0) {
     findings.push(
@@ -156,6 +158,11 @@ export function assessTerminate(context: DeviceContext, terminate: Terminate): S
 
 function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Finding[] {
   if (camera.boot === 'none') return []
+  const bare = [...context.catalogue.connectors.values()].find(
+    (one) =>
+      isFactoryMade(one) && one.boot === 'none' && matchFindings(context, one, CAMERA_END).length === 0,
+  )
+  const otherLead = bare ? `a lead that ends there with ${inSentence(bare.name)}, ` : ''
   const refusing = openingsToClose(context, seal).find((closed) => closed.seal.refusesBoot)
   if (!refusing) return []
   return [
@@ -167,10 +174,9 @@ function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Fi
       limit: text('no boot'),
       reason: `${refusing.seal.name} at ${refusing.partName}.`,
       source: 'catalogue',
-      advice:
-        camera.boot === 'moulded'
-          ? 'Cut the cable from a drum and make the plug by hand, or take another seal.'
-          : 'Leave the boot off.',
+      advice: isFactoryMade(camera)
+        ? `Take ${otherLead}another seal, or cut the cable from a drum and make the plug by hand.`
+        : 'Leave the boot off.',
     }),
   ]
 }
@@ -178,38 +184,40 @@ function bootFindings(context: DeviceContext, seal: Seal, camera: Connector): Fi
 function leadFindings(
   { device }: DeviceContext,
   camera: Connector,
+  head: Connector,
   threadOn: readonly ThreadOn[],
 ): Finding[] {
-  const lead = device.route?.leadLengthM != null
-  const moulded = camera.boot === 'moulded'
-  if (lead && !moulded)
+  const lead = device.route?.lead != null
+  const both = [camera, head]
+  const ready = both.find(isFactoryMade)
+  const byHand = both.find((one) => !isFactoryMade(one))
+  if (lead && byHand)
     return [
       finding('terminate', 'lead', {
         verdict: 'check',
         title: 'A ready-made lead has its own plug',
         short: 'lead has its plug',
-        figure: text(camera.name),
-        limit: text('factory plug'),
-        reason: 'The route plans a ready-made lead.',
+        figure: text(byHand.name),
+        limit: text('factory ends'),
+        reason: 'The route plans a ready-made lead, which comes with both its ends.',
         source: 'job',
-        advice: 'Choose the factory plug here, or cut from a drum in the route.',
+        advice: 'Choose the factory ends here, or cut from a drum in the route.',
       }),
     ]
-  if (!moulded) return []
-  if (!lead)
+  if (!lead && ready)
     return [
       finding('terminate', 'lead', {
         verdict: 'stop',
         title: 'A factory plug cannot be made on site',
         short: 'factory plug',
-        figure: text(camera.name),
+        figure: text(ready.name),
         limit: text('hand-made plug'),
         reason: 'The route cuts the cable from a drum.',
         source: 'job',
         advice: 'Choose a plug made by hand, or plan a ready-made lead in the route.',
       }),
     ]
-  if (threadOn.length === 0) return []
+  if (!lead || threadOn.length === 0) return []
   return [
     finding('terminate', 'lead-thread', {
       verdict: 'stop',

@@ -9,6 +9,7 @@ import { ownPart } from '@/testing/ownParts'
 import { enough, runs } from '@/testing/runs'
 import { wall } from '@/testing/plans'
 import { scratchRecord } from '@/testing/record'
+import { FED_FREELY } from '@/core/job'
 import { loadJob } from '../db/job'
 import { openRecord } from '../db/open'
 import { applyBatch, load } from './batch'
@@ -108,9 +109,12 @@ const change: fc.Arbitrary<Change> = fc.oneof(
         change: { name: 'Link', carries: 'network', cableId: 'cat6', fromId: 'switch', ...end },
       }),
     ),
-  fc
-    .record({ runId: fc.constantFrom('r1', 'r2'), leadLengthM: fc.integer({ min: 1, max: 9 }) })
-    .map(({ leadLengthM, ...on }): Change => ({ type: 'putRun', ...on, change: { leadLengthM } })),
+  fc.record({ runId: fc.constantFrom('r1', 'r2'), lengthM: fc.integer({ min: 1, max: 9 }) }).map(
+    ({ lengthM, ...on }): Change => ({
+      ...{ type: 'putRun', ...on },
+      change: { lead: { lengthM, ...FED_FREELY } },
+    }),
+  ),
   fc.constantFrom('r1', 'r2').map((runId): Change => ({ type: 'removeRun', runId })),
   fc
     .record({ id: fc.constantFrom('b1', 'b2'), leftM: fc.integer({ min: 1, max: 99 }) })

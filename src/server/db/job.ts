@@ -145,7 +145,7 @@ const runs = list<Run>({
     toEndId: 'plain',
     segments: 'json',
     cordsM: 'plain',
-    leadLengthM: 'plain',
+    lead: 'json',
     forced: 'json',
   },
 })

@@ -41,7 +41,7 @@ it('a record of the first version is brought up without loss', () => {
     pole: null,
   })
   expect(now.prepare('SELECT wind_ms FROM job').pluck().get()).toBe(45)
-  expect(now.pragma('user_version', { simple: true })).toBe(21)
+  expect(now.pragma('user_version', { simple: true })).toBe(22)
   expect(now.prepare('SELECT terrain, mains_v, keep_photo_place FROM job').get()).toEqual({
     terrain: 'open',
     mains_v: 230,
@@ -50,7 +50,7 @@ it('a record of the first version is brought up without loss', () => {
   expect(JSON.parse(now.prepare('SELECT route FROM device').pluck().get() as string)).toEqual({
     laid: 'new',
     forced: null,
-    leadLengthM: null,
+    lead: null,
     segments: [
       { id: 'a', conduitName: '' },
       { id: 'b', conduitName: '' },

@@ -14,7 +14,12 @@ const sheet: PullSheet = {
       cable: 'Cat 6',
       cutM: 39.65,
       installedM: 36.8,
+      lead: null,
       tape: 'red, blue',
+    },
+    {
+      ...{ mark: '=R1', name: '', cableId: 'thin', cable: 'Thin', cutM: null, installedM: 30, tape: '' },
+      lead: { fedFrom: null, first: 'Plug', last: '', passMm: 15, leftM: 3.3, coil: '=loft' },
     },
   ],
   pulls: {
@@ -99,6 +104,7 @@ it('tells that it is UTF-8 by its byte-order mark', () => {
 it('keeps a mark as text, with its nought, and shows the figures of the screen', () => {
   expect(read('cut-list').rows).toEqual([
     { device: '05 =HYPERLINK("x")', tape: 'red, blue', cable: 'Cat 6', cut: '39.7 m', installed: '36.8 m' },
+    { device: "'=R1", tape: '', cable: 'Thin', cut: 'ready-made lead', installed: '30.0 m' },
   ])
   expect(read('pull-list').rows).toEqual([
     {
@@ -110,6 +116,19 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
       'then part': '05 =HYPERLINK("x")',
       'later': 'E1 Rack',
       'from the device': '01 Ö',
+    },
+  ])
+  expect(read('lead-list').rows).toEqual([
+    {
+      'device': "'=R1",
+      'lead': 'Thin',
+      'length': '30.0 m',
+      'fed from': 'either end',
+      'goes first': 'Plug',
+      'stays': 'not chosen',
+      'holes at least': '15 mm',
+      'to coil': '3.3 m',
+      'coiled': "'=loft",
     },
   ])
   expect(read('conduit-list').rows).toMatchObject([

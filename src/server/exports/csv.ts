@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import { everyOne, FLOORS, type Job } from '@/core/job'
 import { bundlesIn } from '@/core/pathway'
 import type { PullSheet } from '@/core/pull'
-import { fillWords, fittingWords, holeWords, pointWords } from '@/core/pull'
+import { fillWords, fittingWords, holeWords, leadsIn, pointWords } from '@/core/pull'
 import { print } from '@/core/units'
 
 type Of = Pick<Job, 'units' | 'devices' | 'equipment' | 'runs'>
@@ -32,6 +32,21 @@ export const PULL_LISTS = {
         cable,
         cut: cutM === null ? 'ready-made lead' : print({ value: cutM, kind: 'cut' }, job.units),
         installed: print({ value: installedM, kind: 'cut' }, job.units),
+      })),
+    ),
+  'lead-list': (sheet: PullSheet, job: Of) =>
+    csv(
+      leadsIn(sheet).map(({ mark, cable, installedM, lead }) => ({
+        'device': named([mark], job),
+        'lead': cable,
+        'length': print({ value: installedM, kind: 'cut' }, job.units),
+        'fed from': lead.fedFrom ?? 'either end',
+        'goes first': lead.first || 'not chosen',
+        'stays': lead.last || 'not chosen',
+        'holes at least':
+          lead.passMm === null ? 'not known' : print({ value: lead.passMm, kind: 'size' }, job.units),
+        'to coil': print({ value: lead.leftM, kind: 'cut' }, job.units),
+        'coiled': lead.coil,
       })),
     ),
   'pull-list': ({ pulls }: PullSheet, job: Of) =>

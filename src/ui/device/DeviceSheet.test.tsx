@@ -122,6 +122,32 @@ describe('route', () => {
     await settled(() => expect(now().devices[0]!.route!.segments[0]!.lengthM).toBe(8))
     expect(now().devices[0]!.route!.segments[0]!.space).toBe('trunking indoors')
   })
+  it('a ready-made lead: its end that goes first, its coil and the place for it', async () => {
+    const planned = plannedThrough(device({ exposure: 'dry indoors' }))
+    const loft = { ...planned.route!.segments[0]!, space: 'loft' as const, lengthM: 20, riseM: 0 }
+    const now = show('route', {
+      ...planned,
+      cableId: 'lead-thin',
+      route: { ...planned.route!, segments: [loft] },
+      terminate: { ...planned.terminate!, cameraEndId: 'plug-factory-shell', headEndId: 'plug-factory' },
+    })
+    fireEvent.click(screen.getByLabelText('Ready-made lead, never cut'))
+    await settled(() => expect(findings()).toContain('▲ Check The surplus of the lead has no place'))
+    choose('Its surplus is coiled', 'loft')
+    await settled(() => expect(findings()).toContain('✓ Good The ready-made lead reaches, and its surplus'))
+    const feeds = screen.getByLabelText<HTMLSelectElement>('The lead is fed from')
+    expect([...feeds.options].map(({ text }) => text)).toEqual([
+      'Where its wider end stays',
+      'The device: factory RJ45 plug, no boot goes first',
+      'The head end: factory RJ45 plug in a weatherproof shell goes first',
+    ])
+    choose('The lead is fed from', 'far end')
+    keep('Length of the lead', '26 m')
+    await settled(() =>
+      expect(now().devices[0]!.route!.lead).toEqual({ lengthM: 26, fedFrom: 'far end', coilAt: 'loft' }),
+    )
+    expect(screen.getByText('Goes first').parentElement!.textContent).toContain('weatherproof shell')
+  })
 })
 
 describe('sight', () => {

@@ -29,7 +29,7 @@ export function RouteSheet({ assessed }: { assessed: DeviceAssessment }) {
       <Text mt={4} fontFamily="heading" fontWeight={600}>
         The way, from the device to the head end
       </Text>
-      <WayEditor way={input} plan={plan} />
+      <WayEditor way={input} plan={plan} lead={result.drawing.lead} />
     </>
   )
 }

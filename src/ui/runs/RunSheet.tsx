@@ -149,7 +149,7 @@ function TheWay({ run, assessed }: { run: Run; assessed: RunAssessment }) {
         </Box>
       ) : null}
       <OnPlanWay run={run} onPlan={assessed.onPlan} onTake={(goes) => void plan.keep(goes)} />
-      <WayEditor way={run} plan={plan} />
+      <WayEditor way={run} plan={plan} lead={assessed.way?.drawing.lead ?? null} />
     </Part>
   )
 }

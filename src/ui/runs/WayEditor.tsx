@@ -3,16 +3,24 @@
 import { Box, Button, HStack, IconButton, SimpleGrid } from '@chakra-ui/react'
 import { ArrowUp, Trash2 } from 'lucide-react'
 import { v4 as uuid } from 'uuid'
-import { SIZED_FORMS, SPACES, type Segment, type SpaceId, type Way } from '@/core/job'
-import { formOf } from '@/core/route'
+import { FED_FREELY, SIZED_FORMS, SPACES, type Segment, type SpaceId, type Way } from '@/core/job'
+import { formOf, type LeadShown } from '@/core/route'
 import { useCatalogue } from '../job/JobProvider'
 import { Choose, optionsOf } from '../kit/Choose'
 import { LineField, refusalOf } from '../kit/LineField'
 import { PlanQuantity, type Editing } from '../kit/PlanQuantity'
 import { Tick } from '../kit/Tick'
+import { LeadFields } from './LeadFields'
+
+interface WayEditorProps {
+  readonly way: Way
+  readonly plan: Editing<Way>
+  /** What is known of its ready-made lead; null without one. */
+  readonly lead: LeadShown | null
+}
 
 /** The way of a cable, stretch by stretch, with its patch leads or its ready-made lead. */
-export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
+export function WayEditor({ way, plan, lead }: WayEditorProps) {
   const { keep, draft } = plan
   const catalogue = useCatalogue()
   const { segments } = way
@@ -161,22 +169,14 @@ export function WayEditor({ way, plan }: { way: Way; plan: Editing<Way> }) {
           as={(cordsM) => ({ cordsM })}
         />
         <Box pt={{ md: 6 }}>
-          <Tick checked={way.leadLengthM !== null} onTick={(lead) => keep({ leadLengthM: lead ? 30 : null })}>
+          <Tick
+            checked={way.lead !== null}
+            onTick={(lead) => keep({ lead: lead ? { lengthM: 30, ...FED_FREELY } : null })}
+          >
             Ready-made lead, never cut
           </Tick>
         </Box>
-        {way.leadLengthM !== null ? (
-          <PlanQuantity
-            plan={plan}
-            label="Length of the lead"
-            kind="length"
-            value={way.leadLengthM}
-            least={0.5}
-            most={1000}
-            field="lead"
-            as={(leadLengthM) => ({ leadLengthM })}
-          />
-        ) : null}
+        {way.lead !== null ? <LeadFields lead={way.lead} shown={lead} plan={plan} /> : null}
       </SimpleGrid>
     </>
   )

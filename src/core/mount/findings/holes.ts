@@ -4,8 +4,9 @@ import type { DeviceContext, Holding } from '../../parts'
 import type { Limit } from '../../sources'
 import { quantity } from '../../units'
 import { printBit } from '../bits'
-import type { MountFacts } from '../facts'
+import { mountFacts, type MountFacts } from '../facts'
 import { nearestFixingMm } from '../holes'
+import { fedOtherwise } from '../lead'
 import { MOUNT_LIMITS } from '../limits'
 
 /** The cable hole and the fixings' holes: covered, wide enough, and with enough material left round them. */
@@ -16,8 +17,7 @@ export function holeFindings(context: DeviceContext, mount: Mount, facts: MountF
       ? []
       : [
           widthFinding(context, mount, facts),
-          coverFinding(context, facts),
-          leadFinding(context, mount, facts),
+          coverFinding(context, mount, facts),
           slotFinding(context, mount, facts),
           leftFinding(context, facts),
         ]
@@ -25,11 +25,9 @@ export function holeFindings(context: DeviceContext, mount: Mount, facts: MountF
 }
 
 /** Whether what is drawn through a hole that was there finds room in it. */
-function widthFinding(
-  { device, units }: DeviceContext,
-  { hole, holeMm }: Mount,
-  { passMm }: MountFacts,
-): Finding | null {
+function widthFinding(context: DeviceContext, mount: Mount, { passMm }: MountFacts): Finding | null {
+  const { device, units } = context
+  const { hole, holeMm } = mount
   if (hole !== 'kept' || holeMm === null || device.route?.laid === 'kept') return null
   const common = {
     figure: quantity(holeMm, 'size'),
@@ -48,44 +46,45 @@ function widthFinding(
     verdict: 'stop',
     title: 'The hole that is there is too narrow',
     short: 'old hole too narrow',
-    advice: `Drill it anew, ${printBit(passMm, 'clear', units)}, or let less pass it.`,
+    advice:
+      turned(context, mount, passMm, holeMm) ??
+      `Drill it anew, ${printBit(passMm, 'clear', units)}, or let less pass it.`,
   })
 }
 
-function coverFinding({ printed }: DeviceContext, { base, cableHoleMm }: MountFacts): Finding | null {
+function coverFinding(
+  context: DeviceContext,
+  mount: Mount,
+  { base, cableHoleMm }: MountFacts,
+): Finding | null {
+  const { printed } = context
   const { coverMm } = MOUNT_LIMITS
+  const mostMm = Math.max(0, base.baseMm - 2 * coverMm.value)
   if (cableHoleMm + 2 * coverMm.value <= base.baseMm) return null
   return finding('mount', 'hole-cover', {
     verdict: 'stop',
     title: 'The base does not cover the cable hole',
     short: 'hole not covered',
     figure: quantity(cableHoleMm, 'size'),
-    limit: quantity(Math.max(0, base.baseMm - 2 * coverMm.value), 'size'),
+    limit: quantity(mostMm, 'size'),
     reason:
       `${base.name} is ${printed(base.baseMm, 'size')} across and must cover the hole by ` +
       `${printed(coverMm.value, 'size')} all round.`,
     source: coverMm.source,
-    advice: 'Let less pass the hole, or take a larger base.',
+    advice: turned(context, mount, cableHoleMm, mostMm) ?? 'Let less pass the hole, or take a larger base.',
   })
 }
 
-function leadFinding(
-  { printed, device, cable, units }: DeviceContext,
-  mount: Mount,
-  { cableHoleMm }: MountFacts,
-): Finding | null {
-  if (device.route?.leadLengthM == null || mount.passage !== 'bare cable') return null
-  const { plugHoleMm } = MOUNT_LIMITS
-  return finding('mount', 'lead-plug', {
-    verdict: 'stop',
-    title: 'The lead’s plug does not pass the hole',
-    short: 'plug does not pass',
-    figure: quantity(cableHoleMm, 'size'),
-    limit: quantity(plugHoleMm.value, 'size'),
-    reason: `A ready-made lead has its plug on; the hole is for ${printed(cable.diameterMm, 'size')} of cable.`,
-    source: plugHoleMm.source,
-    advice: `Drill ${printBit(plugHoleMm.value, 'clear', units)}.`,
-  })
+/**
+ * The hole as wide as it would be with the lead fed from its other end, where that narrows it, mm, and the
+ * advice to do so.
+ */
+function turned(context: DeviceContext, mount: Mount, holeMm: number, limitMm: number): string | null {
+  const other = fedOtherwise(context)
+  if (!other || holeMm <= limitMm) return null
+  const { passMm, cableHoleMm } = mountFacts(other.context, mount)
+  const narrower = mount.hole === 'kept' ? passMm : cableHoleMm
+  return narrower <= limitMm ? `Feed the lead from ${other.called}: its narrower end passes.` : null
 }
 
 /**

@@ -12,11 +12,17 @@ export const Connector = z.strictObject({
   coax: z.enum(COAX_KINDS).nullable(),
   school: oneOf('twist-on', 'crimp-on').nullable(),
   boot: oneOf('none', 'slide-on', 'moulded'),
+  /** It comes on a ready-made lead; left out for what is made on site. */
+  made: z.literal('in the factory').optional(),
   /** Its greatest width once made, corner to corner, mm; null for what is not led through anything. */
   acrossMm: number('size', 1, 100).nullable(),
   strip: z.string().max(200),
 })
 export type Connector = WithId<typeof Connector>
+
+/** Whether the factory has made an end: a moulded boot goes on nowhere else, fibre is not made on site. */
+export const isFactoryMade = ({ made, boot, kind }: Pick<Connector, 'made' | 'boot' | 'kind'>): boolean =>
+  made === 'in the factory' || boot === 'moulded' || kind === 'fibre'
 
 const shape = Connector.shape
 
@@ -75,6 +81,15 @@ export const connectorKind = partKind({
       way: { as: 'choice', options: named(...shape.boot.options) },
       stages: ['seal'],
       costs: 'whether it passes a coupling',
+    },
+    {
+      path: 'made',
+      label: 'Made',
+      way: { as: 'choice', options: { 'in the factory': 'In the factory, on a ready-made lead' } },
+      none: 'On site',
+      absent: true,
+      stages: ['terminate'],
+      costs: 'whether it is made on site',
     },
     {
       path: 'acrossMm',
