@@ -48,7 +48,7 @@ test('errors are problem details with the fields they concern, never a 500', asy
     [
       request.get('/api/jobs/kestrel-quay/lists/nonsense'),
       404,
-      /cut-list, lead-list, pull-list, .*, reach-list, edge-list, wall-holes, drill-list, van-list, box-plan/,
+      /cut-list, lead-list, pull-list, .*, wire-list, edge-list, wall-holes, drill-list, van-list, box-plan/,
     ],
     [request.get('/api/jobs/kestrel-quay/template/device-01?paper=a0'), 400, /a4 or letter/],
     [request.get('/api/jobs/kestrel-quay/template/device-14'), 422, /Plan the mount/],

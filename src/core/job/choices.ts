@@ -238,6 +238,10 @@ export interface Space {
   readonly tube?: true
   /** What has a size there that cables fill: only pieces of that form. */
   readonly sized?: SizedForm
+  /** A wire carries the cables there. */
+  readonly strung?: true
+  /** What a cable is brought through it with, the handiest first; left out where it is open to the hand. */
+  readonly tools?: readonly ToolId[]
   /**
    * It covers cables, and they come out past an edge that would pinch or cut them: what that asks for at its
    * end, and half-way where that differs. Common practice, no source.
@@ -251,11 +255,21 @@ export interface Space {
   readonly caution: string
 }
 
+/** What a cable is brought through a closed space with. */
+export type ToolId = 'rods' | 'magnet' | 'pole' | 'tape' | 'line'
+
 const CLIP: Support = {
   name: 'clips',
   everyM: 0.25,
   uprightM: 0.4,
   how: 'the nail under the cable on the level, so that it carries; in the colour of the wall',
+  source: 'practice',
+}
+const TIE: Support = {
+  name: 'ties that stand sunlight',
+  everyM: 0.5,
+  uprightM: 0.5,
+  how: 'none that bites; slack for the cable where the wire ends',
   source: 'practice',
 }
 const HOOK: Support = {
@@ -288,6 +302,7 @@ export const SPACES: Record<
   | 'garage or basement'
   | 'conduit'
   | 'clipped outside'
+  | 'catenary'
   | 'under decking'
   | 'trunking indoors',
   Space
@@ -311,6 +326,7 @@ export const SPACES: Record<
     minutesPerM: 4,
     edge: { atEnd: 'Notch the trim, round and smooth; tape its edge' },
     coil: { at: 'in the soffit', how: 'tied up behind a vent or a panel that comes off' },
+    tools: ['rods'],
     caution: 'Ladder work at the eaves: mind overhead lines.',
   },
   'wall cavity': {
@@ -321,6 +337,7 @@ export const SPACES: Record<
     coldestC: 0,
     minutesPerM: 6,
     edge: { atEnd: 'Line the opening with a grommet' },
+    tools: ['magnet', 'rods'],
     caution: 'Check the far side and hidden mains before you drill; keep fire-stopping whole.',
   },
   'joist bay': {
@@ -330,6 +347,7 @@ export const SPACES: Record<
     temperatureC: 25,
     coldestC: 10,
     minutesPerM: 5,
+    tools: ['pole', 'rods'],
     caution: 'Mains share these bays: keep 50 mm (2 in) away.',
   },
   'garage or basement': {
@@ -353,6 +371,7 @@ export const SPACES: Record<
     tube: true,
     sized: 'conduit',
     edge: { atEnd: 'Bush its end', between: 'Out through a box or a tee, bushed' },
+    tools: ['tape', 'line'],
     caution: 'Tape cut edges; draw, never jerk.',
   },
   'clipped outside': {
@@ -365,6 +384,19 @@ export const SPACES: Record<
     rained: true,
     caution: 'Nail below the cable on a level run, so that the nail carries it.',
   },
+  'catenary': {
+    name: 'Catenary wire outdoors',
+    asks: ['sunlight'],
+    support: TIE,
+    temperatureC: 35,
+    coldestC: -15,
+    minutesPerM: 5,
+    rained: true,
+    strung: true,
+    caution:
+      'Over a way: bar it below, and hang it clear of what drives there. Keep away from overhead power lines. ' +
+      'Local rules decide on bonding a metal wire, on wind and on ice.',
+  },
   'under decking': {
     name: 'Under decking',
     asks: ['wet'],
@@ -374,6 +406,7 @@ export const SPACES: Record<
     minutesPerM: 4,
     rained: true,
     coil: { at: 'under the decking', how: 'tied up off the ground' },
+    tools: ['pole', 'rods'],
     caution: 'Mind splinters and nesting animals; tie surplus up off the ground.',
   },
   'trunking indoors': {
@@ -398,6 +431,7 @@ export const SPACES: Record<
     tube: true,
     sized: 'conduit',
     edge: { atEnd: 'Bush its end and seal it', between: 'Out through a chamber, bushed and sealed' },
+    tools: ['tape', 'line'],
     caution: 'Ask where services lie before you dig; keep away from buried mains.',
   },
   'riser': {

@@ -24,6 +24,7 @@ export {
 export { headEndQuestion, headEndSteps, type HeadEndQuestion, type HeadEndSpot } from './headEnds'
 export { edgesOn, type Edge } from './edges'
 export { fittedFor, type Fitted } from './fitted'
+export { strungFor, type Strung } from './strung'
 export { wallHoles, type WallHole } from './holes'
 export { reachesOn, TOOLS, type Reach } from './tools'
 export { PATHWAY_LIMITS } from './limits'

@@ -14,5 +14,8 @@ export const PATHWAY_LIMITS = {
   besideMainsMinPerM: limit('Labour more where mains run beside: kept apart', 1, 'min/m', 'practice'),
   offMinPerM: limit('Labour beside the pathways, to a device or the head end', 8, 'min/m', 'practice'),
   mostLooks: limit('Pairs of a point and a pathway near it that are looked at', 400_000, '', 'practice'),
+  sagPercent: limit('A catenary wire sags by so much of its span', 2, '%', 'practice'),
+  wireNPerM: limit('Weight of a steel wire of 4 mm with its ties', 0.6, 'N/m', 'practice'),
+  wireTailM: limit('Wire turned back at each end', 0.5, 'm', 'practice'),
   headEndM: limit('A cable ends at the head end above its floor', 1, 'm', 'practice'),
 } as const

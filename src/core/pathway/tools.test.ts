@@ -51,18 +51,18 @@ describe('on the plan', () => {
   }
   it('as far as it is used, by everything that goes there', () =>
     expect(reaches([eaves, headEnd(40, 0)], [15, 22])).toEqual([
-      { name: 'Eaves', marks: ['d0', 'd1'], longestM: 25, tool: 'Rods', ports: 2, people: 2 },
+      { name: 'Eaves', marks: ['d0', 'd1'], longestM: 25, throughM: 25, tool: 'Rods', ports: 2, people: 2 },
     ]))
   it('an access port on the way parts it', () =>
     expect(reaches([eaves, headEnd(40, 0), { ...pullPoint(31, 0), is: 'access port' }], [22])).toEqual([
-      { name: 'Eaves', marks: ['d0'], longestM: 9, tool: 'Rods', ports: 0, people: 1 },
+      { name: 'Eaves', marks: ['d0'], longestM: 9, throughM: 18, tool: 'Rods', ports: 0, people: 1 },
     ]))
   it('conduits that follow each other are one stretch, with the pull boxes that they want', () => {
     const one = pathway([[0, 0], [20, 0]], { space: 'conduit', name: 'A' }) // prettier-ignore
     const two = pathway([[20, 0], [40, 0]], { space: 'conduit', name: 'B' }) // prettier-ignore
     const line = 'Line blown or drawn in by vacuum'
     expect(reaches([one, two, headEnd(40, 0)], [0])).toEqual([
-      { name: 'A, B', marks: ['d0'], longestM: 40, tool: line, ports: 1, people: 2 },
+      { name: 'A, B', marks: ['d0'], longestM: 40, throughM: 40, tool: line, ports: 1, people: 2 },
     ])
     expect(reaches([one, two, headEnd(40, 0), pullPoint(20, 0)], [0]).map(({ tool }) => tool)).toEqual([
       'Fish tape',

@@ -1,6 +1,6 @@
-import { SPACES, type SpaceId } from '../job/choices'
+import { SPACES, type SpaceId, type ToolId } from '../job/choices'
 import type { PlanThing } from '../plan'
-import { limit } from '../sources'
+import { limit, type Limit } from '../sources'
 import { conduitPulls, type ConduitPull } from './conduits'
 import type { Lane } from './network'
 import { isPullPoint, partedBy, type Stretch } from './sections'
@@ -19,18 +19,7 @@ export const TOOLS = {
     name: 'Line blown or drawn in by vacuum',
     reachM: limit('A line goes through a conduit by air', 60, 'm', 'practice'),
   },
-} as const
-export type ToolId = keyof typeof TOOLS
-
-/** The tools of every closed space, the handiest first; a space that is left out is open to the hand. */
-const TOOLS_OF: Partial<Record<SpaceId, readonly ToolId[]>> = {
-  'soffit channel': ['rods'],
-  'wall cavity': ['magnet', 'rods'],
-  'joist bay': ['pole', 'rods'],
-  'under decking': ['pole', 'rods'],
-  'conduit': ['tape', 'line'],
-  'buried duct': ['tape', 'line'],
-}
+} as const satisfies Record<ToolId, { readonly name: string; readonly reachM: Limit }>
 
 /** How cables are brought through one closed pathway, or from one pull point to the next. */
 export interface Reach {
@@ -38,6 +27,8 @@ export interface Reach {
   readonly marks: readonly string[]
   /** The longest stretch from one place where it is open to the next, m. */
   readonly longestM: number
+  /** All of it, m: a string of this length goes in with the cables, and stays for the next. */
+  readonly throughM: number
   readonly tool: string
   /** Access ports, or pull boxes in a conduit, that are wanted beside what is drawn. */
   readonly ports: number
@@ -47,7 +38,7 @@ export interface Reach {
 
 /** What the longest stretch asks for: the handiest tool that reaches, or the longest with ports between. */
 export function toolFor(space: SpaceId, stretchesM: readonly number[]): Pick<Reach, 'tool' | 'ports'> | null {
-  const tools = TOOLS_OF[space]?.map((id) => TOOLS[id])
+  const tools = SPACES[space].tools?.map((id) => TOOLS[id])
   if (!tools) return null
   const longestM = Math.max(0, ...stretchesM)
   const reaching = tools.find(({ reachM }) => longestM <= reachM.value + SLIP_M)
@@ -76,6 +67,7 @@ function throughConduit({ through, marks, lengthM, pointsAt }: ConduitPull): Rea
     name: through.join(', '),
     marks,
     longestM: lengthM,
+    throughM: lengthM,
     tool,
     ports: Math.max(ports, pointsAt?.length ?? 0),
     people: 2,
@@ -108,6 +100,7 @@ function voidsOn(
         name,
         marks: [...marks],
         longestM: Math.max(...stretchesM),
+        throughM: stretchesM.reduce((sum, m) => sum + m, 0),
         people: marks.size > 1 ? 2 : 1,
       },
     ]

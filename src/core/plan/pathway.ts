@@ -68,12 +68,15 @@ export const pathway = thingKind({
       ...(freeMm > 0 && SPACES[space].sized
         ? [[['freeMm'], 'A conduit, a duct or trunking has its size instead.'] as const]
         : []),
-      ...(yetToPut && !SPACES[space].sized
-        ? [[['yetToPut'], 'Only a conduit, a duct or trunking is put up.'] as const]
+      ...(yetToPut && !isPutUp(space)
+        ? [[['yetToPut'], 'Only a conduit, a duct, trunking or a wire is put up.'] as const]
         : []),
     ]
   },
 })
+
+/** Whether it is put up for cables, and not there anyway. */
+export const isPutUp = (space: SpaceId): boolean => Boolean(SPACES[space].sized ?? SPACES[space].strung)
 
 /** As thick as cables are taken to be that nobody measured; common practice, no source. */
 const LYING_MM = 8

@@ -12,6 +12,7 @@ import {
   ledOn,
   pullsOf,
   reachesOn,
+  strungFor,
   wallHoles,
   type ConduitPull,
   type ConduitUse,
@@ -19,6 +20,7 @@ import {
   type Fitted,
   type PullPlan,
   type Reach,
+  type Strung,
   type WallHole,
 } from '../pathway'
 import { neighboursOf, resolve, withOwn, type Catalogue, type DeviceContext } from '../parts'
@@ -48,6 +50,8 @@ export interface PullSheet {
   readonly conduitPulls: readonly ConduitPull[]
   /** What cables are brought through closed spaces with. */
   readonly reaches: readonly Reach[]
+  /** Wires that cables hang on. */
+  readonly strung: readonly Strung[]
   /** Where cables leave a covered pathway. */
   readonly edges: readonly Edge[]
   /** Holes in walls that pathways lead through. */
@@ -94,10 +98,15 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
       addItem(van, sealant, mark)
     }
   }
+  /** What several cables share counts once. */
+  const forAll = (item: LoadItem, marks: readonly string[]) =>
+    marks.forEach((mark, i) => addItem(van, i === 0 ? item : { ...item, count: 0 }, mark))
+  const [strung, reaches] = [strungFor(cables), reachesOn(job.things, cables)]
   for (const fitted of fittedFor(cables, catalogue))
-    for (const item of fittingsOf(fitted))
-      for (const [i, mark] of fitted.marks.entries())
-        addItem(van, i === 0 ? item : { ...item, count: 0 }, mark)
+    for (const item of fittingsOf(fitted)) forAll(item, fitted.marks)
+  for (const wire of strung.filter(({ yetToPut }) => yetToPut))
+    for (const item of wireOf(wire)) forAll(item, wire.marks)
+  for (const { throughM, marks } of reaches) forAll({ ...STRING, count: Math.ceil(throughM) }, marks)
   const lines = [
     ...[...van.values()].map(listed).map(wholeTubes).map(withSpares),
     ...bits(holes),
@@ -120,7 +129,8 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
     pulls: pullsOf(cables),
     conduits: conduitsIn(job, catalogue, led),
     conduitPulls: conduitPulls(cables),
-    reaches: reachesOn(job.things, cables),
+    reaches,
+    strung,
     edges: edgesOn(cables),
     wallHoles: holesThrough,
     drills: holes.sort((a, b) => a.surface.localeCompare(b.surface) || a.bitMm - b.bitMm),
@@ -140,6 +150,16 @@ function fittingsOf({ conduit: { name }, lengthM, couplings, elbows, straps }: F
   ] as const
   return items.filter(({ count }) => count > 0)
 }
+
+/** What a wire that is yet to be put up takes: an eye at every turn, three grips at both its ends. */
+const wireOf = ({ wireM, spans }: Strung): readonly LoadItem[] => [
+  { kind: 'support', item: 'Steel wire, 4 mm, for a catenary', count: Math.ceil(wireM), unit: 'm' },
+  { kind: 'support', item: 'Eye bolts for a catenary wire', count: spans + 1 },
+  { kind: 'support', item: 'Turnbuckles for a catenary wire', count: 1 },
+  { kind: 'support', item: 'Wire grips, 4 mm', count: 6 },
+]
+/** Drawn in with the cables of a closed space, and left there. */
+const STRING = { kind: 'support', item: 'Pull string, to stay behind', unit: 'm' } as const
 
 /** What every stage of every device, and every run, takes along. */
 function* loadsOf(job: Job, catalogue: Catalogue): Generator<{ readonly mark: string; readonly load: Load }> {

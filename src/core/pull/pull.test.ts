@@ -25,6 +25,7 @@ const EMPTY = {
   conduits: [],
   conduitPulls: [],
   reaches: [],
+  strung: [],
   edges: [],
   wallHoles: [],
   drills: [],

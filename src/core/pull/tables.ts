@@ -135,7 +135,25 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         ports > 0 ? String(ports) : '',
         String(people),
       ]),
-      note: 'Taken as open where pathways end and at pull points. To open: access ports to cut, pull boxes to put.',
+      note:
+        'Taken as open where pathways end and at pull points. To open: access ports to cut, pull boxes to put. A ' +
+        'pole stays in until all are through; a string goes in with them and stays for the next.',
+    },
+    {
+      title: 'Catenary wires',
+      list: 'wire-list',
+      heads: ['Wire', 'Cables', 'Spans', 'Longest span', 'Sag', 'Wire to cut', 'Pull on an eye'],
+      shares: [0.27, 0.21, 0.08, 0.12, 0.08, 0.12, 0.12],
+      rows: sheet.strung.map(({ name, marks, spans, spanM, sagM, wireM, pullN }) => [
+        name,
+        of(marks),
+        String(spans),
+        said(spanM, 'cut'),
+        said(sagM, 'cut'),
+        said(wireM, 'cut'),
+        said(pullN, 'force'),
+      ]),
+      note: 'By weight alone: wind and ice pull harder, by the local code. An eye at both ends and where the wire turns.',
     },
     {
       title: 'Edges',

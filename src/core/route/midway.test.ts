@@ -96,3 +96,12 @@ it('an amplifier for coax has its place too', () => {
     ) as string,
   })
 })
+it('a run that is longer than its drum has a place too, and what is cut for each half is on one', () => {
+  const of = route(segment('joist bay', 200), segment('garage or basement', 180))
+  const drum = (on: Route) => assessRoute(context, on).findings.find(({ id }) => id === 'route/drum')
+  expect(drum(of)!.advice).toContain('put a switch where joist bay meets garage or basement')
+  for (const half of of.segments) expect(drum(route(half))).toBeUndefined()
+  const all = ['joist bay', 'conduit', 'joist bay'] as const
+  const [endless] = [route(...all.map((space) => segment(space, 300)))].map(drum)
+  expect(endless!.advice).toBe('Shorten the way, or order a longer drum.')
+})

@@ -1,6 +1,6 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
 import { SPACES } from '../job/choices'
-import { remembered, type DeviceContext, type EndPlace, type RunContext } from '../parts'
+import { remembered, type Cable, type DeviceContext, type EndPlace, type RunContext } from '../parts'
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'
 import { looseFindings } from './loose'
@@ -320,8 +320,21 @@ function cordsFinding({ cable, printed }: RunContext, route: Way, run: RunLength
   })
 }
 
-function drumFinding({ cable, printed }: RunContext, route: Way, run: RunLengths): Finding | null {
+/** What parts a cable of a kind into two; nothing where none does. */
+const BETWEEN: Partial<Record<Cable['kind'], string>> = {
+  'pair': 'a switch',
+  'fibre': 'a switch',
+  'coax': 'an amplifier',
+  'coax and power': 'an amplifier',
+}
+
+function drumFinding(context: RunContext, route: Way, run: RunLengths): Finding | null {
+  const { cable, printed, allowances } = context
   if (route.lead !== null || run.cutM <= cable.drumM) return null
+  const { terminationM, cutOffM, wastePercent } = allowances
+  const mostM = (cable.drumM - 2 * terminationM - cutOffM) / (1 + wastePercent / 100)
+  const between = BETWEEN[cable.kind]
+  const parted = midway(context, route, mostM, installedM(run.items), asTheyLie)
   return finding('route', 'drum', {
     verdict: 'stop',
     title: 'Longer than a drum',
@@ -330,7 +343,7 @@ function drumFinding({ cable, printed }: RunContext, route: Way, run: RunLengths
     limit: quantity(cable.drumM, 'length'),
     reason: `${cable.name} is sold in lengths of ${printed(cable.drumM, 'length')}, and a run has no joint.`,
     source: 'catalogue',
-    advice: 'Shorten the way, put a switch mid-way, or order a longer drum.',
+    advice: `Shorten the way, ${parted && between ? `put ${between} ${parted.where}, ` : ''}or order a longer drum.`,
   })
 }
 

@@ -38,6 +38,9 @@ function pulling(context: RunContext, way: Way): Task {
       ),
       ...supportItems(context, spaces),
       ...spaces.flatMap(edgeItem),
+      ...(spaces.some((space) => SPACES[space].tools)
+        ? ['A string goes in with it, and stays for the next']
+        : []),
     ],
     labels: true,
     detail:

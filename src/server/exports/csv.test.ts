@@ -60,7 +60,13 @@ const sheet: PullSheet = {
       pointsAt: [{ alongM: 12, floor: 'ground', at: { x: 0, y: 0 }, heightM: 1 }],
     },
   ],
-  reaches: [{ name: 'Eaves', marks: ['05'], longestM: 24, tool: 'Rods', ports: 2, people: 1 }],
+  strung: [
+    {
+      ...{ name: '=Wire', marks: ['05'], spans: 2, spanM: 20, sagM: 0.4, wireM: 31.1, pullN: 187 },
+      yetToPut: true,
+    },
+  ],
+  reaches: [{ name: 'Eaves', marks: ['05'], longestM: 24, throughM: 30, tool: 'Rods', ports: 2, people: 1 }],
   edges: [
     {
       ...{ of: 'Eaves', floor: 'ground', at: { x: 1, y: 2 }, towards: '=Duct', marks: ['05'] },
@@ -147,6 +153,9 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
       'pull on each': '23 N',
       'pull points': 'Check: wanted 12.0 m in',
     },
+  ])
+  expect(read('wire-list').rows).toMatchObject([
+    { 'wire': "'=Wire", 'spans': '2', 'longest span': '20.0 m', 'sag': '0.4 m', 'pull on an eye': '187 N' },
   ])
   expect(read('reach-list').rows).toMatchObject([
     { 'through': 'Eaves', 'longest stretch': '24.0 m', 'with': 'Rods', 'to open': '2', 'people': '1' },

@@ -106,6 +106,18 @@ export const PULL_LISTS = {
         'devices': named(marks, job),
       })),
     ),
+  'wire-list': ({ strung }: PullSheet, job: Of) =>
+    csv(
+      strung.map(({ name, marks, spans, spanM, sagM, wireM, pullN }) => ({
+        'wire': name,
+        'spans': spans,
+        'longest span': print({ value: spanM, kind: 'cut' }, job.units),
+        'sag': print({ value: sagM, kind: 'cut' }, job.units),
+        'wire to cut': print({ value: wireM, kind: 'cut' }, job.units),
+        'pull on an eye': print({ value: pullN, kind: 'force' }, job.units),
+        'devices': named(marks, job),
+      })),
+    ),
   'edge-list': ({ edges }: PullSheet, job: Of) =>
     csv(
       edges.map(({ of, towards, floor, at, marks, passMm, remedy }) => ({

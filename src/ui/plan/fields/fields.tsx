@@ -15,7 +15,7 @@ import {
   type ThingName,
   type ThingOf,
 } from '@/core/job'
-import { turnedRound } from '@/core/plan'
+import { isPutUp, turnedRound } from '@/core/plan'
 import { FLOORS_UP, levelsOf } from '@/core/sight'
 import { print, type QuantityKind } from '@/core/units'
 import type { Said } from '../../job/commands'
@@ -222,8 +222,17 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
             const { temperatureC, coldestC, minutesPerM } = SPACES[to as SpaceId]
             const { sized } = SPACES[to as SpaceId]
             const size = sized === SPACES[thing.space].sized ? {} : { conduitId: null }
-            const lying = sized ? { freeMm: 0 } : { lyingCables: 0, yetToPut: false }
-            return put({ space: to as SpaceId, temperatureC, coldestC, minutesPerM, ...size, ...lying })
+            const lying = sized ? { freeMm: 0 } : { lyingCables: 0 }
+            const up = isPutUp(to as SpaceId) ? {} : { yetToPut: false }
+            return put({
+              space: to as SpaceId,
+              temperatureC,
+              coldestC,
+              minutesPerM,
+              ...size,
+              ...lying,
+              ...up,
+            })
           }}
         />
         {SPACES[thing.space].sized ? (
@@ -233,7 +242,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
             onChoose={(conduitId) => put({ conduitId })}
           />
         ) : null}
-        {SPACES[thing.space].sized ? (
+        {isPutUp(thing.space) ? (
           <Tick checked={thing.yetToPut} onTick={(yetToPut) => put({ yetToPut })}>
             It is yet to be put up: on the van list
           </Tick>
