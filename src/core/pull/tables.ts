@@ -153,7 +153,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         said(wireM, 'cut'),
         said(pullN, 'force'),
       ]),
-      note: 'By weight alone: wind and ice pull harder, by the local code. An eye at both ends and where the wire turns.',
+      note: 'By weight alone: wind and ice pull harder, by the local code. An eye at both ends and at every turn.',
     },
     {
       title: 'Edges',
