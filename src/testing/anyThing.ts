@@ -131,8 +131,10 @@ export const thing: fc.Arbitrary<PlanThing> = fc.oneof(
       lyingMm: real(4, 20),
       freeMm: fc.constantFrom(0, 8, 14),
       yetToPut: fc.boolean(),
+      bareEdges: fc.boolean(),
     })
-    .map((lane) => (SPACES[lane.space].sized ? { ...lane, freeMm: 0 } : { ...lane, yetToPut: false })),
+    .map((lane) => (SPACES[lane.space].sized ? { ...lane, freeMm: 0 } : { ...lane, yetToPut: false }))
+    .map((lane) => (SPACES[lane.space].edge ? lane : { ...lane, bareEdges: false })),
 )
 
 /** In order where they are known; often as one finds them, too high apart to matter now and then. */

@@ -95,6 +95,7 @@ describe('things on the plan', () => {
     ['the size of a loft', along({ conduitId: 'pvc-1' }), '/conduitId', /Only a conduit/],
     ['cables that lie in a loft', along({ lyingCables: 1 }), '/lyingCables', /Only what lies in a conduit/],
     ['a loft to put up', along({ yetToPut: true }), '/yetToPut', /Only a conduit/],
+    ['bare edges of a loft', along({ bareEdges: true }), '/bareEdges', /no edge/],
     ['what is free in a duct', along({ space: 'buried duct', freeMm: 40 }), '/freeMm', /its size instead/],
     [
       'half a cable in a duct',

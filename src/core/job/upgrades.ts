@@ -218,7 +218,8 @@ const UPGRADES: readonly Upgrade[] = [
     thing: (thing) => ({ ...(thing.kind === 'pathway' ? { freeMm: 0, yetToPut: false } : {}), ...thing }),
   },
   {
-    // 20 knows from which end a ready-made lead is fed, and where its surplus is coiled.
+    // 20 knows how a ready-made lead is fed and where its surplus is coiled, and which edges are bare.
+    thing: (thing) => ({ ...(thing.kind === 'pathway' ? { bareEdges: false } : {}), ...thing }),
     plans: { route: asLead },
     job: (job) => ({ ...job, runs: each(job.runs, asLead) }),
     command: (command) => ({

@@ -357,15 +357,16 @@ describe('commands of every version are still taken', () => {
         lyingMm: 8,
         freeMm: 0,
         yetToPut: false,
+        bareEdges: false,
       },
       hole,
       {
         ...{ ...ditch, id: 'pipe', conduitId: 'pvc-1', coldestC: 0, expansionFitted: true },
-        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0, yetToPut: false },
+        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0, yetToPut: false, bareEdges: false },
       },
       {
         ...{ ...ditch, id: 'void', conduitId: null, coldestC: 5, expansionFitted: false },
-        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0, yetToPut: false },
+        ...{ lyingCables: 0, lyingMm: 8, freeMm: 0, yetToPut: false, bareEdges: false },
       },
     ])
     expect(made.boxes).toEqual([begun])

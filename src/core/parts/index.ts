@@ -44,6 +44,7 @@ export {
   NOT_MEASURED,
   resolve,
   type Alike,
+  type BareEdge,
   type Beside,
   type DeviceContext,
   type JobSettings,

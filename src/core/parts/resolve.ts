@@ -120,6 +120,14 @@ export interface Narrow {
   readonly freeMm: number
 }
 
+/** An edge that would cut a cable which comes out past it, and that nothing lines yet. */
+export interface BareEdge {
+  /** The pathway, by name, and whither the cable goes there. */
+  readonly of: string
+  readonly towards: string
+  readonly remedy: string
+}
+
 /** The way of a cable as the plan has it, told from the device; or why there is none. */
 export type OnPlan =
   | {
@@ -131,6 +139,7 @@ export type OnPlan =
       readonly mains: { readonly along: readonly string[]; readonly lengthM: number }
       /** Pathways on the way that have less room than is led through them. */
       readonly narrows: readonly Narrow[]
+      readonly bareEdges: readonly BareEdge[]
     }
   | { readonly none: string }
 

@@ -1,7 +1,11 @@
 import { expect, it } from 'vitest'
-import type { SpaceId } from '@/core/job'
+import type { Device, SpaceId } from '@/core/job'
+import { CATALOGUE } from '@/catalogue'
+import { device, job, plannedThrough } from '@/testing/jobs'
 import { headEnd, pathway } from '@/testing/plans'
 import { cablesFrom, over, spot } from '@/testing/ways'
+import { assess } from '../assess'
+import { cures } from '../findings'
 import { edgesOn } from './edges'
 
 const along = (
@@ -42,4 +46,33 @@ it('from one kind of space into another both are named; an open space has no edg
     ['Duct', 'Loft', 10, '1', ONE, 'Bush its end and seal it'],
   ])
   expect(edges([loft], [spot(10, 0, 1)])).toEqual([])
+})
+
+const placed = plannedThrough(device())
+const looked = (change: Parameters<typeof pathway>[1], of: Partial<Device> = {}) => {
+  const place = { floor: 'ground' as const, x: 20, y: 0, panDeg: 0, rollDeg: 0, locked: false }
+  const camera = { ...placed, ...of, sight: { ...placed.sight!, heightM: 1, place } }
+  const level = { name: 'Eaves', space: 'soffit channel', heightM: 1, endM: 1 } as const
+  const eaves = pathway([[0, 0], [20, 0]], { ...level, ...change }) // prettier-ignore
+  return assess(job({ devices: [camera], things: [eaves, headEnd(0, 0)] }), CATALOGUE).devices[0]!.findings
+}
+const edgesSaid = (...of: Parameters<typeof looked>) =>
+  looked(...of).filter(({ id }) => id.startsWith('route/edge'))
+
+it('an edge that is said to be bare is found on every cable that is yet to come out past it', () => {
+  expect(edgesSaid({ bareEdges: true })).toMatchObject([
+    {
+      verdict: 'check',
+      title: 'A sharp edge of Eaves is unprotected',
+      reason: expect.stringMatching(/towards its device/) as string,
+      advice: expect.stringMatching(/^Notch the trim, round and smooth; tape its edge; then say/) as string,
+    },
+    { reason: expect.stringMatching(/towards what it ends at/) as string },
+  ])
+  expect(edgesSaid({})).toEqual([])
+  expect(edgesSaid({ bareEdges: true }, { route: { ...placed.route!, laid: 'kept' } })).toEqual([])
+})
+it('lined as is advised, and said so, the finding is gone and no other has come', () => {
+  const [before, after] = [looked({ bareEdges: true }), looked({})]
+  for (const { id } of edgesSaid({ bareEdges: true })) expect(cures(id, before, after)).toBe(true)
 })

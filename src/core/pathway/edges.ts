@@ -1,5 +1,6 @@
 import type { PlanPoint } from '../geometry'
 import { SPACES, type Floor } from '../job/choices'
+import type { BareEdge } from '../parts'
 import type { CableWay } from './cables'
 import { passedMm } from './holes'
 import type { Lane } from './network'
@@ -38,16 +39,37 @@ export function edgesOn(cables: readonly CableWay[]): readonly Edge[] {
       edge.led.push(cable)
       edges.set(key, edge)
     }
-  return [...edges.values()].map(({ place: { lane, share, floor, at, towards }, led }) => {
-    const { atEnd, between = atEnd } = SPACES[lane.pathway.space].edge!
+  return [...edges.values()].map(({ place, led }) => {
+    const { lane, floor, at, towards } = place
     return {
       ...{ of: nameOf(lane), floor, at, towards },
       marks: led.map(({ mark }) => mark),
       passMm: passedMm(led),
-      remedy: share < SLIP || share > 1 - SLIP ? atEnd : between,
+      remedy: remedyOf(place),
     }
   })
 }
+
+function remedyOf({ lane, share }: Place): string {
+  const { atEnd, between = atEnd } = SPACES[lane.pathway.space].edge!
+  return share < SLIP || share > 1 - SLIP ? atEnd : between
+}
+
+/** The edges that a way passes and that are said to be bare. */
+export const bareEdgesOn = (way: Way): readonly BareEdge[] =>
+  placesOf(way)
+    .filter(({ lane }) => lane.pathway.bareEdges)
+    .map((place) => ({
+      of: nameOf(place.lane),
+      towards: OWN[place.towards] ?? place.towards,
+      remedy: remedyOf(place),
+    }))
+/** Of one cable what is said of many. */
+const OWN: Readonly<Record<string, string>> = {
+  'their devices': 'its device',
+  'what they end at': 'what it ends at',
+}
+
 const SLIP = 1e-6
 
 /** Where a way passes an edge: not from one piece to the next of the same kind, where nothing is cut. */

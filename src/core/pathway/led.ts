@@ -4,6 +4,7 @@ import { nameOf } from '../plan'
 import type { Cable, Catalogue, ConduitGrowth, Narrow, TubePull, OnPlan } from '../parts'
 import { cablesOn, cablesToLead, fedAt, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
+import { bareEdgesOn } from './edges'
 import { finderOver, sameLeads } from './finder'
 import { growthOf } from './growth'
 import { narrowsOf } from './narrow'
@@ -227,7 +228,17 @@ export function waysOn(job: LedJob, catalogue: Catalogue): Ways {
       if (!('way' in found)) return [id, found]
       const bare = pulls.map(({ section: _, ...pull }) => pull)
       const mains = alongMains(found.way)
-      return [id, { segments: segmentsOn(found.way, turned), pulls: bare, growths, mains, narrows }]
+      return [
+        id,
+        {
+          segments: segmentsOn(found.way, turned),
+          pulls: bare,
+          growths,
+          mains,
+          narrows,
+          bareEdges: bareEdgesOn(found.way),
+        },
+      ]
     }),
   )
   WAYS.set(led, ways)

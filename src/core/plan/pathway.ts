@@ -34,6 +34,8 @@ export const pathway = thingKind({
     freeMm: between(0, 2000, 'mm'),
     /** A conduit, a duct or trunking that is not there yet: its pieces and fittings are loaded. */
     yetToPut: z.boolean(),
+    /** Its edges would cut a cable, and nothing lines them yet. */
+    bareEdges: z.boolean(),
   }),
   word: 'Pathway',
   called: 'a pathway',
@@ -51,6 +53,7 @@ export const pathway = thingKind({
     lyingCables,
     freeMm,
     yetToPut,
+    bareEdges,
   }) => {
     const upright = path.every((point) => distanceM(point, path[0]!) < SHORTEST_M)
     const level = (endFloor ?? floor) === floor && Math.abs(endM - heightM) < SHORTEST_M
@@ -70,6 +73,9 @@ export const pathway = thingKind({
         : []),
       ...(yetToPut && !isPutUp(space)
         ? [[['yetToPut'], 'Only a conduit, a duct, trunking or a wire is put up.'] as const]
+        : []),
+      ...(bareEdges && !SPACES[space].edge
+        ? [[['bareEdges'], 'Nothing covers cables there, so that they come out past no edge.'] as const]
         : []),
     ]
   },
@@ -98,4 +104,5 @@ export const usualPathway = (space: SpaceId) =>
     lyingMm: LYING_MM,
     freeMm: 0,
     yetToPut: false,
+    bareEdges: false,
   }) as const

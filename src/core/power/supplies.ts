@@ -82,7 +82,7 @@ export function supplyLoad(
           short: 'port given twice',
           figure: text(marks.join(' and ')),
           limit: quantity(1, 'count'),
-          reason: 'One camera a port.',
+          reason: 'One camera a port, on a cable of its own: one that is split for two serves neither.',
           source: 'job',
           advice: 'Give one of them another port.',
         }),

@@ -2,6 +2,7 @@ import { finding, type Finding } from '../findings'
 import type { Conduit, ConduitGrowth, TubePull, OnPlan, RunContext } from '../parts'
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'
+import { edgeFindings } from './edge'
 import { ROUTE_LIMITS } from './limits'
 import { mainsFinding } from './mains'
 import { narrowFindings } from './narrow'
@@ -23,6 +24,7 @@ export function planFindings(
     strayFinding(context, route, onPlan),
     mainsFinding(context, route, onPlan),
     ...narrowFindings(context, route, onPlan),
+    ...edgeFindings(context, route, onPlan),
     ...pullFindings(context, route, onPlan),
   ]
   return all.filter((one) => one !== null).filter(({ id }) => !known.has(id))

@@ -17,3 +17,7 @@ UPDATE device SET route = json_remove(
   '$.leadLengthM'
 )
 WHERE route IS NOT NULL;
+
+-- Which edges of a pathway are bare.
+
+UPDATE plan_thing SET thing = json_set(thing, '$.bareEdges', json('false')) WHERE kind = 'pathway';

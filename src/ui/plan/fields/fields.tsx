@@ -224,6 +224,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
             const size = sized === SPACES[thing.space].sized ? {} : { conduitId: null }
             const lying = sized ? { freeMm: 0 } : { lyingCables: 0 }
             const up = isPutUp(to as SpaceId) ? {} : { yetToPut: false }
+            const bare = SPACES[to as SpaceId].edge ? {} : { bareEdges: false }
             return put({
               space: to as SpaceId,
               temperatureC,
@@ -232,6 +233,7 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
               ...size,
               ...lying,
               ...up,
+              ...bare,
             })
           }}
         />
@@ -245,6 +247,11 @@ const FIELDS: { readonly [K in ThingName]: Fields<K> } = {
         {isPutUp(thing.space) ? (
           <Tick checked={thing.yetToPut} onTick={(yetToPut) => put({ yetToPut })}>
             It is yet to be put up: on the van list
+          </Tick>
+        ) : null}
+        {SPACES[thing.space].edge ? (
+          <Tick checked={thing.bareEdges} onTick={(bareEdges) => put({ bareEdges })}>
+            Its edges are sharp, and nothing lines them yet
           </Tick>
         ) : null}
         {SPACES[thing.space].tube ? (
