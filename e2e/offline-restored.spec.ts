@@ -73,7 +73,8 @@ test('a server that lacks the job altogether is given it back by the phone, with
   const made = await load(scratch(), 3255, request)
   const jobAt = async (port: number) =>
     ((await (await request.get(`http://localhost:${port}/api/jobs/${HERE}`)).json()) as { job: Job }).job
-  const { photos } = await jobAt(3255)
+  const { photos, backgrounds } = await jobAt(3255)
+  const pictures = photos.length + backgrounds.length
   const line = await Line.to(3255)
   const { context, page } = await phone(scratch())
   await openAt(page, `${line.base}${logOf(HERE)}`)
@@ -93,9 +94,9 @@ test('a server that lacks the job altogether is given it back by the phone, with
   await page.goto(`${line.base}${logOf(HERE)}`)
   await expect(page.getByText(/does not have Kestrel Quay.*this device does/)).toBeVisible()
   await page.getByRole('button', { name: 'Put it back' }).click()
-  // The demo's own photos were never on this phone.
+  // The demo's own photos, and the drawing under its plan, were never on this phone.
   await expect(
-    page.getByText(new RegExp(`is on the server again.* ${photos.length} of its pictures are neither`)),
+    page.getByText(new RegExp(`is on the server again.* ${pictures} of its pictures are neither`)),
   ).toBeVisible()
   await page.getByRole('link', { name: 'Open it' }).click()
   await expect(page.getByText(/^Step 2 of|Kestrel Quay/).first()).toBeVisible()
