@@ -1,4 +1,5 @@
 export * from './choices'
+export * from './spaces'
 export * from './job'
 export * from './plan'
 export * from './usual'

@@ -1,7 +1,7 @@
 import { DRILLED } from '../mount/plan'
 import { FED_FREELY } from '../route/plan'
 import { NO_RECORDER } from '../terminate/plan'
-import { SPACES, type SpaceId } from './choices'
+import { SPACES, type SpaceId } from './spaces'
 import { NO_DETAILS, USUAL_EQUIPMENT, USUAL_MAINS_V, USUAL_POLICIES, USUAL_WIND_MS } from './usual'
 
 /**

@@ -1,6 +1,7 @@
 import type { Device, Equipment, Job, Segment } from '../job/job'
 import type { PlanThing, Site } from '../job/plan'
-import { EXPOSURES, SPACES, type Exposure, type Floor, type Terrain } from '../job/choices'
+import { EXPOSURES, type Exposure, type Floor, type Terrain } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { print, type UnitSystem } from '../units'
 import type { Accessory } from './kinds/accessory'
 import type { Camera } from './kinds/camera'

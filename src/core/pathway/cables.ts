@@ -1,5 +1,5 @@
 import { cableEndOf } from '../equipment'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { Device, Equipment, Job, Route, Run } from '../job/job'
 import type { PlanThing, ThingOf } from '../plan'
 import { fedLead, type Cable, type Catalogue, type FedLead } from '../parts'

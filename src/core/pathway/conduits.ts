@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { Job } from '../job/job'
 import { neighboursOf, type Catalogue, type Conduit, type ConduitGrowth, type PullSpot } from '../parts'
 import { conduitFor, filled, fillLimit, formOf, stillAmong, wantsExpansion, type Filled } from '../route'

@@ -1,5 +1,6 @@
 import type { PlanPoint } from '../geometry'
-import { SPACES, type Floor } from '../job/choices'
+import type { Floor } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { BareEdge } from '../parts'
 import type { CableWay } from './cables'
 import { passedMm } from './holes'

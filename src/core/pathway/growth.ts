@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { nameOf } from '../plan'
 import type { Conduit, ConduitGrowth } from '../parts'
 import { ROUTE_LIMITS } from '../route'

@@ -1,5 +1,5 @@
 import { distanceM } from '../geometry'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { Job } from '../job/job'
 import { nameOf } from '../plan'
 import type { Catalogue } from '../parts'

@@ -1,5 +1,6 @@
 import { aroundTimes, crossing, distanceM, type PlanPoint } from '../geometry'
-import { SPACES, type Floor } from '../job/choices'
+import type { Floor } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { bitMm, endPassMm, passageMm, printBit } from '../mount'
 import type { Catalogue } from '../parts'
 import { nameOf, type PlanThing, type ThingOf } from '../plan'

@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { Job } from '../job/job'
 import { nameOf } from '../plan'
 import type { Cable, Catalogue, ConduitGrowth, Narrow, TubePull, OnPlan } from '../parts'

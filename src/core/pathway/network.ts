@@ -1,5 +1,6 @@
 import { between, boundsOf, distanceM, nearestOn, type Bounds, type PlanPoint } from '../geometry'
-import { SPACES, type Floor, type JacketNeed } from '../job/choices'
+import type { Floor } from '../job/choices'
+import { SPACES, type JacketNeed } from '../job/spaces'
 import type { PlanThing, ThingOf } from '../plan'
 import { ROUTE_LIMITS } from '../route'
 import { riseM, type World } from '../sight'

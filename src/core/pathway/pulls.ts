@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { fedAt, type CableWay } from './cables'
 import type { LedTo } from './network'
 import { orderOf, turnedRound } from './pullOrder'

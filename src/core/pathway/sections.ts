@@ -1,5 +1,6 @@
 import { distanceM, type PlanPoint } from '../geometry'
-import { SPACES, type Floor } from '../job/choices'
+import type { Floor } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { nameOf, type PlanThing, type ThingOf } from '../plan'
 import { PATHWAY_LIMITS } from './limits'
 import { pointsBetween, pullStop, type Lane } from './network'

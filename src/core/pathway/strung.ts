@@ -1,5 +1,5 @@
 import { nameOf } from '../plan'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { CableWay } from './cables'
 import { weightNPerM } from './drag'
 import { PATHWAY_LIMITS } from './limits'

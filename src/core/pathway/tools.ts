@@ -1,4 +1,4 @@
-import { SPACES, type SpaceId, type ToolId } from '../job/choices'
+import { SPACES, type SpaceId, type ToolId } from '../job/spaces'
 import type { PlanThing } from '../plan'
 import { limit, type Limit } from '../sources'
 import { conduitPulls, type ConduitPull } from './conduits'

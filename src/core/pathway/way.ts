@@ -1,6 +1,7 @@
 import FlatQueue from 'flatqueue'
 import { distanceM, type PlanPoint } from '../geometry'
-import { SPACES, type Floor, type JacketNeed } from '../job/choices'
+import type { Floor } from '../job/choices'
+import { SPACES, type JacketNeed } from '../job/spaces'
 import { nameOf } from '../plan'
 import { FREELY, type Forced } from '../route/plan'
 import { PATHWAY_LIMITS } from './limits'

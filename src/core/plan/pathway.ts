@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { distanceM } from '../geometry'
-import { SPACES, type SpaceId } from '../job/choices'
+import { SPACES, type SpaceId } from '../job/spaces'
 import { between, keysOf, PartId } from '../job/fields'
 import { common, FloorSchema, pathed, PlanPointSchema, SHORTEST_M, thingKind } from './kind'
 import { USUAL_HEIGHTS } from './usual'

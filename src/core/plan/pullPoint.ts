@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { PULL_POINTS } from '../job/choices'
+import { PULL_POINTS } from '../job/spaces'
 import { between, keysOf } from '../job/fields'
 import { common, PlanPointSchema, pointed, thingKind } from './kind'
 

@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../findings'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { DeviceContext, RunContext } from '../parts'
 import type { Way } from '../route/plan'
 import { quantity } from '../units'

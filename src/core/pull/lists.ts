@@ -1,5 +1,5 @@
 import { PLANNED_STAGES } from '../findings'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { Job } from '../job/job'
 import { tapeCodes, tapeWords } from '../labels'
 import { VAN_LIMITS } from '../mount'

@@ -1,4 +1,4 @@
-import { SPACES, type SizedForm } from '../job/choices'
+import { SPACES, type SizedForm } from '../job/spaces'
 import { finding, type Finding } from '../findings'
 import type { Segment } from './plan'
 import type { Conduit, RunContext } from '../parts'

@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../findings'
-import { JACKET_NEEDS, SPACES, type JacketNeed } from '../job/choices'
+import { JACKET_NEEDS, SPACES, type JacketNeed } from '../job/spaces'
 import type { Way } from './plan'
 import type { RunContext } from '../parts'
 import { text } from '../units'

@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { RunContext } from '../parts'
 import { fedIn } from './lead'
 import type { Route } from './plan'

@@ -162,7 +162,9 @@ describe('what is left of a lead', () => {
       reason: expect.stringMatching(/^Nobody has said where it lies/) as string,
       advice: expect.stringMatching(/^Coil it in the loft and say so/) as string,
     })
-    expect(said({ coilAt: 'wall cavity' }).reason).toMatch(/^Wall cavity: nobody reaches a coil there again/)
+    expect(said({ coilAt: 'wall cavity' }).reason).toMatch(
+      /^Wall or vent cavity: nobody reaches a coil there again/,
+    )
     expect(said({ coilAt: 'riser' }).reason).toMatch(/^No stretch of its way is of this kind: riser/)
     expect(said({ coilAt: 'near end' }, { mountIds: [] }).reason).toMatch(/hangs in the weather/)
     expect(said({ coilAt: 'near end' }, { exposure: 'dry indoors' })).toMatchObject({ verdict: 'good' })

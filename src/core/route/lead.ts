@@ -1,6 +1,6 @@
 import { finding, type Figure, type Finding } from '../findings'
 import { aroundTimes } from '../geometry'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { endPassMm } from '../mount'
 import { fedLead, otherEnd, type FedLead, type RunContext } from '../parts'
 import type { LeadLine } from '../stages/load'

@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { Route, Segment } from '../job/job'
 import type { Cable, EndPlace, RunContext } from '../parts'
 import { LENGTH_BY_TEMPERATURE, ROUTE_LIMITS } from './limits'

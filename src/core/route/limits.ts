@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { limit, type Formula, type Register } from '../sources'
 
 export const ROUTE_LIMITS = {

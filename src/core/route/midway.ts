@@ -1,4 +1,4 @@
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import type { Segment } from '../job/job'
 import type { RunContext } from '../parts'
 import { segmentM, warmPieces, type WarmPiece } from './length'

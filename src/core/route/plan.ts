@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { LAID, SPACES, type SpaceId } from '../job/choices'
+import { LAID } from '../job/choices'
+import { SPACES, type SpaceId } from '../job/spaces'
 import { between, Id, keysOf, Line, PartId } from '../job/fields'
 
 /** What is planned of the way of a cable. */

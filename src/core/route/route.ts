@@ -1,5 +1,5 @@
 import { finding, type Figure, type Finding, type StageAssessment } from '../findings'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { remembered, type Cable, type DeviceContext, type EndPlace, type RunContext } from '../parts'
 import { quantity } from '../units'
 import { conduitFindings } from './conduit'

@@ -1,4 +1,4 @@
-import { SPACES, type SpaceId } from '../job/choices'
+import { SPACES, type SpaceId } from '../job/spaces'
 import { otherEnd, type RunContext } from '../parts'
 import { endPassMm } from '../mount'
 import { choice, measure, task, type Task } from '../procedure'

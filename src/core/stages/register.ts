@@ -1,5 +1,5 @@
 import { PLANNED_STAGES } from '../findings'
-import { SPACES } from '../job/choices'
+import { SPACES } from '../job/spaces'
 import { PATHWAY_LIMITS, TOOLS } from '../pathway'
 import { REEL_LIMITS } from '../reels'
 import { KNOWN_LENGTHS, PHOTO_FORMULAS, PHOTO_LIMITS } from '../photo'

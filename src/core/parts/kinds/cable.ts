@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Name } from '../../job/fields'
-import { JACKET_NEEDS } from '../../job/choices'
+import { JACKET_NEEDS } from '../../job/spaces'
 import { MAKER, named, number, partKind, Source, whole, type WithId } from './fields'
 
 const JACKETS = Object.keys(JACKET_NEEDS) as [keyof typeof JACKET_NEEDS, ...(keyof typeof JACKET_NEEDS)[]]
