@@ -51,7 +51,7 @@ function takenBy(lane: Lane): Omit<Fitted, 'conduit' | 'marks'> {
 const up = (count: number): number => Math.max(1, Math.ceil(count - 1e-9))
 
 /** Straight pieces that go on from each other as one. */
-function runsOf(straights: readonly Straight[]): readonly (readonly Straight[])[] {
+export function runsOf(straights: readonly Straight[]): readonly (readonly Straight[])[] {
   const runs: Straight[][] = []
   for (const straight of straights) {
     const before = runs.at(-1)?.at(-1)

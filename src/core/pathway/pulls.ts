@@ -44,16 +44,10 @@ export interface PullPlan {
  * source). A ready-made lead goes as its ends ask for.
  */
 export function pullsOf(cables: readonly CableWay[]): PullPlan {
-  const led = cables.flatMap((cable) =>
-    'way' in cable.found ? [{ ...cable, way: cable.found.way, fed: fedAt(cable) }] : [],
-  )
+  const led = cables.flatMap((cable) => ('way' in cable.found ? [{ ...cable, way: cable.found.way }] : []))
   const marks = (ways: readonly number[]) => ways.map((way) => led[way]!.mark)
   const { strands, walks } = strandsOf(led.map(({ way }) => way))
-  const { turns, turned } = orderOf(
-    strands,
-    walks,
-    led.map(({ fed }) => fed),
-  )
+  const { turns, turned } = orderOf(strands, walks, led.map(fedAt))
   const fed = walks.map((walk, way) => (turned.has(way) ? turnedRound(walk) : walk))
   const placesIn = fed.map((walk) => new Map(walk.map(({ strand }, i) => [strand, i])))
 

@@ -42,6 +42,7 @@ const yard = (yetToPut: boolean, count = 2) =>
       pathway(
         [
           [0, 0],
+          [12, 0], // straight on: no eye
           [20, 0],
           [20, 10],
         ],

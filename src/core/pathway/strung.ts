@@ -1,7 +1,8 @@
-import { nameOf } from '../plan'
 import { SPACES } from '../job/spaces'
+import { nameOf } from '../plan'
 import type { CableWay } from './cables'
 import { weightNPerM } from './drag'
+import { runsOf } from './fitted'
 import { PATHWAY_LIMITS } from './limits'
 import type { Lane } from './network'
 import { lengthOf, straightsOf } from './sections'
@@ -19,7 +20,7 @@ export interface Strung {
   readonly wireM: number
   /** The pull on an eye of the longest span by weight alone, N. */
   readonly pullN: number
-  /** It is there yet to be put up. */
+  /** It is not there yet. */
   readonly yetToPut: boolean
 }
 
@@ -34,7 +35,9 @@ export function strungFor(cables: readonly CableWay[]): readonly Strung[] {
     }
   return [...lanes].map(([lane, hang]): Strung => {
     const all = [...hang.values()]
-    const spansM = straightsOf({ lane, from: 0, to: 1 }).map(lengthOf)
+    const spansM = runsOf(straightsOf({ lane, from: 0, to: 1 })).map((run) =>
+      run.reduce((sum, straight) => sum + lengthOf(straight), 0),
+    )
     const weight = all.reduce(
       (sum, { cable }) => sum + weightNPerM(cable.diameterMm),
       PATHWAY_LIMITS.wireNPerM.value,

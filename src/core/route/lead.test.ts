@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
 import { cures } from '../findings'
 import { device, job, plannedThrough } from '@/testing/jobs'
+import { headEnd, pathway } from '@/testing/plans'
 import { assess, assessDevice } from '../assess'
 import type { Device, Job, ReadyLead, Segment } from '../job'
 import { fedLead, type Catalogue, type Connector } from '../parts'
@@ -142,6 +143,19 @@ describe('a conduit', () => {
     const [before, after] = [wrong, inside()].map((of) => findingsOf(of, catalogue))
     expect(cures('route/lead-bore-a', before!, after!)).toBe(true)
     expect(found('route/lead-bore-a', wrong, bored(12))!.advice).toMatch(/^Take a conduit of 24.8 mm/)
+  })
+  it('on the plan is judged too, where nothing of the way is entered', () => {
+    const of = inside({ fedFrom: 'far end' })
+    const place = { floor: 'ground' as const, x: 20, y: 0, panDeg: 0, rollDeg: 0, locked: false }
+    const camera = {
+      ...of,
+      route: { ...of.route!, segments: [] },
+      sight: { ...of.sight!, heightM: 1, place },
+    }
+    const level = { space: 'conduit', heightM: 1, endM: 1, conduitId: 'metric-25' } as const
+    const on = job({ devices: [camera], things: [pathway([[0, 0], [20, 0]], level), headEnd(0, 0)] }) // prettier-ignore
+    const said = assess(on, bored(20)).devices[0]!.findings.map(({ id }) => id)
+    expect(said).toContain('route/lead-bore-way-1')
   })
   it('that stays with its cable, or is trunking with a lid, lets it lie as it is', () => {
     const kept = inside()

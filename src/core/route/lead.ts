@@ -178,11 +178,13 @@ export function leadFinding(context: RunContext, way: Way, wayM: number): Findin
 }
 
 /** Whether the end that goes first passes every conduit and duct of the way, beside what lies there. */
-export function leadBoreFindings(context: RunContext, route: Route): Finding[] {
-  const { lead } = route
-  if (lead === null || route.laid === 'kept') return []
+export function leadBoreFindings(
+  context: RunContext,
+  { lead, laid, segments }: Pick<Route, 'lead' | 'laid'> & { readonly segments: readonly Segment[] },
+): Finding[] {
+  if (lead === null || laid === 'kept') return []
   const fed = fedIn(context, lead)
-  return route.segments.flatMap((segment): Finding[] => {
+  return segments.flatMap((segment): Finding[] => {
     const bore = boreOf(context, segment)
     if (bore === null || !fed.first) return []
     const wantsMm = (end: FedLead['first']) => endPassMm(end) + bore.besideMm

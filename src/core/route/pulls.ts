@@ -5,6 +5,7 @@ import { conduitFindings } from './conduit'
 import { edgeFindings } from './edge'
 import { ROUTE_LIMITS } from './limits'
 import { mainsFinding } from './mains'
+import { leadBoreFindings } from './lead'
 import { narrowFindings } from './narrow'
 import type { Route } from './plan'
 import { strayFinding } from './stray'
@@ -35,14 +36,11 @@ export function planFindings(
  * many bends and how hard from one place where it can be reached to the next. Nothing is said of a cable that
  * lies there.
  */
-function pullFindings(
-  context: RunContext,
-  { laid }: Pick<Route, 'laid'>,
-  onPlan: OnPlan,
-): readonly Finding[] {
-  if (laid === 'kept' || context.measured.installedM !== null || 'none' in onPlan) return []
+function pullFindings(context: RunContext, route: Route, onPlan: OnPlan): readonly Finding[] {
+  if (route.laid === 'kept' || context.measured.installedM !== null || 'none' in onPlan) return []
   return [
     ...conduitFindings(context, onPlan, stillAmong(onPlan.growths)),
+    ...leadBoreFindings(context, { ...route, segments: onPlan.segments }),
     ...onPlan.pulls.flatMap((pull, i) => findingsOf(context, pull, i + 1)),
     ...onPlan.growths.flatMap((growth) => growthFinding(context, growth)),
   ]
