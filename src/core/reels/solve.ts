@@ -76,6 +76,8 @@ function worthALook({ sizes, fresh: box }: Packing, { fresh, begun }: Opened, le
 /** What is to be as little as it can, and which costs there can be: they come in steps. */
 interface Aim {
   readonly worth: Worth
+  /** What it costs at the least, by length alone. */
+  readonly byLength: number
   readonly costs: (opened: Opened) => number
   /** The first cost that is not below. */
   readonly from: (least: number) => number
@@ -85,8 +87,9 @@ interface Aim {
   readonly boundWhereMany: boolean
 }
 
-const fewestFresh = ({ begun }: Packing): Aim => ({
-  worth: { fresh: 1, begun: begun.map(() => 0), mostFresh: null },
+const fewestFresh = (packing: Packing): Aim => ({
+  worth: { fresh: 1, begun: packing.begun.map(() => 0), mostFresh: null },
+  byLength: leastFresh(packing),
   costs: ({ fresh }) => fresh,
   from: (least) => Math.ceil(least - 1e-6),
   below: (cost) => cost - 1,
@@ -95,6 +98,7 @@ const fewestFresh = ({ begun }: Packing): Aim => ({
 
 const leastOfBegun = (packing: Packing, mostFresh: number): Aim => ({
   worth: { fresh: 0, begun: packing.begun, mostFresh },
+  byLength: leastBeside(packing, mostFresh),
   costs: ({ begun }) => begun,
   from: (least) => leastBegun(packing, least - 1e-4),
   below: (cost) => nextLessBegun(packing, cost),
@@ -127,7 +131,8 @@ function* overLoads(
   const share = aim.worth.mostFresh === null ? 0 : 0.5
   let loads = start
   const cost = () => aim.costs(openedBy(packing, loads))
-  const least = () => aim.from(programme.least)
+  // Length alone bounds it before any look does.
+  const least = () => Math.max(aim.byLength, aim.from(programme.least))
   const proved = () => least() >= cost()
   const tried = (other: readonly Load[]) => {
     // A solver that gives up answers with anything: what does not make every cut is no plan.
