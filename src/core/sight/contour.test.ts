@@ -2,7 +2,7 @@ import { contours } from 'd3-contour'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { areaM2, contains, signedAreaM2, type PlanPoint } from '../geometry'
-import { ringsOf } from './contour'
+import { ringsOf, traced, type Traced } from './contour'
 import { ringsAt } from './rings'
 
 const gridOf = (columns: number, rows: number) => ({ left: 0, bottom: 0, cellM: 1, columns, rows })
@@ -42,6 +42,32 @@ describe('rings round what reaches a value', () => {
       { numRuns: 400 },
     ),
   )
+  it.each([true, false])('are the same, in the same order, traced on from before, smooth %s', (smooth) =>
+    fc.assert(
+      fc.property(
+        field,
+        fc.array(fc.array(fc.tuple(fc.nat(80), fc.nat(4)), { maxLength: 6 }), { maxLength: 5 }),
+        ({ grid, values }, rounds) => {
+          const over = { grid, thresholds: [0.5, 2, 3.25], smooth }
+          let now = traced(null, { ...over, values })
+          for (const round of rounds) {
+            for (const [cell, value] of round) values[cell % values.length] = value
+            now = traced(now, { ...over, values })
+            expect(now).toEqual(traced(null, { ...over, values }))
+          }
+        },
+      ),
+      { numRuns: 200 },
+    ),
+  )
+  it('traced on from before, rings that no change comes near are the very same', () => {
+    const over = { grid: gridOf(7, 1), thresholds: [0.5], smooth: false }
+    const ringsIn = (of: Traced) => of.rings[0]!.map(({ ring }) => ring)
+    const before = traced(null, { ...over, values: [1, 0, 0, 0, 0, 0, 0] })
+    const after = traced(before, { ...over, values: [1, 0, 0, 0, 0, 1, 0] })
+    expect(ringsIn(after)).toHaveLength(2)
+    expect(ringsIn(after)[0]).toBe(ringsIn(before)[0])
+  })
   it('lie on the plan where the grid does', () => {
     const [ring] = ringsOf(
       { left: 10, bottom: -4, cellM: 0.5, columns: 3, rows: 3 },

@@ -32,13 +32,10 @@ const WAYS: readonly (readonly number[])[] = [
   [LEFT, ABOVE],
   [],
 ]
-/** The square that lies beyond a side, and the side by which it is entered. */
-const BEYOND = [
-  { column: 0, row: -1, enters: ABOVE },
-  { column: 1, row: 0, enters: LEFT },
-  { column: 0, row: 1, enters: BELOW },
-  { column: -1, row: 0, enters: RIGHT },
-] as const
+/** The same in one row: for each case its first way's sides, then its second's. */
+const SIDES = Uint8Array.from(WAYS.flatMap((sides) => [0, 1, 2, 3].map((at) => sides[at] ?? 0)))
+/** The side by which the square beyond a side is entered. */
+const ENTERS = Uint8Array.of(ABOVE, LEFT, BELOW, RIGHT)
 
 type Ring = PlanPoint[]
 
@@ -46,74 +43,193 @@ type Ring = PlanPoint[]
  * Every ring where `values` reach `threshold`, on the plan, m. `smooth`: the ring runs where the value would
  * be reached between the middles of two cells; else halfway.
  */
-export function ringsOf(
-  { left, bottom, cellM, columns, rows }: Grid,
-  values: ArrayLike<number>,
-  threshold: number,
-  smooth: boolean,
-): Ring[] {
-  const value = (column: number, row: number): number => values[row * columns + column]!
-  // With a rim of nothing round it, so that squares stand between all middles of cells, one more each way.
+export const ringsOf = (grid: Grid, values: ArrayLike<number>, threshold: number, smooth: boolean): Ring[] =>
+  traced(null, { grid, values, thresholds: [threshold], smooth }).rings[0]!.map(({ ring }) => ring)
+
+interface Field {
+  readonly grid: Grid
+  readonly values: ArrayLike<number>
+  /** Rising. */
+  readonly thresholds: readonly number[]
+  readonly smooth: boolean
+}
+
+/** The rings of a field by threshold, and what the next ones are traced from. */
+export interface Traced {
+  readonly values: Float64Array
+  readonly reached: Uint8Array
+  readonly rings: readonly (readonly TracedRing[])[]
+}
+
+interface TracedRing {
+  readonly ring: Ring
+  /** The ways that it goes through squares, a number each; the least first. */
+  readonly steps: readonly number[]
+}
+
+/** A way through a square as one number. */
+const stepOf = (square: number, way: number): number => 2 * square + way
+
+/**
+ * Traces the rings of every threshold. With those of the same grid and thresholds from before, only what goes
+ * through squares whose values changed is traced anew; the outcome is the same.
+ */
+export function traced(before: Traced | null, field: Field): Traced {
+  const { grid, thresholds } = field
+  // With a rim of nothing round it, so that squares stand between all middles of cells, one more each way: a
+  // square has the place of its cell below left.
+  const wide = grid.columns + 2
+  const values = new Float64Array(field.values)
+  const changed = before && changedCells(before.values, values)
+  const reached = before?.reached.slice() ?? new Uint8Array(wide * (grid.rows + 2))
+  reach(grid, values, thresholds, changed, reached)
+  const open = new Uint8Array(2 * reached.length)
+  if (!changed) {
+    const starts = ringed(grid, reached, thresholds.length)
+    return { values, reached, rings: thresholds.map((_, at) => trace(field, reached, at, starts[at]!, open)) }
+  }
+  const dirty = new Uint8Array(reached.length)
+  const squares: number[] = []
+  for (const cell of changed)
+    for (const aside of [0, 1, wide, wide + 1]) {
+      const square = rimmed(grid, cell) - aside
+      if (dirty[square] === 0) squares.push(square)
+      dirty[square] = 1
+    }
+  const rings = thresholds.map((_, at) => {
+    const [gone, kept] = parted(before.rings[at]!, ({ steps }) =>
+      steps.some((step) => dirty[step >> 1] === 1),
+    )
+    const freed = gone.flatMap(({ steps }) => steps.filter((step) => dirty[step >> 1] === 0))
+    const anew = squares.flatMap((square) => waysThrough(caseOf(reached, wide, square, at), square))
+    const starts = [...freed, ...anew].sort((a, b) => a - b)
+    const found = trace(field, reached, at, starts, open)
+    return [...kept, ...found].sort((a, b) => a.steps[0]! - b.steps[0]!)
+  })
+  return { values, reached, rings }
+}
+
+/** The rings of these steps, rising: each is gone once. `open` is clear, and is again after. */
+function trace(
+  { grid, values, thresholds, smooth }: Field,
+  reached: Uint8Array,
+  at: number,
+  starts: readonly number[],
+  open: Uint8Array,
+): TracedRing[] {
+  const { left, bottom, cellM, columns } = grid
+  const threshold = thresholds[at]!
   const wide = columns + 2
-  const inside = new Uint8Array(wide * (rows + 2))
-  for (let row = 0; row < rows; row++) {
-    const [from, to] = [row * columns, (row + 1) * wide + 1]
-    for (let column = 0; column < columns; column++)
-      if (values[from + column]! >= threshold) inside[to + column] = 1
-  }
-  /** For each square with a ring in it: which of the sixteen it is, and its ways not gone yet. */
-  const cases = new Uint8Array(inside.length)
-  const open = new Uint8Array(inside.length)
-  const starts: number[] = []
-  for (let row = 0; row <= rows; row++) {
-    let at = row * wide
-    let [below, above] = [0, 0]
-    for (let column = 0; column <= columns; column++, at++) {
-      const [nextBelow, nextAbove] = [inside[at + 1]!, inside[at + wide + 1]!]
-      const which = above | (nextAbove << 1) | (nextBelow << 2) | (below << 3)
-      below = nextBelow
-      above = nextAbove
-      if (which === 0 || which === 15) continue
-      cases[at] = which
-      open[at] = which === 5 || which === 10 ? 3 : 1
-      starts.push(at)
-    }
-  }
-  const within = (column: number, row: number) => column >= 0 && row >= 0 && column < columns && row < rows
-  /** Where between two cells the value is reached, as a share of the way; at the rim where the grid ends. */
-  const share = (c: number, r: number, c2: number, r2: number): number => {
-    if (!smooth || !within(c, r) || !within(c2, r2)) return 0.5
-    const [from, to] = [value(c, r), value(c2, r2)]
-    return (threshold - from) / (to - from)
-  }
-  const spot = (column: number, row: number, side: number): PlanPoint => {
-    // A square's own corners are the middles of cells: its left ones lie half a cell before its column.
+  const beyond = Int32Array.of(-wide, 1, wide, -1)
+  /** Where a ring leaves a square by a side. */
+  const spot = (square: number, side: number): PlanPoint => {
+    const cell = square + (side === RIGHT ? 1 : 0) + (side === ABOVE ? wide : 0)
+    const column = (cell % wide) - 1
+    const row = Math.floor(cell / wide) - 1
     const across = side === BELOW || side === ABOVE
-    const [c, r] = [side === RIGHT ? column : column - 1, side === ABOVE ? row : row - 1]
-    const on = across ? share(c, r, c + 1, r) : share(c, r, c, r + 1)
+    // Where the value is reached, as a share of the way to the next cell; halfway where the grid ends.
+    let share = 0.5
+    if (smooth && within(grid, column, row) && within(grid, column + +across, row + +!across)) {
+      const here = row * columns + column
+      const [from, to] = [values[here]!, values[here + (across ? 1 : columns)]!]
+      share = (threshold - from) / (to - from)
+    }
     return {
-      x: left + (c + 0.5 + (across ? on : 0)) * cellM,
-      y: bottom + (r + 0.5 + (across ? 0 : on)) * cellM,
+      x: left + (column + 0.5 + (across ? share : 0)) * cellM,
+      y: bottom + (row + 0.5 + (across ? 0 : share)) * cellM,
     }
   }
-  const rings: Ring[] = []
-  for (const start of starts)
-    while (open[start]! !== 0) {
-      const ring: Ring = []
-      let [column, row] = [start % wide, Math.floor(start / wide)]
-      let way = open[start]! & 1 ? 0 : 1
-      for (;;) {
-        const at = row * wide + column
-        if ((open[at]! & (1 << way)) === 0) break // round
-        open[at]! &= ~(1 << way)
-        const side = WAYS[cases[at]!]![2 * way + 1]!
-        ring.push(spot(column, row, side))
-        const next = BEYOND[side as 0 | 1 | 2 | 3]
-        column += next.column
-        row += next.row
-        way = WAYS[cases[row * wide + column]!]![0] === next.enters ? 0 : 1
-      }
-      rings.push(ring)
+  for (const start of starts) open[start] = 1
+  const rings: TracedRing[] = []
+  for (const start of starts) {
+    if (open[start] === 0) continue
+    const ring: Ring = []
+    const steps: number[] = []
+    for (let step = start; open[step] === 1; ) {
+      open[step] = 0
+      steps.push(step)
+      const square = step >> 1
+      const side = SIDES[4 * caseOf(reached, wide, square, at) + 2 * (step & 1) + 1]!
+      ring.push(spot(square, side))
+      const next = square + beyond[side]!
+      step = stepOf(next, SIDES[4 * caseOf(reached, wide, next, at)] === ENTERS[side] ? 0 : 1)
     }
+    rings.push({ ring, steps })
+  }
   return rings
+}
+
+/** Which of the sixteen a square is for a threshold. */
+const caseOf = (reached: Uint8Array, wide: number, square: number, at: number): number =>
+  (reached[square + wide]! > at ? 1 : 0) |
+  (reached[square + wide + 1]! > at ? 2 : 0) |
+  (reached[square + 1]! > at ? 4 : 0) |
+  (reached[square]! > at ? 8 : 0)
+
+function waysThrough(which: number, square: number): readonly number[] {
+  if (WAYS[which]!.length === 0) return []
+  return WAYS[which]!.length > 2 ? [stepOf(square, 0), stepOf(square, 1)] : [stepOf(square, 0)]
+}
+
+const within = ({ columns, rows }: Grid, column: number, row: number): boolean =>
+  column >= 0 && row >= 0 && column < columns && row < rows
+
+/** The place of a cell with the rim round the grid. */
+const rimmed = ({ columns }: Grid, cell: number): number =>
+  (Math.floor(cell / columns) + 1) * (columns + 2) + (cell % columns) + 1
+
+function changedCells(was: Float64Array, is: Float64Array): readonly number[] {
+  const changed: number[] = []
+  for (let cell = 0; cell < is.length; cell++) if (was[cell] !== is[cell]) changed.push(cell)
+  return changed
+}
+
+/** Writes how many of the thresholds each cell reaches: of those that changed, or of all. */
+function reach(
+  grid: Grid,
+  values: Float64Array,
+  thresholds: readonly number[],
+  changed: readonly number[] | null,
+  reached: Uint8Array,
+): void {
+  const countOf = (value: number) => {
+    let count = 0
+    while (count < thresholds.length && value >= thresholds[count]!) count++
+    return count
+  }
+  if (changed) for (const cell of changed) reached[rimmed(grid, cell)] = countOf(values[cell]!)
+  else
+    for (let row = 0, cell = 0; row < grid.rows; row++) {
+      const before = (row + 1) * (grid.columns + 2) + 1
+      for (let column = 0; column < grid.columns; column++, cell++)
+        reached[before + column] = countOf(values[cell]!)
+    }
+}
+
+/** By threshold, every way that a ring goes through a square. */
+function ringed({ columns, rows }: Grid, reached: Uint8Array, thresholds: number): readonly number[][] {
+  const wide = columns + 2
+  const steps = Array.from({ length: thresholds }, (): number[] => [])
+  for (let row = 0; row <= rows; row++) {
+    let square = row * wide
+    for (let column = 0; column <= columns; column++, square++) {
+      const below = reached[square]!
+      const nextBelow = reached[square + 1]!
+      const above = reached[square + wide]!
+      const nextAbove = reached[square + wide + 1]!
+      if (below === nextBelow && below === above && below === nextAbove) continue
+      const most = Math.max(below, nextBelow, above, nextAbove)
+      for (let at = Math.min(below, nextBelow, above, nextAbove); at < most; at++)
+        steps[at]!.push(...waysThrough(caseOf(reached, wide, square, at), square))
+    }
+  }
+  return steps
+}
+
+/** What does, and what does not. */
+function parted<T>(all: readonly T[], does: (one: T) => boolean): readonly [readonly T[], readonly T[]] {
+  const yes: T[] = []
+  const no: T[] = []
+  for (const one of all) (does(one) ? yes : no).push(one)
+  return [yes, no]
 }

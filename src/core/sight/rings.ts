@@ -1,6 +1,6 @@
 import { areaM2, boundsOf, contains, middleOf, signedAreaM2, type Outline, type PlanPoint } from '../geometry'
 import { LEVELS, type Edition, type LevelId } from '../job/choices'
-import { ringsOf } from './contour'
+import { ringsOf, traced, type Traced } from './contour'
 import { type Grid } from './grid'
 import { levelsOf } from './levels'
 import { SIGHT_LIMITS } from './limits'
@@ -21,13 +21,12 @@ export interface ContourLine {
 }
 
 /** The places where a value of the grid is at least a threshold: each its outer ring, then its holes. */
-export function ringsAt(
-  grid: Grid,
-  values: ArrayLike<number>,
-  threshold: number,
-  smooth: boolean,
-): PlanPoint[][][] {
-  const rings = ringsOf(grid, values, threshold, smooth).filter((ring) => ring.length > 2)
+export const ringsAt = (grid: Grid, values: ArrayLike<number>, threshold: number, smooth: boolean) =>
+  placesOf(ringsOf(grid, values, threshold, smooth))
+
+/** Rings put together: each outer one with its holes. */
+function placesOf(all: readonly PlanPoint[][]): PlanPoint[][][] {
+  const rings = all.filter((ring) => ring.length > 2)
   const outer = rings
     .filter((ring) => signedAreaM2(ring) < 0)
     .map((ring) => ({ rings: [ring], box: boundsOf(ring)!, sizeM2: areaM2(ring) }))
@@ -45,11 +44,13 @@ export function ringsAt(
   return outer.map((one) => one.rings)
 }
 
+/** Where nobody looks; with what was traced before on the same grid, what changed anew. */
 export function blindSpots(
   grid: Grid,
   ground: Uint8Array,
   count: Uint8Array,
-): Pick<Survey, 'blindSpots' | 'watchedM2' | 'blindM2'> {
+  before: Traced | null,
+): Pick<Survey, 'blindSpots' | 'watchedM2' | 'blindM2'> & { readonly traced: Traced } {
   const blind = new Uint8Array(ground.length)
   let [watched, unseen] = [0, 0]
   for (let i = 0; i < blind.length; i++) {
@@ -60,7 +61,8 @@ export function blindSpots(
     unseen++
   }
   const cellM2 = grid.cellM * grid.cellM
-  const spots = ringsAt(grid, blind, 0.5, false)
+  const now = traced(before, { grid, values: blind, thresholds: [0.5], smooth: false })
+  const spots = placesOf(now.rings[0]!.map(({ ring }) => ring))
     .map(
       (rings): BlindSpot => ({
         rings,
@@ -70,16 +72,23 @@ export function blindSpots(
     )
     .filter(({ sizeM2 }) => sizeM2 >= SIGHT_LIMITS.leastBlindM2.value)
     .sort((a, b) => b.sizeM2 - a.sizeM2)
-  return { blindSpots: spots, watchedM2: watched * cellM2, blindM2: unseen * cellM2 }
+  return { blindSpots: spots, watchedM2: watched * cellM2, blindM2: unseen * cellM2, traced: now }
 }
 
-export function contourLines(grid: Grid, best: Float32Array, edition: Edition): ContourLine[] {
-  return levelsOf(edition).map((level) => {
-    const densityPxM = LEVELS[level].densityPxM
-    return {
-      level,
-      densityPxM,
-      rings: ringsOf(grid, best, densityPxM, true).filter((ring) => ring.length > 3),
-    }
-  })
+/** The lines of an edition's levels; with what was traced before on the same grid, what changed anew. */
+export function contourLines(
+  grid: Grid,
+  best: Float32Array,
+  edition: Edition,
+  before: Traced | null,
+): { readonly contours: readonly ContourLine[]; readonly traced: Traced } {
+  const levels = levelsOf(edition)
+  const thresholds = levels.map((level) => LEVELS[level].densityPxM)
+  const now = traced(before, { grid, values: best, thresholds, smooth: true })
+  const contours = levels.map((level, at) => ({
+    level,
+    densityPxM: thresholds[at]!,
+    rings: now.rings[at]!.map(({ ring }) => ring).filter((ring) => ring.length > 3),
+  }))
+  return { contours, traced: now }
 }

@@ -5,6 +5,7 @@ import type { SurveyCamera } from './eye'
 import { lookOver } from './footprint'
 import { scratchFor } from './look'
 import { gridOver, type Grid } from './grid'
+import type { Traced } from './contour'
 import type { World } from './floors'
 import { settingOf } from './occluders'
 import { isOfCables, nameOf } from '../plan'
@@ -71,6 +72,8 @@ interface Kept {
   readonly cameras: readonly SurveyCamera[]
   readonly areas: ReadonlyMap<string, AreaResult>
   readonly privacy: ReadonlyMap<string, PrivacyResult>
+  readonly lines: Traced
+  readonly blind: Traced
 }
 
 /** The whole survey at once; see `surveySteps` for one that can be watched and stopped. */
@@ -143,10 +146,20 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
   }
   const byId = <T extends { readonly thingId: string }>(all: readonly T[]) =>
     new Map(all.map((one) => [one.thingId, one]))
+  const lines = contourLines(grid, best, edition, before?.lines ?? null)
+  const blind = blindSpots(grid, ground, count, before?.blind ?? null)
   memory.kept =
     remembered(together) > MOST_REMEMBERED
       ? null
-      : { place, together, cameras, areas: byId(areas), privacy: byId(privacy) }
+      : {
+          place,
+          together,
+          cameras,
+          areas: byId(areas),
+          privacy: byId(privacy),
+          lines: lines.traced,
+          blind: blind.traced,
+        }
   return {
     floor,
     planeM,
@@ -158,8 +171,10 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
     areas,
     targets,
     privacy,
-    ...blindSpots(grid, ground, count),
-    contours: contourLines(grid, best, edition),
+    blindSpots: blind.blindSpots,
+    watchedM2: blind.watchedM2,
+    blindM2: blind.blindM2,
+    contours: lines.contours,
   }
 }
 
