@@ -64,7 +64,7 @@ const CLIP: Support = {
   name: 'clips',
   everyM: 0.25,
   uprightM: 0.4,
-  how: 'the nail under the cable on the level, so that it carries; in the colour of the wall',
+  how: 'the nail under the cable on the level, so that it carries; in the colour of the wall, under a cover strip where it is on show',
   source: 'practice',
 }
 const TIE: Support = {
@@ -104,6 +104,7 @@ export const SPACES: Record<
   | 'garage or basement'
   | 'conduit'
   | 'clipped outside'
+  | 'board lap'
   | 'catenary'
   | 'under decking'
   | 'trunking indoors',
@@ -185,6 +186,16 @@ export const SPACES: Record<
     minutesPerM: 3,
     rained: true,
     caution: 'Nail below the cable on a level run, so that the nail carries it.',
+  },
+  'board lap': {
+    name: 'Under the lap of siding boards',
+    asks: ['sunlight'],
+    support: CLIP,
+    temperatureC: 35,
+    coldestC: -10,
+    minutesPerM: 2.5,
+    rained: true,
+    caution: 'Lift no board: it splits, and lets water in. Drip loop before the cable leaves the lap.',
   },
   'catenary': {
     name: 'Catenary wire outdoors',

@@ -79,6 +79,7 @@ describe('what is lawful', () => {
   })
   it.each([
     ['clipped outside', 'sunlight'],
+    ['board lap', 'sunlight'],
     ['under decking', 'wet'],
     ['buried duct', 'buried'],
     ['riser', 'riser'],

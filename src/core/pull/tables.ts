@@ -183,8 +183,9 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
         holeWords(hole, units),
       ]),
       note:
-        'Check the far side and hidden mains first; drill from both sides to meet. Seal both sides, and fire ' +
-        'walls as local rules ask. Not found: walls that are not drawn, and on the short way to a device.',
+        'Check the far side and hidden mains first: a small test hole shows where the wall comes out; drill ' +
+        'from both sides to meet. Seal both sides, and fire walls as local rules ask. Not found: walls that ' +
+        'are not drawn, and on the short way to a device.',
     },
     {
       title: 'Drill',

@@ -65,7 +65,9 @@ function endItems(context: RunContext, lead: ReadyLead): string[] {
     ...(first?.acrossMm == null
       ? []
       : [`Every hole that it passes is ${context.printed(endPassMm(first), 'size')} clear or more`]),
-    'Its plug in a bag, taped smooth: the tape takes the pull, never the plug',
+    context.cable.kind === 'fibre'
+      ? 'Drawn by the eye that the factory put on it; its caps stay on'
+      : 'Its plug in a bag, taped smooth: the tape takes the pull, never the plug',
   ]
 }
 

@@ -49,10 +49,10 @@ describe('rings round what reaches a value', () => {
         fc.array(fc.array(fc.tuple(fc.nat(80), fc.nat(4)), { maxLength: 6 }), { maxLength: 5 }),
         ({ grid, values }, rounds) => {
           const over = { grid, thresholds: [0.5, 2, 3.25], smooth }
-          let now = traced(null, { ...over, values })
+          let now = traced(null, { ...over, values: [...values] })
           for (const round of rounds) {
             for (const [cell, value] of round) values[cell % values.length] = value
-            now = traced(now, { ...over, values })
+            now = traced(now, { ...over, values: [...values] })
             expect(now).toEqual(traced(null, { ...over, values }))
           }
         },

@@ -48,6 +48,7 @@ export const ringsOf = (grid: Grid, values: ArrayLike<number>, threshold: number
 
 interface Field {
   readonly grid: Grid
+  /** They are kept for the next time: nobody writes in them any more. */
   readonly values: ArrayLike<number>
   /** Rising. */
   readonly thresholds: readonly number[]
@@ -56,7 +57,7 @@ interface Field {
 
 /** The rings of a field by threshold, and what the next ones are traced from. */
 export interface Traced {
-  readonly values: Float64Array
+  readonly values: ArrayLike<number>
   readonly reached: Uint8Array
   readonly rings: readonly (readonly TracedRing[])[]
 }
@@ -75,11 +76,10 @@ const stepOf = (square: number, way: number): number => 2 * square + way
  * through squares whose values changed is traced anew; the outcome is the same.
  */
 export function traced(before: Traced | null, field: Field): Traced {
-  const { grid, thresholds } = field
+  const { grid, values, thresholds } = field
   // With a rim of nothing round it, so that squares stand between all middles of cells, one more each way: a
   // square has the place of its cell below left.
   const wide = grid.columns + 2
-  const values = new Float64Array(field.values)
   const changed = before && changedCells(before.values, values)
   const reached = before?.reached.slice() ?? new Uint8Array(wide * (grid.rows + 2))
   reach(grid, values, thresholds, changed, reached)
@@ -159,6 +159,12 @@ function trace(
   return rings
 }
 
+/** A plain loop: it goes over every point of every ring while a hand drags. */
+function comesBy(steps: readonly number[], dirty: Uint8Array): boolean {
+  for (let i = 0; i < steps.length; i++) if (dirty[steps[i]! >> 1] === 1) return true
+  return false
+}
+
 /** Which of the sixteen a square is for a threshold. */
 const caseOf = (reached: Uint8Array, wide: number, square: number, at: number): number =>
   (reached[square + wide]! > at ? 1 : 0) |
@@ -178,7 +184,7 @@ const within = ({ columns, rows }: Grid, column: number, row: number): boolean =
 const rimmed = ({ columns }: Grid, cell: number): number =>
   (Math.floor(cell / columns) + 1) * (columns + 2) + (cell % columns) + 1
 
-function changedCells(was: Float64Array, is: Float64Array): readonly number[] {
+function changedCells(was: ArrayLike<number>, is: ArrayLike<number>): readonly number[] {
   const changed: number[] = []
   for (let cell = 0; cell < is.length; cell++) if (was[cell] !== is[cell]) changed.push(cell)
   return changed
@@ -187,7 +193,7 @@ function changedCells(was: Float64Array, is: Float64Array): readonly number[] {
 /** Writes how many of the thresholds each cell reaches: of those that changed, or of all. */
 function reach(
   grid: Grid,
-  values: Float64Array,
+  values: ArrayLike<number>,
   thresholds: readonly number[],
   changed: readonly number[] | null,
   reached: Uint8Array,

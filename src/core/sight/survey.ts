@@ -70,6 +70,7 @@ interface Kept {
   readonly place: string
   readonly together: Together
   readonly cameras: readonly SurveyCamera[]
+  readonly ground: Uint8Array
   readonly areas: ReadonlyMap<string, AreaResult>
   readonly privacy: ReadonlyMap<string, PrivacyResult>
   readonly lines: Traced
@@ -113,7 +114,7 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
   for (; !looked.done; looked = looking.next()) yield ++done / pieces
   const together = looked.value
   done = cameras.length
-  const ground = groundOf(things, setting, grid, planeM)
+  const ground = before?.ground ?? groundOf(things, setting, grid, planeM)
   const { best, count } = seenOn(ground, together)
   const changed = changedCameras(before?.cameras ?? [], cameras)
   const sameMarks = before !== null && whoWords(before.cameras) === whoWords(cameras)
@@ -155,6 +156,7 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
           place,
           together,
           cameras,
+          ground,
           areas: byId(areas),
           privacy: byId(privacy),
           lines: lines.traced,
@@ -167,7 +169,8 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
     marks: cameras.map(({ mark }) => mark),
     best,
     count,
-    ground,
+    // Whoever gets the survey may give it away.
+    ground: ground.slice(),
     areas,
     targets,
     privacy,

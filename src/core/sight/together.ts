@@ -8,6 +8,7 @@ import type { Setting } from './occluders'
 interface Layer {
   /** Where it stood and looked, told apart from any other. */
   readonly eye: string
+  /** Rising. */
   readonly cells: Uint32Array
   readonly densityPxM: Float32Array
 }
@@ -97,18 +98,33 @@ function takeAway(
 ): void {
   if (gone.length === 0) return
   const open = new Uint8Array(best.length)
+  let [first, last] = [best.length, -1]
   for (const { cells, densityPxM } of gone)
     for (let i = 0; i < cells.length; i++) {
       const cell = cells[i]!
       count[cell]!--
-      if (densityPxM[i] === best[cell]) open[cell] = 1
+      if (densityPxM[i] !== best[cell]) continue
+      open[cell] = 1
+      first = Math.min(first, cell)
+      last = Math.max(last, cell)
     }
-  for (let cell = 0; cell < open.length; cell++) if (open[cell] === 1) best[cell] = 0
+  for (let cell = first; cell <= last; cell++) if (open[cell] === 1) best[cell] = 0
   for (const { cells, densityPxM } of stays.values())
-    for (let i = 0; i < cells.length; i++) {
+    for (let i = firstFrom(cells, first); i < cells.length && cells[i]! <= last; i++) {
       const cell = cells[i]!
       if (open[cell] === 1 && densityPxM[i]! > best[cell]!) best[cell] = densityPxM[i]!
     }
+}
+
+/** The place of the first cell that is not before. */
+function firstFrom(cells: Uint32Array, cell: number): number {
+  let [from, to] = [0, cells.length]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (cells[middle]! < cell) from = middle + 1
+    else to = middle
+  }
+  return from
 }
 
 /** How many cells are remembered. */
