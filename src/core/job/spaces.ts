@@ -64,7 +64,9 @@ const CLIP: Support = {
   name: 'clips',
   everyM: 0.25,
   uprightM: 0.4,
-  how: 'the nail under the cable on the level, so that it carries; in the colour of the wall, under a cover strip where it is on show',
+  how:
+    'the nail under the cable on the level, so that it carries; in the colour of the wall, under a cover ' +
+    'strip where it is on show',
   source: 'practice',
 }
 const TIE: Support = {

@@ -97,9 +97,7 @@ export function traced(before: Traced | null, field: Field): Traced {
       dirty[square] = 1
     }
   const rings = thresholds.map((_, at) => {
-    const [gone, kept] = parted(before.rings[at]!, ({ steps }) =>
-      steps.some((step) => dirty[step >> 1] === 1),
-    )
+    const [gone, kept] = parted(before.rings[at]!, ({ steps }) => comesBy(steps, dirty))
     const freed = gone.flatMap(({ steps }) => steps.filter((step) => dirty[step >> 1] === 0))
     const anew = squares.flatMap((square) => waysThrough(caseOf(reached, wide, square, at), square))
     const starts = [...freed, ...anew].sort((a, b) => a - b)
