@@ -3,7 +3,7 @@
 import { memo, useCallback, useEffect, useMemo } from 'react'
 import { Circle, Group, Layer, Line, Stage } from 'react-konva'
 import { along, boundsOf, distanceM, type PlanPoint } from '@/core/geometry'
-import type { Device, Sight, ThingName } from '@/core/job'
+import type { Device, Sight } from '@/core/job'
 import type { Camera } from '@/core/parts'
 import type { Bundle } from '@/core/pathway'
 import { boundsOfThing, pointsOf } from '@/core/plan'
@@ -21,16 +21,7 @@ import {
 } from '@/core/sight'
 import { METRES_PER_FOOT, print, type UnitSystem } from '@/core/units'
 import type { Spot } from '@/drawings/labels/place'
-import {
-  densityBands,
-  OF_CABLES,
-  placeOn,
-  standOf,
-  toPlan,
-  toScreen,
-  writtenOn,
-  type Room,
-} from '@/drawings/plan'
+import { densityBands, placeOn, standOf, toPlan, toScreen, writtenOn, type Room } from '@/drawings/plan'
 import { useCatalogue } from '../job/JobProvider'
 import { useInk } from '../kit/ink'
 import { boundsOfPicked } from './changes'
@@ -42,7 +33,7 @@ import { BackgroundPicture, Cells, SurveyPicture } from './GroundLayer'
 import { HandTag } from './HandTag'
 import { hoverWords, sightWords } from './handWords'
 import { Labels } from './Labels'
-import type { Layers } from './layers'
+import { layerOf, type Layers } from './layers'
 import { Handles } from './shapes/Handles'
 import { Things } from './shapes/Things'
 import { ontoEdge, snap, type Snapped } from './snap'
@@ -182,10 +173,8 @@ const Drawn = memo(function Drawn(props: PlanCanvasProps) {
   }, [view, width, height])
   const shownThings = useMemo(() => {
     const reaching = reachingInto(things, boundsOfThing, drawnFor)
-    const hidden = (kind: ThingName) =>
-      (!layers.areas && AREAS.has(kind)) || (!layers.cable && OF_CABLES.has(kind))
-    return reaching.filter(({ kind, id }) => !hidden(kind) || ids.has(id))
-  }, [things, drawnFor, layers.areas, layers.cable, ids])
+    return reaching.filter(({ kind, id }) => layers[layerOf(kind)] || ids.has(id))
+  }, [things, drawnFor, layers, ids])
   const othersShown = useMemo(
     () => (layers.floors ? reachingInto(others, boundsOfThing, drawnFor) : []),
     [others, drawnFor, layers.floors],
@@ -386,7 +375,6 @@ function aheadOn(sight: Sight | null, camera: Camera | null) {
 const BEYOND = DRAWN_BEYOND_PX + 40
 const NOBODY: readonly string[] = []
 const NONE: ReadonlySet<string> = new Set()
-const AREAS: ReadonlySet<string> = new Set(['area', 'privacy', 'premises', 'target', 'walk'])
 
 /** How fine the grid is to which a hand's spots are drawn (m), by how near one looks. */
 function gridOf(perMetre: number, units: UnitSystem): number {

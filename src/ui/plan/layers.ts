@@ -2,7 +2,8 @@
 
 import { useMemo, useSyncExternalStore } from 'react'
 import { z } from 'zod'
-import { SEEN, type Seen } from '@/drawings/plan'
+import type { ThingName } from '@/core/plan'
+import { OF_CABLES, SEEN, type Seen } from '@/drawings/plan'
 import { useAuthor } from '../job/author'
 
 /** What else may lie on the plan, from the undermost to the uppermost, and whether it does at first. */
@@ -10,6 +11,7 @@ export const SWITCHES = {
   background: { label: 'Drawing under it', at: true },
   grid: { label: 'Grid', at: true },
   floors: { label: 'Other floors, faint', at: false },
+  things: { label: 'Walls and things', at: true },
   areas: { label: 'Areas and privacy', at: true },
   cable: { label: 'Pathways and cable', at: true },
   sun: { label: 'Sun now', at: false },
@@ -18,6 +20,14 @@ export const SWITCHES = {
   names: { label: 'Names and figures', at: true },
 } as const
 export type Switch = keyof typeof SWITCHES
+
+const AREAS: ReadonlySet<ThingName> = new Set(['area', 'privacy', 'premises', 'target', 'walk'])
+
+/** Which layer a kind of thing lies in. */
+export function layerOf(kind: ThingName): Switch {
+  if (AREAS.has(kind)) return 'areas'
+  return OF_CABLES.has(kind) ? 'cable' : 'things'
+}
 
 const Layers = z.object({
   seen: z.enum(Object.keys(SEEN) as Seen[]).catch('density'),

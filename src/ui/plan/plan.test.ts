@@ -4,9 +4,10 @@ import { contains, distanceM } from '@/core/geometry'
 import { area, block, soffit, wall, xy } from '@/testing/plans'
 import { PlanThing } from '@/core/job'
 import { densityBands, fit, scaleBarM, toPlan, toScreen, zoom } from '@/drawings/plan'
-import { cornersOf, moved, withCorner } from '@/core/plan'
+import { cornersOf, moved, THINGS, withCorner, type ThingName } from '@/core/plan'
 import { STAND_OFF_M } from '@/core/sight'
 import { ACTIONS } from './actions'
+import { layerOf, type Switch } from './layers'
 import { ontoEdge, snap } from './snap'
 import { DRAWN } from './tools'
 
@@ -162,4 +163,16 @@ it('no key of the plan does two things', () => {
     ...ACTIONS.flatMap(({ key }) => key ?? []),
   ]
   expect(keys.filter((key, i) => keys.indexOf(key) < i)).toEqual([])
+})
+
+describe('layers', () => {
+  it('what hides, what is watched and what cables need lie apart: each kind of thing in one', () => {
+    const lie = (layer: Switch) =>
+      (Object.keys(THINGS) as ThingName[]).filter((kind) => layerOf(kind) === layer)
+    expect(lie('areas')).toEqual(['premises', 'area', 'privacy', 'target', 'walk'])
+    expect(lie('cable')).toEqual(['pathway', 'pull point'])
+    expect(lie('things')).toEqual(
+      expect.arrayContaining(['wall', 'soffit', 'obstacle', 'slab', 'ground level', 'head end', 'equipment']),
+    )
+  })
 })
