@@ -163,6 +163,18 @@ describe('steps follow from the plan', () => {
     const order = ['seal/grease', 'power/connect', 'seal/camera/tail', 'seal/before-closing', 'mount/camera']
     expect(ids.filter((id) => order.includes(id))).toEqual(order)
   })
+  it.each([
+    ['coupling-push-turn', ['seal/camera/tail/first', 'power/connect', 'seal/camera/tail'], 3, 1],
+    ['coupling-four-part', ['power/connect', 'seal/camera/tail'], 0, 5],
+  ])('a kit is closed in the order that its maker says: %s', (sealId, order, first, last) => {
+    const choices = [{ opening: 'camera/tail', sealId, cables: 1 }]
+    const steps = plan({ exposure: 'open weather', seal: { choices } })
+    const ids = steps.map(({ id }) => id)
+    expect(ids.filter((id) => order.includes(id) || id === 'seal/camera/tail/first')).toEqual(order)
+    const pieces = (id: string) => steps.find((one) => one.id === id)?.items.length ?? 0
+    expect([pieces('seal/camera/tail/first'), pieces('seal/camera/tail')]).toEqual([first, last])
+    expect(ids.indexOf(order[0]!)).toBeGreaterThan(ids.indexOf('terminate/camera-end'))
+  })
   it('an analogue camera shows a picture, not a link, and has no password', () => {
     const on = { equipment: [equipment({ id: 'dc', name: 'DC', partId: 'dc-12-5' })] }
     const steps = plan({ cameraId: 'analogue-bullet-2mp', cableId: 'rg59-18-2' }, on)

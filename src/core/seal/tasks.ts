@@ -1,9 +1,10 @@
 import { joint, partsBefore, reachOfOpening, upOf, calledIn, type Placed } from '../assembly'
-import type { DeviceContext } from '../parts'
+import type { DeviceContext, Seal, SealPiece } from '../parts'
 import { accessoryTasks, measure, task, type Need, type Task } from '../procedure'
+import { inSentence } from '../units'
 import { SEAL_LIMITS } from './limits'
 import { openingsToClose, placedAt, type ClosedOpening } from './openings'
-import type { Seal } from './plan'
+import type { Seal as SealChoices } from './plan'
 import { tailsGetWet } from './findings'
 import { greased } from './seal'
 
@@ -31,7 +32,7 @@ function gripped(clampMm: Range, jacketMm: Range | null): Range {
   return both[0] < both[1] ? both : clampMm
 }
 
-function cableAcross(context: DeviceContext, plan: Seal, cameraEndId: string): Task[] {
+function cableAcross(context: DeviceContext, plan: SealChoices, cameraEndId: string): Task[] {
   const { cable, catalogue } = context
   const gripping = openingsToClose(context, plan).find(({ seal }) => seal.clampMm)?.seal
   if (!gripping?.clampMm) return []
@@ -103,11 +104,14 @@ const comesThrough = (context: DeviceContext, placed: Placed): Need[] =>
     force: 'reach',
   }))
 
-function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
+function closingOpenings(context: DeviceContext, plan: SealChoices): Task[] {
   const { policies } = context
   const chosen = openingsToClose(context, plan)
   const tailsReach = joint(context).reach
   return [
+    ...chosen.flatMap(({ seal, opening, ref }) =>
+      opening.kind === 'tail joint' && seal.makeFirst ? [closedFirst(seal, seal.makeFirst, ref)] : [],
+    ),
     ...chosen.map((closed) => {
       const { seal, opening, partName, ref } = closed
       const onCable = opening.kind === 'cable entry' || opening.kind === 'grommet seat'
@@ -117,7 +121,7 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
         ...placeOf(context, closed),
         title: `Seal the ${opening.name}: ${seal.name}`,
         detail: context.surface.facing === 'down' ? (seal.makeBelow ?? seal.make) : seal.make,
-        items: seal.pieces.map(({ name, way }) => `${name}: ${way}`),
+        items: (seal.makeFirst ? seal.pieces.filter(onTail) : seal.pieces).map(piece),
         reason: `${partName}. ${seal.kind === 'grommet' ? INSIDE : WHY[onCable ? 'cable' : 'rest']}`,
       })
     }),
@@ -147,6 +151,24 @@ function closingOpenings(context: DeviceContext, plan: Seal): Task[] {
     ...accessoryTasks(context, 'seal', 'seal', { reach: tailsReach }),
   ]
 }
+
+const onTail = ({ when }: SealPiece): boolean => when === 'on the tail'
+const piece = ({ name, way }: SealPiece): string => `${name}: ${way}`
+
+/** What of a kit its maker wants closed on the finished end before that is mated. */
+const closedFirst = (seal: Seal, makeFirst: string, ref: string): Task =>
+  task('connect', {
+    id: `seal/${ref}/first`,
+    after: [
+      { fact: 'threaded', because: 'Its pieces are on the cable first.' },
+      { fact: 'camera end', because: 'It closes behind the finished plug.' },
+    ],
+    before: [{ fact: 'connected', because: 'The maker of this kit has it closed before it is mated.' }],
+    title: `Close the ${inSentence(seal.name)} on the cable, before it is mated`,
+    detail: makeFirst,
+    items: seal.pieces.filter((one) => !onTail(one)).map(piece),
+    reason: 'Mated first, its nut turns the plug in its socket.',
+  })
 
 const TAILS = {
   'cap': (tails: string) => ({ title: `Cap the unused tails: ${tails}` }),

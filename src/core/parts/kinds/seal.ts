@@ -24,6 +24,8 @@ export const Seal = z.strictObject({
   pieces: z.array(SealPiece).max(10),
   /** How it is made good, in one sentence. */
   make: z.string().max(300),
+  /** What its maker wants closed on the cable before the joint is mated, in one sentence; else all comes after. */
+  makeFirst: z.string().trim().min(1).max(300).optional(),
   /** The same where it hangs from a soffit or a ceiling, if that differs. */
   makeBelow: z.string().max(300).optional(),
   source: Source,
@@ -116,6 +118,16 @@ export const sealKind = partKind({
       way: { as: 'words' },
       stages: ['seal'],
       costs: 'how it is closed',
+    },
+    {
+      path: 'makeFirst',
+      label: 'What is closed before mating',
+      way: { as: 'words' },
+      none: 'Nothing: all of it after',
+      absent: true,
+      hint: 'Some kits want their nut tight before they are plugged in: the maker’s sheet says',
+      stages: ['seal'],
+      costs: 'in which order it is closed',
     },
   ],
 })
