@@ -24,7 +24,7 @@ export const Seal = z.strictObject({
   pieces: z.array(SealPiece).max(10),
   /** How it is made good, in one sentence. */
   make: z.string().max(300),
-  /** What its maker wants closed on the cable before the joint is mated, in one sentence; else all comes after. */
+  /** What its maker wants closed on the cable before mating, in one sentence; else all comes after. */
   makeFirst: z.string().trim().min(1).max(300).optional(),
   /** The same where it hangs from a soffit or a ceiling, if that differs. */
   makeBelow: z.string().max(300).optional(),
