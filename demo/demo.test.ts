@@ -93,6 +93,9 @@ describe('Kestrel Quay', () => {
     expect(cuts.find(({ mark }) => mark === 'R1')!.cutM).toBeNull()
     const lead = assessment.runs[0]!.findings.filter(({ id }) => id === 'route/lead')
     expect(lead.map(({ verdict }) => verdict)).toEqual(['good'])
+    // Beside what else goes there its end does not pass everywhere: it is drawn first.
+    const bores = assessment.runs[0]!.findings.filter(({ id }) => id.startsWith('route/lead-bore'))
+    expect(bores.map(({ verdict }) => verdict)).toEqual(['check', 'check'])
   })
   it('has a measured level out of limits that proposes a fault', () => {
     const door = job.devices.find(({ mark }) => mark === '04')!

@@ -3,6 +3,7 @@ import polygonClipping from 'polygon-clipping'
 import { describe, expect, it } from 'vitest'
 import { rectangle, xy } from '@/testing/plans'
 import {
+  acrossAll,
   along,
   areaM2,
   bearingDeg,
@@ -104,3 +105,53 @@ describe('lines', () => {
     expect(nearestOn(xy(1, 1), xy(1, 1), xy(1, 3)).distanceM).toBe(2)
   })
 })
+
+describe('a circle round circles', () => {
+  it('is as wide as one, as two beside each other, and holds more by no more than it must', () => {
+    expect([[], [14], [14, 6]].map(acrossAll)).toEqual([0, 14, 20])
+    // Three and seven alike: 2.1547 and 3 times as wide (R. L. Graham et al. 1998, from memory).
+    expect(acrossAll([6, 6, 6]) / 6).toBeGreaterThan(2.1547)
+    expect(acrossAll([6, 6, 6]) / 6).toBeLessThan(2.1547 * 1.1)
+    expect(acrossAll(Array<number>(7).fill(6)) / 6).toBeGreaterThan(3)
+  })
+  it('has room for all: pushed apart from anywhere, they come to lie in it', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 10, max: 26, noNaN: true }),
+        fc.array(fc.double({ min: 4, max: 9, noNaN: true }), { minLength: 1, maxLength: 8 }),
+        fc.infiniteStream(fc.double({ min: -1, max: 1, noNaN: true })),
+        (plug, cables, dice) => {
+          const all = [plug, ...cables]
+          expect(comesToLie(all, 1.002 * acrossAll(all), () => dice.next().value as number)).toBe(true)
+        },
+      ),
+      { numRuns: 60 },
+    ))
+})
+
+/** Whether circles come to lie beside each other in one, pushed apart from random places, in many tries. */
+function comesToLie(diameters: readonly number[], across: number, dice: () => number): boolean {
+  for (let tries = 0; tries < 100; tries++) {
+    const at = diameters.map(() => ({ x: (dice() * across) / 2, y: (dice() * across) / 2 }))
+    for (let round = 0; round < 3000; round++) {
+      let worst = 0
+      at.forEach((one, i) => {
+        const [out, room] = [Math.hypot(one.x, one.y), (across - diameters[i]!) / 2]
+        worst = Math.max(worst, out - room)
+        if (out > room) Object.assign(one, { x: (one.x * room) / out, y: (one.y * room) / out })
+        for (const [j, other] of at.slice(0, i).entries()) {
+          const [x, y] = [one.x - other.x, one.y - other.y]
+          const apart = Math.hypot(x, y) || 1e-9
+          const into = (diameters[i]! + diameters[j]!) / 2 - apart
+          worst = Math.max(worst, into)
+          if (into <= 0) continue
+          const share = into / 2 / apart
+          Object.assign(one, { x: one.x + x * share, y: one.y + y * share })
+          Object.assign(other, { x: other.x - x * share, y: other.y - y * share })
+        }
+      })
+      if (worst < across / 1000) return true
+    }
+  }
+  return false
+}

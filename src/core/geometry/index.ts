@@ -1,2 +1,2 @@
-export { aroundTimes } from './around'
+export { acrossAll, aroundTimes } from './around'
 export * from './plane'

@@ -1,5 +1,5 @@
 import { finding, type Figure, type Finding } from '../findings'
-import { aroundTimes } from '../geometry'
+import { acrossAll } from '../geometry'
 import { SPACES } from '../job/spaces'
 import { endPassMm } from '../mount'
 import { fedLead, otherEnd, type FedLead, type RunContext } from '../parts'
@@ -177,7 +177,10 @@ export function leadFinding(context: RunContext, way: Way, wayM: number): Findin
   })
 }
 
-/** Whether the end that goes first passes every conduit and duct of the way, beside what lies there. */
+/**
+ * Whether the end that goes first passes every conduit and duct of the way: by itself, and beside what else
+ * is led there. Drawn before the others it need not pass beside them.
+ */
 export function leadBoreFindings(
   context: RunContext,
   { lead, laid, segments }: Pick<Route, 'lead' | 'laid'> & { readonly segments: readonly Segment[] },
@@ -187,38 +190,44 @@ export function leadBoreFindings(
   return segments.flatMap((segment): Finding[] => {
     const bore = boreOf(context, segment)
     if (bore === null || !fed.first) return []
-    const wantsMm = (end: FedLead['first']) => endPassMm(end) + bore.besideMm
+    const wantsMm = (end: FedLead['first']) => acrossAll([endPassMm(end), ...bore.others])
     const needMm = wantsMm(fed.first)
     if (needMm <= bore.acrossMm) return []
+    const alone = endPassMm(fed.first) > bore.acrossMm
     const other = endAt(context, otherEnd(fed.from)).called
     const turns = fed.last?.acrossMm != null && wantsMm(fed.last) <= bore.acrossMm
+    const wider = `ake a conduit of ${context.printed(needMm, 'size')} inside or more, or cut the cable from a drum.`
+    const instead = alone
+      ? `T${wider}`
+      : `Draw it through before the others. Where some lie there already, t${wider}`
     return [
       finding('route', `lead-bore-${segment.id}`, {
-        verdict: 'stop',
-        title: 'The lead’s end does not pass the conduit',
-        short: 'end does not pass',
+        verdict: alone ? 'stop' : 'check',
+        title: alone
+          ? 'The lead’s end does not pass the conduit'
+          : 'The lead’s end does not pass beside the other cables',
+        short: alone ? 'end does not pass' : 'end not beside others',
         figure: quantity(needMm, 'size'),
         limit: quantity(bore.acrossMm, 'size'),
-        reason: `${fed.first.name} goes first${bore.besideMm > 0 ? ', past the cables that lie there' : ''}.`,
+        reason: `${fed.first.name} goes first${alone ? '' : '; by itself it passes'}.`,
         source: 'practice',
-        advice: turns
-          ? `Feed it from ${other}: its narrower end passes.`
-          : `Take a conduit of ${context.printed(needMm, 'size')} inside or more, or cut the cable from a drum.`,
+        advice: turns ? `Feed it from ${other}: its narrower end passes.` : instead,
       }),
     ]
   })
 }
 
-/** How wide a closed conduit is inside, and how much of that its other cables take; null where unknown. */
+/** How wide a closed conduit is inside, and its other cables; null where unknown. */
 function boreOf(
   { catalogue, conduits, cable }: RunContext,
   { space, conduitId, conduitName }: Segment,
-): { readonly acrossMm: number; readonly besideMm: number } | null {
+): { readonly acrossMm: number; readonly others: readonly number[] } | null {
   const conduit = conduitId === null ? undefined : catalogue.conduits.get(conduitId)
   if (!conduit || !SPACES[space].tube || formOf(conduit) !== SPACES[space].sized) return null
   const together = (conduitName === '' ? undefined : conduits.get(conduitName)) ?? [cable.diameterMm]
+  const own = together.indexOf(cable.diameterMm)
   return {
     acrossMm: Math.sqrt((4 * conduit.boreAreaMm2) / Math.PI),
-    besideMm: aroundTimes(together.length - 1) * Math.max(...together),
+    others: together.filter((_, at) => at !== own),
   }
 }
