@@ -1,6 +1,15 @@
 import type { Seal } from '@/core/parts'
 
 const made = { source: 'catalogue' } as const
+/** What every coupling kit is that a finished plug does not pass. */
+const coupling = {
+  ...made,
+  kind: 'coupling kit',
+  closes: ['tail joint'],
+  holeMm: null,
+  passesPlug: false,
+  refusesBoot: true,
+} as const satisfies Partial<Seal>
 const glandPieces = [{ name: 'gland nut', way: 'thread toward the entry', when: 'before the plug' }] as const
 const gland = (
   id: string,
@@ -30,16 +39,11 @@ const gland = (
  */
 export const SEALS: readonly Seal[] = [
   {
-    ...made,
+    ...coupling,
     id: 'coupling-four-part',
     name: 'Four-part coupling kit',
-    kind: 'coupling kit',
-    closes: ['tail joint'],
     clampMm: [4.5, 7],
-    holeMm: null,
     ratings: ['IP66', 'IP67'],
-    passesPlug: false,
-    refusesBoot: true,
     pieces: [
       { name: 'nut', way: 'thread toward the plug', when: 'before the plug' },
       { name: 'claw ring', way: 'claws toward the plug, none bent', when: 'before the plug' },
@@ -52,16 +56,11 @@ export const SEALS: readonly Seal[] = [
       'claws even, nut tight.',
   },
   {
-    ...made,
+    ...coupling,
     id: 'coupling-slip-on',
     name: 'Slip-on coupling kit with slit rubber',
-    kind: 'coupling kit',
-    closes: ['tail joint'],
     clampMm: [4.8, 6.5],
-    holeMm: null,
     ratings: ['IP66'],
-    passesPlug: false,
-    refusesBoot: true,
     pieces: [
       { name: 'nut', way: 'thread toward the plug', when: 'before the plug' },
       { name: 'coupling body', way: 'mating end toward the tail', when: 'before the plug' },
@@ -75,16 +74,11 @@ export const SEALS: readonly Seal[] = [
     make: 'Plug in, turn the body home, press the slit rubber in, tighten the nut.',
   },
   {
-    ...made,
+    ...coupling,
     id: 'coupling-push-turn',
     name: 'Push-and-turn coupling kit',
-    kind: 'coupling kit',
-    closes: ['tail joint'],
     clampMm: [4.5, 6.5],
-    holeMm: null,
     ratings: ['IP66', 'IP67'],
-    passesPlug: false,
-    refusesBoot: true,
     pieces: [
       { name: 'nut', way: 'thread toward the plug', when: 'before the plug' },
       { name: 'clamping rubber', way: 'taper toward the nut', when: 'before the plug' },
