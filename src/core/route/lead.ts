@@ -196,10 +196,10 @@ export function leadBoreFindings(
     const alone = endPassMm(fed.first) > bore.acrossMm
     const other = endAt(context, otherEnd(fed.from)).called
     const turns = fed.last?.acrossMm != null && wantsMm(fed.last) <= bore.acrossMm
-    const wider = `ake a conduit of ${context.printed(needMm, 'size')} inside or more, or cut the cable from a drum.`
+    const wider = `a conduit of ${context.printed(needMm, 'size')} inside or more, or cut the cable from a drum.`
     const instead = alone
-      ? `T${wider}`
-      : `Draw it through before the others. Where some lie there already, t${wider}`
+      ? `Take ${wider}`
+      : `Draw it through before the others. Where some lie there already, take ${wider}`
     return [
       finding('route', `lead-bore-${segment.id}`, {
         verdict: alone ? 'stop' : 'check',
