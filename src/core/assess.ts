@@ -3,6 +3,7 @@ import { measuredOf, pendingDevice, plannedHalf, withLog, type DeviceAssessment 
 import { assessEquipment } from './derive/equipment'
 import { assessRun, type RunAssessment } from './derive/run'
 import type { DeviceRecords } from './derive/log'
+import { neighboursIn } from './derive/neighbours'
 import { groupedByDevice } from './derive/grouped'
 import { planning, type PlannedDevice } from './derive/planned'
 import { EXPOSURES } from './job/choices'
@@ -10,15 +11,14 @@ import type { Device, Equipment, Job } from './job/job'
 import type { PlanThing } from './job/plan'
 import { portUses } from './equipment'
 import {
-  neighboursOf,
   withOwn,
+  wordsBefore,
   type Catalogue,
   type JobSettings,
   type Measured,
   type Neighbours,
   type OnPlan,
 } from './parts'
-import { waysOn } from './pathway'
 import type { Draw } from './power'
 import { touchedBy } from './sight'
 
@@ -101,8 +101,8 @@ export function* assessing(
   const catalogue = withOwn(shipped, job.ownParts)
   const old = before?.job
   const now = recordsOf(job, old)
-  const neighbours = neighboursOf(job, catalogue, waysOn(job, catalogue))
-  const take = before ? takingOver(before, job, catalogue, neighbours.ways) : () => UNKNOWN
+  const neighbours = neighboursIn(job, catalogue)
+  const take = before ? takingOver(before, job, catalogue, neighbours) : () => UNKNOWN
   const known = job.devices.map((device) => take(device, now(device.id)))
   const left = new Set([...known.keys()].filter((index) => known[index]!.whole === null))
   const devices = known.map(({ whole }) => whole)
@@ -148,7 +148,7 @@ function takingOver(
   { job: old, assessment }: Assessed,
   job: Job,
   catalogue: Catalogue,
-  ways: Neighbours['ways'],
+  { ways, before: leads }: Neighbours,
 ) {
   if (!SETTINGS.every((name) => old[name] === job[name])) return () => UNKNOWN
   if (!sameOwn(old.ownParts, job.ownParts)) return () => UNKNOWN
@@ -158,11 +158,12 @@ function takingOver(
   const earlier = new Map(old.devices.map((device, i) => [device, assessment.devices[i]!]))
   const changed = differing(old.things, job.things)
   // Own parts are the same, so the old cables are looked up as the new ones are.
-  const led = waysOn(old, catalogue)
+  const { ways: led, before: leadsThen } = neighboursIn(old, catalogue)
   return (device: Device, recorded: DeviceRecords): Known => {
     const before = earlier.get(device)
     if (!before || before.pending || touched(device, changed, job)) return UNKNOWN
     if (!sameWay(led.get(device.id), ways.get(device.id))) return UNKNOWN
+    if (wordsBefore(leadsThen?.get(device.id)) !== wordsBefore(leads?.get(device.id))) return UNKNOWN
     if (sameRecords(was(device.id), recorded)) return { whole: before, half: null }
     const half = plannedHalf(before)
     return half && sameMeasured(half.measured, measuredOf(recorded.records)) ? { whole: null, half } : UNKNOWN
@@ -274,11 +275,9 @@ function sameEquipment(before: readonly Equipment[], after: readonly Equipment[]
  * same stays of them.
  */
 function sameNeighbours(before: Job, after: Job, catalogue: Catalogue): boolean {
-  const [were, are] = [waysOn(before, catalogue), waysOn(after, catalogue)]
-  if (before.devices === after.devices && before.runs === after.runs && were === are) return true
-  const words = (of: Job) => {
-    const { conduits, gone, staying, tails } = neighboursOf(of, catalogue, waysOn(of, catalogue))
-    return JSON.stringify([...conduits, ...gone, ...staying, ...tails])
-  }
-  return words(before) === words(after)
+  const [were, are] = [neighboursIn(before, catalogue), neighboursIn(after, catalogue)]
+  if (before.devices === after.devices && before.runs === after.runs && were.ways === are.ways) return true
+  const words = ({ conduits, gone, staying, tails }: Neighbours) =>
+    JSON.stringify([...conduits, ...gone, ...staying, ...tails])
+  return words(were) === words(are)
 }

@@ -418,6 +418,23 @@ const CASES: readonly Case[] = [
     source: 'IEC 60603-7 from memory: a plug is 14.2 mm from corner to corner, and a little room',
   },
   {
+    finding: 'route/lead-bore-a',
+    good: 'from',
+    figure: 14.2 + 0.8 + 7,
+    between: [15.1, 30],
+    bad: 'stop',
+    on: (boreMm) => {
+      const bore = { ...CATALOGUE.conduits.get('metric-20')!, boreAreaMm2: (Math.PI / 4) * boreMm ** 2 }
+      const lies = { space: 'conduit', name: 'yard', lyingCables: 1, lyingMm: 7 } as const
+      const on = onLead(25, stretch({ space: 'conduit', conduitId: bore.id, conduitName: 'yard' }))
+      return {
+        job: { ...on.job, things: [pathway([[0, 0], [20, 0]], lies)] }, // prettier-ignore
+        catalogue: { ...CATALOGUE, conduits: new Map([...CATALOGUE.conduits, [bore.id, bore]]) },
+      }
+    },
+    source: 'common practice, no source: the plug beside a cable of 7 mm that lies there',
+  },
+  {
     finding: 'route/slack',
     good: 'from',
     figure: 0.3,

@@ -3,6 +3,7 @@ import type { Device } from '../job/job'
 import {
   besideOf,
   resolve,
+  wordsBefore,
   type Alike,
   type Beside,
   type Catalogue,
@@ -73,8 +74,8 @@ export function planning(
   return (device, measured) => {
     const beside = besideOf(device, neighbours)
     const alike = alikeOf(device)
-    const { tails, staying, replaced } = beside
-    const key = JSON.stringify([alike, measured, tails, staying, replaced])
+    const { tails, staying, replaced, before } = beside
+    const key = JSON.stringify([alike, measured, tails, staying, replaced, wordsBefore(before)])
     let group = known.get(key)
     if (!group) known.set(key, (group = groupOf(alike, job, catalogue, measured, beside)))
     if (!('context' in group))

@@ -1,6 +1,6 @@
 import { byGravity, type Finding, type StageAssessment } from '../findings'
 import type { Job, Run } from '../job/job'
-import { ownIdsIn, type Catalogue, type Neighbours, type OnPlan } from '../parts'
+import { ownIdsIn, wordsBefore, type Catalogue, type Neighbours, type OnPlan } from '../parts'
 import { contradictionFinding, inForcedOrder, withMark, type Step } from '../procedure'
 import type { Draw } from '../power'
 import { assessRoute, planFindings, type RouteStrip } from '../route'
@@ -58,7 +58,7 @@ const KNOWN = new WeakMap<Run, Planned>()
 
 /** Everything that the plan of a run rests on, in words or as the very object. */
 function groundOf(
-  { run, cable, ends, conduits, measured, printed, catalogue, ...of }: RunOf,
+  { run, cable, ends, conduits, before, measured, printed, catalogue, ...of }: RunOf,
   onPlan: OnPlan | null,
 ) {
   const led = onPlan && 'segments' in onPlan ? onPlan.segments : []
@@ -73,6 +73,7 @@ function groundOf(
     measured.installedM,
     printed(1, 'length'),
     beside.join(),
+    wordsBefore(before),
     JSON.stringify(onPlan),
     ...ends.flatMap(({ part, camera, connector, shared, mark, name, state, place, outdoors, onPole }) => [
       part,

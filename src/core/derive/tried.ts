@@ -1,9 +1,9 @@
 import { byGravity, type Finding, type Stage } from '../findings'
 import type { Device, Job, Route, Run } from '../job/job'
-import { neighboursOf, withOwn, type Catalogue } from '../parts'
-import { waysOn } from '../pathway'
+import { withOwn, type Catalogue } from '../parts'
 import type { Way } from '../route/plan'
 import { assessDevice, NOTHING } from './device'
+import { neighboursIn } from './neighbours'
 import { assessRun } from './run'
 
 /**
@@ -13,7 +13,7 @@ import { assessRun } from './run'
 export function foundAlong(device: Device, route: Route, job: Job, shipped: Catalogue): readonly Finding[] {
   const tried = { ...device, route }
   const devices = job.devices.map((one) => (one.id === device.id ? tried : one))
-  const [as, catalogue, neighbours] = standingAs({ ...job, devices }, shipped)
+  const [as, catalogue, neighbours] = standingAs({ ...job, devices }, device, shipped)
   return ofWay(assessDevice(tried, as, catalogue, NOTHING, neighbours).findings)
 }
 
@@ -26,13 +26,14 @@ export function foundOfRun(
 ): readonly Finding[] {
   const tried = { ...run, ...way }
   const runs = job.runs.map((one) => (one.id === run.id ? tried : one))
-  const [as, catalogue, neighbours] = standingAs({ ...job, runs }, shipped)
+  const [as, catalogue, neighbours] = standingAs({ ...job, runs }, run, shipped)
   return ofWay(assessRun(tried, as, catalogue, neighbours, NOTHING).findings)
 }
 
-function standingAs(job: Job, shipped: Catalogue) {
+function standingAs(job: Job, { id }: Device | Run, shipped: Catalogue) {
   const catalogue = withOwn(shipped, job.ownParts)
-  return [job, catalogue, neighboursOf(job, catalogue, waysOn(job, catalogue))] as const
+  const records = job.records.filter(({ deviceId }) => deviceId !== id)
+  return [job, catalogue, neighboursIn({ ...job, records }, catalogue)] as const
 }
 
 const OF_WAY: ReadonlySet<Stage> = new Set<Stage>(['route', 'power'])

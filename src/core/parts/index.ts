@@ -56,4 +56,5 @@ export {
   type PullSpot,
   type PlaceContext,
 } from './resolve'
-export type { EndPlace, Measured, RunContext } from './runContext'
+export { wordsBefore } from './runContext'
+export type { Before, EndPlace, Measured, RunContext } from './runContext'

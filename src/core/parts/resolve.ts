@@ -8,7 +8,7 @@ import type { Camera } from './kinds/camera'
 import type { MountPart } from './kinds/mount'
 import { ownIdsIn, withOwn, type OwnPart } from './own'
 import type { Catalogue, Surface } from './parts'
-import type { Measured, RunContext } from './runContext'
+import type { Before, Measured, RunContext } from './runContext'
 
 /**
  * What the plans of a device rest on, but for the place of its lens: devices that are alike in it come to the
@@ -155,9 +155,12 @@ export interface Neighbours {
   readonly tails: ReadonlyMap<string, readonly string[]>
   /** By the id of the device or the run; nothing where the plan says nothing of its cable. */
   readonly ways: ReadonlyMap<string, OnPlan>
+  /** By the id of the device or the run; nothing where its cable is no ready-made lead. */
+  readonly before?: ReadonlyMap<string, Before>
 }
 
 const NO_WAYS: Neighbours['ways'] = new Map()
+const NOT_BEFORE: Before = new Map()
 const ALONE: Neighbours = {
   conduits: new Map(),
   gone: new Map(),
@@ -169,6 +172,7 @@ const ALONE: Neighbours = {
 /** What of its neighbours one device depends on. */
 export interface Beside {
   readonly conduits: Neighbours['conduits']
+  readonly before: Before
   /** Its tails that a run ends at. */
   readonly tails: readonly string[]
   readonly staying: readonly string[]
@@ -180,17 +184,18 @@ const NONE: readonly never[] = []
 
 export const besideOf = (
   { id, replaces }: Pick<Device, 'id' | 'replaces'>,
-  { conduits, gone, staying, tails }: Neighbours = ALONE,
+  { conduits, gone, staying, tails, before }: Neighbours = ALONE,
 ): Beside => ({
   conduits,
+  before: before?.get(id) ?? NOT_BEFORE,
   tails: tails.get(id) ?? NONE,
   staying: staying.get(id) ?? NONE,
   replaced: replaces === null ? null : (gone.get(replaces) ?? 'What was there'),
 })
 
 /**
- * What devices and runs of a job have of each other. A cable counts once a conduit, however many stretches
- * of it lie there.
+ * What devices and runs of a job have of each other, but for what their leads ask. A cable counts once a
+ * conduit, however many stretches of it lie there.
  */
 export function neighboursOf(
   { devices, runs, things }: Pick<Job, 'devices' | 'runs' | 'things'>,
@@ -252,7 +257,7 @@ function usedBy(device: Alike, { ownParts, equipment }: JobSettings): readonly O
 }
 
 /** A device on its own. */
-const NOBODY: Beside = { conduits: new Map(), tails: NONE, staying: NONE, replaced: null }
+const NOBODY: Beside = { conduits: new Map(), before: NOT_BEFORE, tails: NONE, staying: NONE, replaced: null }
 
 /** Looks up a device's parts. Returns the ids that the catalogue lacks instead, when there are any. */
 export function resolve(
@@ -260,7 +265,7 @@ export function resolve(
   job: JobSettings,
   shipped: Catalogue,
   measured: Measured = NOT_MEASURED,
-  { conduits, tails, staying, replaced }: Beside = NOBODY,
+  { conduits, before, tails, staying, replaced }: Beside = NOBODY,
 ): PlaceContext | { readonly missing: readonly string[] } {
   const catalogue = withOwn(shipped, job.ownParts)
   const missing: string[] = []
@@ -331,6 +336,7 @@ export function resolve(
     mainsV,
     measured,
     conduits,
+    before,
     freeTails: camera.unusedTails.filter((tail) => !tails.includes(tail)),
     staying,
     replaced,

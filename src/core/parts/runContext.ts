@@ -28,6 +28,12 @@ export interface Measured {
   readonly pinScheme: Policies['pinScheme'] | null
 }
 
+/**
+ * What lies in each conduit, by its name, before a ready-made lead goes into it: diameters in mm. Or the lead
+ * lies there itself.
+ */
+export type Before = ReadonlyMap<string, readonly number[]> | 'drawn'
+
 /** What one cable rests on, whatever is at its ends: a camera's own, or a run between any two things. */
 export interface RunContext {
   readonly cable: Cable
@@ -40,7 +46,13 @@ export interface RunContext {
   readonly measured: Measured
   /** Diameters (mm) of all cables in each conduit of the job that several runs share, by its name. */
   readonly conduits: ReadonlyMap<string, readonly number[]>
+  /** Of a ready-made lead. */
+  readonly before: Before
   readonly catalogue: Catalogue
   /** Prints a value in the job's units, for the sentences of findings and steps. */
   readonly printed: (value: number, kind: QuantityKind) => string
 }
+
+/** The same in words: alike where they are alike. */
+export const wordsBefore = (before: Before = new Map()): string =>
+  before === 'drawn' ? before : JSON.stringify([...before])

@@ -2,7 +2,8 @@ import { cableEndOf } from '../equipment'
 import { SPACES } from '../job/spaces'
 import type { Device, Equipment, Job, Route, Run } from '../job/job'
 import type { PlanThing, ThingOf } from '../plan'
-import { fedLead, type Cable, type Catalogue, type FedLead } from '../parts'
+import type { Cable, Catalogue, FedLead } from '../parts'
+import { readyLead } from '../route'
 import type { Forced, Segment } from '../route/plan'
 import type { LedTo, Spot } from './network'
 import type { Found, Leg, Way, WayFinder } from './way'
@@ -86,7 +87,7 @@ export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[
     if (!place && end?.stands === 'on site') return []
     const { id, mark } = device
     const forced = device.route?.forced ?? null
-    const ready = readyIn(device.route, device.terminate?.cameraEndId, device.terminate?.headEndId, catalogue)
+    const ready = readyLead(device, catalogue)
     return [{ id, mark, of: device, cable, from, to: place?.id ?? null, turned: false, forced, ready }]
   })
   if (job.runs.length === 0) return ofDevices
@@ -95,21 +96,10 @@ export function cablesToLead(job: Leading, catalogue: Catalogue): readonly Lead[
     const cable = cableOf(run.cableId)
     const ends = ledBetween(endAt(run.fromId), endAt(run.toId))
     if (!cable || !ends || run.state !== 'new') return []
-    const ready = readyIn(run, run.fromEndId, run.toEndId, catalogue)
+    const ready = readyLead(run, catalogue)
     return [{ id: run.id, mark: run.mark, of: run, cable, ...ends, forced: run.forced, ready }]
   })
   return [...ofDevices, ...ofRuns]
-}
-
-/** How the ready-made lead of a way goes. */
-function readyIn(
-  way: Pick<Run, 'lead'> | null,
-  nearId: string | null | undefined,
-  farId: string | null | undefined,
-  { connectors }: Catalogue,
-): FedLead | null {
-  if (!way?.lead) return null
-  return fedLead(connectors.get(nearId ?? '') ?? null, connectors.get(farId ?? '') ?? null, way.lead)
 }
 
 /** Where a run ends, and what that is called where it is led to; or at the head end. */

@@ -11,11 +11,16 @@ const strandsIn = (walks: readonly Walk[]): Strand[] =>
     ...{ pieces: [], lengthM: 1, ends: [0, 0] },
     ways: walks.flatMap((walk, way) => (walk.some((one) => strandOf(one) === strand) ? [way] : [])),
   }))
-const ordered = (walks: readonly Walk[], fed: Parameters<typeof orderOf>[2] = []) =>
+const ordered = (
+  walks: readonly Walk[],
+  fed: Parameters<typeof orderOf>[2] = [],
+  first: readonly number[] = [],
+) =>
   orderOf(
     strandsIn(walks),
     walks.map((walk) => walk.map((one) => ({ strand: strandOf(one), back: one < 0 }))),
     fed,
+    first,
   )
 const numberOf = ({ strand, back }: Turn) => (back ? -1 : 1) * (strand + 1)
 const said = (turns: readonly Turn[]) => turns.map((turn) => `${numberOf(turn)}: ${turn.ways.join(' ')}`)
@@ -72,6 +77,16 @@ it('what must be fed from an end is, and the others beside it go its way; two ag
   )
   expect([...against.turned]).toEqual([0])
   expect(against.turns.some(({ later }) => later.length > 0)).toBe(true)
+})
+it('what goes first goes alone through all that it passes, as it is fed, and the rest comes later', () => {
+  const walks = [
+    [1, 2],
+    [1, 3],
+    [1, 2],
+  ]
+  const { turns } = ordered(walks, [null, null, 'device'], [2, 1])
+  expect(said(turns)).toEqual(['-2: 2', '-1: 2', '1: 1', '3: 1', '1: 0', '2: 0'])
+  expect(turns.map(({ later }) => later)).toEqual([[0], [0, 1], [0], [], [], []])
 })
 it('where none helps, what is there is pulled and the rest later', () => {
   const { turns } = ordered([

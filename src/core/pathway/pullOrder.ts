@@ -14,14 +14,17 @@ export interface Turn {
  * strand is pulled at once, one way round. Where ways wait for each other, some that are not begun are
  * turned round; where that sets nothing free, what can is pulled and the rest of it later. What goes on from
  * the last pull comes first, then the thickest, then what has the farthest to go. What must be `fed` from one
- * of its ends is never turned from it.
+ * of its ends is never turned from it. What goes `first` is drawn through all its strands by itself, before
+ * anything else.
  */
 export function orderOf(
   strands: readonly Strand[],
   walks: readonly (readonly Passed[])[],
   fed: readonly ('device' | 'goal' | null)[] = [],
+  first: readonly number[] = [],
 ): { readonly turns: readonly Turn[]; readonly turned: ReadonlySet<number> } {
   const order = new Order(strands, walks, fed)
+  for (const way of first) order.alone(way)
   for (;;) {
     const pull = order.ready() ?? (order.turn() ? order.ready() : order.some())
     if (!pull) return order
@@ -93,9 +96,15 @@ class Order {
     return most && most.pull
   }
 
-  make(pull: Passed): void {
+  /** One way through all that it passes, and nothing with it. */
+  alone(way: number): void {
+    const { walk } = this.left[way]!
+    for (const pull of walk) this.make(pull, [way])
+  }
+
+  make(pull: Passed, together: Iterable<number> = this.here.get(keyOf(pull))!.ways): void {
     const { strand, back } = pull
-    const ways = [...this.here.get(keyOf(pull))!.ways].sort((a, b) => a - b)
+    const ways = [...together].sort((a, b) => a - b)
     for (const way of ways) {
       this.go(way)
       this.waiting[strand]!.delete(way)

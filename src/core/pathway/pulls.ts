@@ -36,18 +36,22 @@ export interface PullPlan {
   readonly ends: readonly CableEnd[]
   /** Cables that are fed from their device: what lies beside them goes that way, or the lead itself. */
   readonly turned: readonly string[]
+  /** Leads that are drawn before all others, each by itself. */
+  readonly first: readonly string[]
 }
 
 /**
  * What is pulled together, and in which order: every cable from what it is led to outwards, and everything
  * that lies beside it in one pull, for a cable that is drawn in over others scuffs them (common practice, no
- * source). A ready-made lead goes as its ends ask for.
+ * source). A ready-made lead goes as its ends ask for. Those that go `first`, by the ids of their devices and
+ * runs, are drawn before all others, each by itself.
  */
-export function pullsOf(cables: readonly CableWay[]): PullPlan {
+export function pullsOf(cables: readonly CableWay[], first: readonly string[] = []): PullPlan {
   const led = cables.flatMap((cable) => ('way' in cable.found ? [{ ...cable, way: cable.found.way }] : []))
   const marks = (ways: readonly number[]) => ways.map((way) => led[way]!.mark)
   const { strands, walks } = strandsOf(led.map(({ way }) => way))
-  const { turns, turned } = orderOf(strands, walks, led.map(fedAt))
+  const before = first.map((id) => led.findIndex((one) => one.id === id)).filter((at) => at >= 0)
+  const { turns, turned } = orderOf(strands, walks, led.map(fedAt), before)
   const fed = walks.map((walk, way) => (turned.has(way) ? turnedRound(walk) : walk))
   const placesIn = fed.map((walk) => new Map(walk.map(({ strand }, i) => [strand, i])))
 
@@ -79,7 +83,7 @@ export function pullsOf(cables: readonly CableWay[]): PullPlan {
       { mark, to, place: placeAt(last, 1), at: 'device' },
     ]
   })
-  return { pulls, ends, turned: marks([...turned]) }
+  return { pulls, ends, turned: marks([...turned]), first: marks(before) }
 }
 
 /** Every pull of two cables and more. */

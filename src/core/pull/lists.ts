@@ -1,4 +1,5 @@
 import { PLANNED_STAGES } from '../findings'
+import { neighboursIn } from '../derive/neighbours'
 import { SPACES } from '../job/spaces'
 import type { Job } from '../job/job'
 import { tapeCodes, tapeWords } from '../labels'
@@ -126,7 +127,7 @@ export function pullSheet(job: Job, shipped: Catalogue): PullSheet {
   return {
     cautions: [...spaces].map((space) => `${SPACES[space].name}. ${SPACES[space].caution}`),
     cuts: cuts.map((cut) => ({ ...cut, tape: tapes.get(cut.mark) ?? '' })),
-    pulls: pullsOf(cables),
+    pulls: pullsOf(cables, neighboursIn(job, catalogue).first),
     conduits: conduitsIn(job, catalogue, led),
     conduitPulls: conduitPulls(cables),
     reaches,

@@ -21,7 +21,7 @@ const line = (list: ReturnType<typeof sheet>, item: string) => list.van.find((on
 const EMPTY = {
   cautions: [],
   cuts: [],
-  pulls: { pulls: [], ends: [], turned: [] },
+  pulls: { pulls: [], ends: [], turned: [], first: [] },
   conduits: [],
   conduitPulls: [],
   reaches: [],

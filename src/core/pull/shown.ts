@@ -5,7 +5,7 @@ import type { CableNeed } from '../reels'
 import { print } from '../units'
 import { pullSheet } from './lists'
 import { cableNeeds } from './needs'
-import { ofPulls } from './pulled'
+import { ofPulls } from '../route'
 import { pullTables, type PullTable } from './tables'
 
 /** A pull sheet as the screen shows it, in words. */

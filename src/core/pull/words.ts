@@ -78,12 +78,17 @@ export function partWords({ marks, parts, later }: Pick<Pull, 'marks' | 'parts' 
 }
 
 /** In which order and from where pulls are made. */
-export function orderWords({ turned }: Pick<PullPlan, 'turned'>): string {
+export function orderWords({ turned, first }: Pick<PullPlan, 'turned' | 'first'>): string {
   const others =
     turned.length > 0 ? `, but ${marksWords(turned)} from the device: what lies beside goes that way` : ''
+  const alone =
+    first.length > 0
+      ? `${marksWords(first)} before all others, each alone: its plug does not pass beside them. `
+      : ''
   return (
-    `In this order, from what the cables end at outwards${others}. What lies together is pulled at once: a ` +
-    'cable that is drawn in over others scuffs them. What goes on alone follows when its bundle is through.'
+    `In this order, from what the cables end at outwards${others}. ${alone}What lies together is pulled at ` +
+    'once: a cable that is drawn in over others scuffs them. What goes on alone follows when its bundle is ' +
+    'through.'
   )
 }
 

@@ -12,6 +12,8 @@ export {
   supports,
 } from './length'
 export { conduitFor, filled, fillLimit, fillPercent, formOf, goesIn, type Filled } from './conduit'
+export { leadsFirst, readyLead, type FirstLeads } from './first'
+export { ofPulls, pulledIds } from './pulled'
 export { ROUTE_LIMITS } from './limits'
 export { routeStage } from './stage'
 export { routeLoad } from './load'

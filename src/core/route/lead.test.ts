@@ -1,10 +1,12 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { cures } from '../findings'
-import { device, job, plannedThrough } from '@/testing/jobs'
+import { cures, type Finding } from '../findings'
+import { acrossAll } from '../geometry'
+import { device, job, plannedThrough, stepRecord } from '@/testing/jobs'
 import { headEnd, pathway } from '@/testing/plans'
-import { assess, assessDevice } from '../assess'
-import type { Device, Job, ReadyLead, Segment } from '../job'
+import { assess, assessAgain, assessDevice, foundAlong } from '../assess'
+import type { Device, Job, ReadyLead, Route, Segment } from '../job'
 import { fedLead, type Catalogue, type Connector } from '../parts'
 
 /** Ready-made leads: which end goes first, what that passes, and where what is left of them lies. */
@@ -125,16 +127,120 @@ describe('a conduit', () => {
     const wide = inside({ fedFrom: 'far end' })
     expect([24.79, 24.801].map((mm) => judged(mm, wide))).toEqual(['stop', 'nothing'])
   })
-  it('has less room where other cables lie in it too', () => {
-    const of = inside({}, { conduitName: 'yard' })
-    const other = plannedThrough(device({ id: 'second', mark: '02', cableId: 'cat6' }))
-    const beside = { ...other, route: { ...other.route!, segments: of.route!.segments } }
-    const verdict = (acrossMm: number) =>
-      assess(job({ devices: [of, beside] }), bored(acrossMm)).devices[0]!.findings.find(
-        ({ id }) => id === 'route/lead-bore-a',
-      )?.verdict ?? 'nothing'
-    // The plug and a cable of 6 mm beside each other; drawn first, it passes alone.
-    expect([14.99, 15.001, 20.99, 21.001].map(verdict)).toEqual(['stop', 'check', 'check', 'nothing'])
+  const yard = { conduitName: 'yard' }
+  const through = (id: string, change: Partial<Device> = {}) => {
+    const of = plannedThrough(device({ id, mark: id, cableId: 'cat6' }))
+    return { ...of, route: { ...of.route!, segments: inside({}, yard).route!.segments }, ...change }
+  }
+  const routed = (of: Device, change: Partial<Route>): Device => ({
+    ...of,
+    route: { ...of.route!, ...change },
+  })
+  /** Of the lead in a conduit of so much, the first of these. */
+  const beside = (acrossMm: number, on: Partial<Job>, devices = [inside({}, yard), through('second')]) =>
+    assess(job({ devices, ...on }), bored(acrossMm)).devices[0]!.findings
+  const bore = (findings: readonly Finding[]) => findings.find(({ id }) => id === 'route/lead-bore-a')
+  const verdicts = (on: Partial<Job> = {}, devices?: Device[]) =>
+    [14.99, 15.001, 20.99, 21.001].map((mm) => bore(beside(mm, on, devices))?.verdict ?? 'nothing')
+  it('has less room where other cables come too: the plug passes before them', () => {
+    // The plug and a cable of 6 mm beside each other want 21 mm.
+    expect(verdicts()).toEqual(['stop', 'check', 'check', 'nothing'])
+  })
+  it('has as little where they lie there already: drawn, kept, or told of the pathway', () => {
+    const stopped = ['stop', 'stop', 'stop', 'nothing']
+    const drawn = stepRecord({ deviceId: 'second', stepId: 'route/pull' })
+    expect(verdicts({ records: [drawn] })).toEqual(stopped)
+    expect(verdicts({}, [inside({}, yard), routed(through('second'), { laid: 'kept' })])).toEqual(stopped)
+    const lies = pathway(
+      [
+        [0, 0],
+        [9, 0],
+      ],
+      { space: 'conduit', name: 'yard', lyingCables: 1, lyingMm: 6 },
+    )
+    // The same conduit, drawn in two pieces: one cable lies in all of it.
+    const things = [lies, { ...lies, id: 'on' }]
+    expect(verdicts({ things }, [inside({}, yard)])).toEqual(stopped)
+    expect(bore(beside(20, { records: [drawn] }))).toMatchObject({
+      title: 'The lead’s end does not pass beside what lies there',
+      figure: { value: 21 },
+      advice: expect.stringMatching(/^Take a conduit of 21 mm/) as string,
+    })
+  })
+  it('drawn before the others as the check advises, that is gone and no other has come', () => {
+    const before = beside(18, {})
+    expect(bore(before)!.advice).toMatch(/^Draw it through before the others, or take a conduit of 21 mm/)
+    const lead = stepRecord({ deviceId: inside().id, stepId: 'route/pull' })
+    const other = stepRecord({ deviceId: 'second', stepId: 'route/pull' })
+    expect(cures('route/lead-bore-a', before, beside(18, { records: [lead] }))).toBe(true)
+    expect(cures('route/lead-bore-a', before, beside(18, { records: [lead, other] }))).toBe(true)
+  })
+  it('is judged again when another is recorded as drawn, though its own plans stay', () => {
+    const devices = [inside({}, yard), through('second')]
+    const [was, is] = [
+      job({ devices }),
+      job({ devices, records: [stepRecord({ deviceId: 'second', stepId: 'route/pull' })] }),
+    ]
+    const known = { job: was, assessment: assess(was, bored(18)) }
+    expect(bore(assessAgain(known, is, bored(18)).devices[0]!.findings)?.verdict).toBe('stop')
+    const back = { job: is, assessment: assess(is, bored(18)) }
+    expect(bore(assessAgain(back, was, bored(18)).devices[0]!.findings)?.verdict).toBe('check')
+  })
+  it('tried on another way is judged whether or not it is drawn: what is recorded is of the way it has', () => {
+    const devices = [inside({}, yard), through('second', { state: 'kept' })].map((one, i) =>
+      i === 0 ? one : routed(one, { laid: 'kept' }),
+    )
+    const records = [stepRecord({ deviceId: devices[0]!.id, stepId: 'route/pull' })]
+    const of = job({ devices, records })
+    expect(bore(assess(of, bored(18)).devices[0]!.findings)).toBeUndefined()
+    expect(bore(foundAlong(devices[0]!, devices[0]!.route!, of, bored(18)))?.verdict).toBe('stop')
+  })
+  it('several leads go the widest end first: none is stopped where some order lets all through', () => {
+    let [stopped, ordered] = [0, 0]
+    const some = fc.record({
+      ends: fc.array(fc.integer({ min: 8, max: 20 }), { minLength: 1, maxLength: 3 }),
+      cut: fc.nat(4),
+      lying: fc.nat(2),
+      boreMm: fc.integer({ min: 17, max: 28 }),
+    })
+    fc.assert(
+      fc.property(some, ({ ends, cut, lying, boreMm }) => {
+        const catalogue = bored(boreMm)
+        const made = ends.map((acrossMm, i) => ({
+          ...CATALOGUE.connectors.get('plug-factory')!,
+          ...{ id: `end-${i}`, acrossMm },
+        }))
+        const leads = made.map(({ id }, i): Device => {
+          const one = inside({ fedFrom: 'near end' }, yard)
+          return { ...one, id: `lead-${i}`, mark: `L${i}`, terminate: { ...one.terminate!, headEndId: id } }
+        })
+        const rest = (count: number, change: Partial<Route>, name: string) =>
+          Array.from({ length: count }, (_, i) => routed(through(`${name}-${i}`), change))
+        const devices = [...leads, ...rest(cut, {}, 'cut'), ...rest(lying, { laid: 'kept' }, 'kept')]
+        const connectors = new Map([...CATALOGUE.connectors, ...made.map((one) => [one.id, one] as const)])
+        const { devices: judged } = assess(job({ devices }), { ...catalogue, connectors })
+        const verdicts = judged.slice(0, leads.length).map(({ findings }) => bore(findings)?.verdict)
+        // By hand: any order of the leads and, somewhere in it, everything else at once.
+        const mm = (id: string) => CATALOGUE.cables.get(id)!.diameterMm
+        const [lead, other] = [mm('lead-thin'), mm('cat6')]
+        const goes = (left: readonly number[], there: readonly number[]): boolean => {
+          const passes = (mm: number, beside: readonly number[]) => acrossAll([mm + 0.8, ...beside]) <= boreMm
+          const leftCables = [...Array<number>(cut).fill(other), ...left.slice(1).map(() => lead)]
+          const together = left.every((mm) => passes(mm, [...there, ...leftCables]))
+          return (
+            together ||
+            left.some((mm, i) => passes(mm, there) && goes(left.toSpliced(i, 1), [...there, lead]))
+          )
+        }
+        const may = goes(ends, Array<number>(lying).fill(other))
+        expect(verdicts.includes('stop')).toBe(!may)
+        if (!may) stopped++
+        else if (verdicts.includes('check')) ordered++
+      }),
+      // The wider end passes alone, the narrower beside its cable: not the other way round.
+      { numRuns: 40, examples: [[{ ends: [12, 17], cut: 2, lying: 0, boreMm: 18 }]] },
+    )
+    expect(Math.min(stopped, ordered)).toBeGreaterThan(2)
   })
   it('too narrow for the wider end asks for the lead the other way round, and that is all', () => {
     const wrong = inside({ fedFrom: 'far end' })

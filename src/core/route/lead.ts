@@ -5,7 +5,7 @@ import { endPassMm } from '../mount'
 import { fedLead, otherEnd, type FedLead, type RunContext } from '../parts'
 import type { LeadLine } from '../stages/load'
 import { atStart, inSentence, quantity, text } from '../units'
-import { formOf } from './conduit'
+import { boreAcrossMm, others } from './first'
 import { coilOf, oneTurnM } from './length'
 import {
   END_KEYS,
@@ -178,38 +178,40 @@ export function leadFinding(context: RunContext, way: Way, wayM: number): Findin
 }
 
 /**
- * Whether the end that goes first passes every conduit and duct of the way: by itself, and beside what else
- * is led there. Drawn before the others it need not pass beside them.
+ * Whether the end that goes first passes every conduit and duct of the way beside what else is led there.
+ * Where it does so before the others, it goes before them; where what lies there already is in its way, not
+ * at all. Nothing is said of a lead that lies there itself.
  */
 export function leadBoreFindings(
   context: RunContext,
   { lead, laid, segments }: Pick<Route, 'lead' | 'laid'> & { readonly segments: readonly Segment[] },
 ): Finding[] {
-  if (lead === null || laid === 'kept') return []
+  const { before, conduits, catalogue, cable, measured, printed } = context
+  if (lead === null || laid === 'kept' || before === 'drawn' || measured.installedM !== null) return []
   const fed = fedIn(context, lead)
+  const { first, last } = fed
+  if (!first) return []
   return segments.flatMap((segment): Finding[] => {
-    const bore = boreOf(context, segment)
-    if (bore === null || !fed.first) return []
-    const wantsMm = (end: FedLead['first']) => acrossAll([endPassMm(end), ...bore.others])
-    const needMm = wantsMm(fed.first)
-    if (needMm <= bore.acrossMm) return []
-    const alone = endPassMm(fed.first) > bore.acrossMm
+    const boreMm = boreAcrossMm(catalogue, segment)
+    if (boreMm === null) return []
+    const { id, conduitName } = segment
+    const of = (shared: typeof conduits) => (conduitName === '' ? undefined : shared.get(conduitName)) ?? []
+    const all = others(of(conduits), cable.diameterMm)
+    const needMm = acrossAll([endPassMm(first), ...all])
+    if (needMm <= boreMm) return []
+    const firstMm = acrossAll([endPassMm(first), ...of(before)])
+    const [goesFirst, alone] = [firstMm <= boreMm, endPassMm(first) <= boreMm]
     const other = endAt(context, otherEnd(fed.from)).called
-    const turns = fed.last?.acrossMm != null && wantsMm(fed.last) <= bore.acrossMm
-    const wider = `a conduit of ${context.printed(needMm, 'size')} inside or more, or cut the cable from a drum.`
-    const instead = alone
-      ? `Take ${wider}`
-      : `Draw it through before the others. Where some lie there already, take ${wider}`
+    const turns = last?.acrossMm != null && acrossAll([endPassMm(last), ...all]) <= boreMm
+    const wider = `a conduit of ${printed(needMm, 'size')} inside or more, or cut the cable from a drum.`
+    const instead = goesFirst ? `Draw it through before the others, or take ${wider}` : `Take ${wider}`
     return [
-      finding('route', `lead-bore-${segment.id}`, {
-        verdict: alone ? 'stop' : 'check',
-        title: alone
-          ? 'The lead’s end does not pass the conduit'
-          : 'The lead’s end does not pass beside the other cables',
-        short: alone ? 'end does not pass' : 'end not beside others',
-        figure: quantity(needMm, 'size'),
-        limit: quantity(bore.acrossMm, 'size'),
-        reason: `${fed.first.name} goes first${alone ? '' : '; by itself it passes'}.`,
+      finding('route', `lead-bore-${id}`, {
+        verdict: goesFirst ? 'check' : 'stop',
+        ...boreWords(goesFirst, alone),
+        figure: quantity(goesFirst ? needMm : firstMm, 'size'),
+        limit: quantity(boreMm, 'size'),
+        reason: `${first.name} goes first${alone ? '; by itself it passes' : ''}.`,
         source: 'practice',
         advice: turns ? `Feed it from ${other}: its narrower end passes.` : instead,
       }),
@@ -217,17 +219,10 @@ export function leadBoreFindings(
   })
 }
 
-/** How wide a closed conduit is inside, and its other cables; null where unknown. */
-function boreOf(
-  { catalogue, conduits, cable }: RunContext,
-  { space, conduitId, conduitName }: Segment,
-): { readonly acrossMm: number; readonly others: readonly number[] } | null {
-  const conduit = conduitId === null ? undefined : catalogue.conduits.get(conduitId)
-  if (!conduit || !SPACES[space].tube || formOf(conduit) !== SPACES[space].sized) return null
-  const together = (conduitName === '' ? undefined : conduits.get(conduitName)) ?? [cable.diameterMm]
-  const own = together.indexOf(cable.diameterMm)
-  return {
-    acrossMm: Math.sqrt((4 * conduit.boreAreaMm2) / Math.PI),
-    others: together.filter((_, at) => at !== own),
-  }
+function boreWords(goesFirst: boolean, alone: boolean): { readonly title: string; readonly short: string } {
+  if (goesFirst)
+    return { title: 'The lead’s end does not pass beside the other cables', short: 'end not beside others' }
+  return alone
+    ? { title: 'The lead’s end does not pass beside what lies there', short: 'end not beside what lies' }
+    : { title: 'The lead’s end does not pass the conduit', short: 'end does not pass' }
 }

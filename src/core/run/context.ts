@@ -45,6 +45,8 @@ export interface RunOf extends RunContext {
   readonly replaced: string | null
 }
 
+const NOT_BEFORE: RunOf['before'] = new Map()
+
 type Of = Pick<Job, 'devices' | 'equipment' | 'runs' | 'policies' | 'allowances' | 'mainsV' | 'units'>
 
 /** A run with its parts looked up. Returns what the catalogue lacks instead, when there is anything. */
@@ -53,7 +55,7 @@ export function runContext(
   job: Of,
   catalogue: Catalogue,
   installedM: Measured['installedM'],
-  { conduits }: Pick<Neighbours, 'conduits'>,
+  { conduits, before }: Pick<Neighbours, 'conduits' | 'before'>,
 ): RunOf | { readonly missing: readonly string[] } {
   const missing: string[] = []
   const find = <T>(table: ReadonlyMap<string, T>, id: string): T | undefined => {
@@ -76,6 +78,7 @@ export function runContext(
     policies: job.policies,
     measured: { ...NOT_MEASURED, installedM },
     conduits,
+    before: before?.get(run.id) ?? NOT_BEFORE,
     replaced: old ? `${old.mark} ${old.name}` : null,
     mainsV: job.mainsV,
     catalogue,

@@ -32,6 +32,7 @@ const sheet: PullSheet = {
     ],
     ends: [],
     turned: ['01'],
+    first: [],
   },
   conduits: [
     {
