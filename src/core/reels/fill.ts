@@ -1,4 +1,4 @@
-import { FRESH, openedBy, opensLess, type Load, type Packing } from './packing'
+import { FRESH, leastFresh, openedBy, opensLess, type Load, type Packing } from './packing'
 
 /** The cuts among `open` that fill a length fullest, longer ones before shorter: places in `sizes`. */
 function fullest(sizes: readonly number[], open: readonly number[], length: number): readonly number[] {
@@ -63,8 +63,11 @@ export function firstFit({ sizes, begun, fresh }: Packing, order: readonly numbe
 /** So many begun boxes are tried first of all, and done without: the ones that hold most. */
 const MOST_TRIED = 12
 
-/** The best of several quick plans, which leaves begun boxes whole where it needs no more new ones for it. */
-export function quickPlan(packing: Packing): readonly Load[] {
+/**
+ * The best of several quick plans, which leaves begun boxes whole where it needs no more new ones for it.
+ * Which ones is not asked of a plan that is but a `start`, and opens more new ones than length alone wants.
+ */
+export function quickPlan(packing: Packing, start: boolean): readonly Load[] {
   const { begun } = packing
   const listed = [...begun.keys()]
   const falling = listed.toSorted((a, b) => begun[b]! - begun[a]!)
@@ -72,7 +75,9 @@ export function quickPlan(packing: Packing): readonly Load[] {
     loads.reduce((one, other) => (opensLess(openedBy(packing, other), openedBy(packing, one)) ? other : one))
   const of = (order: readonly number[]) => [boxByBox(packing, order), firstFit(packing, order)]
   const first = falling.slice(0, MOST_TRIED).map((box) => [box, ...falling.filter((one) => one !== box)])
-  let plan = best([listed, falling.toReversed(), falling, ...first].flatMap(of))
+  let plan = best([listed, falling.toReversed(), falling].flatMap(of))
+  if (start && openedBy(packing, plan).fresh > leastFresh(packing)) return plan
+  plan = best([plan, ...first.flatMap(of)])
   for (const box of falling.slice(0, MOST_TRIED)) {
     const used = new Set(plan.map((load) => load.box))
     if (!used.has(box)) continue

@@ -24,12 +24,12 @@ export interface Solved {
 
 /** So many looks for loads; a plan that is not proved by then is given with what is. */
 const MOST_ROUNDS = 300
-/** A load that is so much of the cheapest mixture is taken whole. */
-const SURE = 0.7
+/** What of a load is in the cheapest mixture for it to be taken whole: tried one after the other. */
+const SURE = [0.8, 0.95]
 /** Of so many cuts it is tried to finish the mixture with quick loads. */
 const FINISHED_FROM = 100
 /** Of more cuts than the integer programme is asked of, so much of the least is near enough. */
-const NEAR_ENOUGH = 1.005
+const NEAR_ENOUGH = 1.01
 /** Up to so many cuts the integer programme is asked. */
 const EXACT_UP_TO = 120
 
@@ -41,36 +41,38 @@ const EXACT_UP_TO = 120
  */
 export function* solveSteps(packing: Packing, highs: Highs | null): Generator<number, Solved> {
   yield 0
-  let loads = quickPlan(packing)
+  let loads = quickPlan(packing, highs !== null)
   let fresh = leastFresh(packing)
-  let first = fullest(packing)
+  let mixed: readonly Load[] = []
   const opened = () => openedBy(packing, loads)
-  if (opened().fresh > fresh && highs) {
-    const found = yield* overLoads(packing, fewestFresh(packing), highs, loads, first)
-    first = found.mixed
+  function* better(aim: Aim, from: number, to: number) {
+    const first = mixed.length > 0 ? mixed : fullest(packing)
+    const found = yield* within(overLoads(packing, aim, highs!, loads, first), from, to)
     loads = found.loads
-    fresh = Math.min(opened().fresh, Math.max(fresh, found.least))
+    mixed = [...mixed, ...found.mixed]
+    return found.least
+  }
+  if (opened().fresh > fresh && highs) {
+    const least = yield* better(fewestFresh(packing), 0, 0.5)
+    fresh = Math.min(opened().fresh, Math.max(fresh, least))
   }
   yield 0.5
   let begun = leastBeside(packing, fresh)
+  const aim = leastOfBegun(packing, fresh)
+  if (highs && !aim.isNear(aim.costs(opened()), begun)) begun = Math.max(begun, yield* better(aim, 0.5, 0.8))
   const proved = opened().fresh <= fresh
-  if (proved && highs && worthALook(packing, opened(), begun)) {
-    const found = yield* overLoads(packing, leastOfBegun(packing, fresh), highs, loads, first)
-    loads = found.loads
-    begun = Math.max(begun, found.least)
-  }
+  if (highs && !proved) yield* better(leastOfBegun(packing, opened().fresh), 0.8, 1)
   // Of a plan with more new boxes than the fewest, what it opens beside them may be less.
-  return {
-    loads,
-    opened: opened(),
-    least: { fresh, begun: proved ? Math.min(opened().begun, begun) : begun },
-  }
+  const least = { fresh, begun: proved ? Math.min(opened().begun, begun) : begun }
+  return { loads, opened: opened(), least }
 }
 
-/** Whether it is worth a look if less of what is begun would do. */
-function worthALook({ sizes, fresh: box }: Packing, { fresh, begun }: Opened, least: number): boolean {
-  if (sizes.length <= EXACT_UP_TO) return begun > least
-  return fresh * box + begun > NEAR_ENOUGH * (fresh * box + least)
+/** Steps of a part: from one share of the whole to another. */
+function* within<T>(steps: Generator<number, T>, from: number, to: number): Generator<number, T> {
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) return step.value
+    yield from + (to - from) * step.value
+  }
 }
 
 /** What is to be as little as it can, and which costs there can be: they come in steps. */
@@ -83,8 +85,8 @@ interface Aim {
   readonly from: (least: number) => number
   /** The last cost below. */
   readonly below: (cost: number) => number
-  /** Whether of many cuts only the bound is asked for. */
-  readonly boundWhereMany: boolean
+  /** Whether a cost is near enough to the least that is known. */
+  readonly isNear: (cost: number, least: number) => boolean
 }
 
 const fewestFresh = (packing: Packing): Aim => ({
@@ -93,16 +95,20 @@ const fewestFresh = (packing: Packing): Aim => ({
   costs: ({ fresh }) => fresh,
   from: (least) => Math.ceil(least - 1e-6),
   below: (cost) => cost - 1,
-  boundWhereMany: false,
+  isNear: (cost, least) => cost <= least,
 })
 
 const leastOfBegun = (packing: Packing, mostFresh: number): Aim => ({
   worth: { fresh: 0, begun: packing.begun, mostFresh },
   byLength: leastBeside(packing, mostFresh),
-  costs: ({ begun }) => begun,
+  costs: ({ fresh, begun }) => (fresh > mostFresh ? Infinity : begun),
   from: (least) => leastBegun(packing, least - 1e-4),
   below: (cost) => nextLessBegun(packing, cost),
-  boundWhereMany: true,
+  isNear: (cost, least) => {
+    if (packing.sizes.length <= EXACT_UP_TO) return cost <= least
+    const fresh = mostFresh * packing.fresh
+    return fresh + cost <= NEAR_ENOUGH * (fresh + least)
+  },
 })
 
 /** New boxes as full as they get, one with each cut as its longest. */
@@ -128,16 +134,16 @@ function* overLoads(
   const programme = new Programme(packing, aim.worth, highs)
   const many = packing.sizes.length > EXACT_UP_TO
   let mixed: readonly Load[] = []
-  const share = aim.worth.mostFresh === null ? 0 : 0.5
   let loads = start
   const cost = () => aim.costs(openedBy(packing, loads))
   // Length alone bounds it before any look does.
   const least = () => Math.max(aim.byLength, aim.from(programme.least))
-  const proved = () => least() >= cost()
+  const proved = () => aim.isNear(cost(), least())
   const tried = (other: readonly Load[]) => {
     // A solver that gives up answers with anything: what does not make every cut is no plan.
     if (new Set(other.flatMap(({ cuts }) => cuts)).size < packing.sizes.length) return
-    if (opensLess(openedBy(packing, other), openedBy(packing, loads))) loads = other
+    if (opensLess(openedBy(packing, other), openedBy(packing, loads)))
+      loads = other.filter(({ cuts }) => cuts.length > 0)
   }
   try {
     for (const load of [...start, ...first]) programme.add(load)
@@ -148,55 +154,83 @@ function* overLoads(
       if (!programme.look(true)) break
       // The bound comes up to what the mixture costs now, and to no more: its step is known.
       if (many && least() >= aim.from(programme.cost)) break
-      yield share + (0.3 * round) / MOST_ROUNDS
+      yield (0.6 * round) / MOST_ROUNDS
     }
-    if (!proved() && !(many && aim.boundWhereMany)) {
-      for (const done of wholeOnes(packing, programme, tried, proved)) yield share + 0.3 + 0.15 * done
-    }
+    for (const [at, sure] of (many ? SURE : SURE.slice(0, 1)).entries())
+      yield* within(wholeOnes(packing, programme, sure, tried, proved), 0.6 + 0.2 * at, 0.8 + 0.2 * at)
     if (proved() || many) return { loads, least: least(), mixed }
     const all = programme.complete(aim.below(cost()))
     const whole = programme.whole(loads)
-    if (whole) tried(eachOnce(whole.loads))
+    if (whole) tried(filledWith(packing, whole.loads).loads)
     return { loads, least: all && whole?.cheapest ? cost() : least(), mixed }
   } finally {
     programme.dispose()
   }
 }
 
-/** Takes whole loads from the cheapest mixture, a few at a time, until all are made; yields the share. */
+/**
+ * Takes whole loads from the cheapest mixture, a few at a time, until all cuts are made or `proved`; yields
+ * the share.
+ */
 function* wholeOnes(
   packing: Packing,
   programme: Programme,
+  sure: number,
   tried: (loads: readonly Load[]) => void,
   proved: () => boolean,
 ): Generator<number> {
+  const { length: all } = packing.sizes
   const taken: Load[] = []
-  const made = new Set<number>()
-  while (made.size < packing.sizes.length && !proved()) {
-    const shares = programme.mix()
-    const likely = [...programme.known.keys()].sort((a, b) => shares[b]! - shares[a]!)
+  let made = filledWith(packing, taken)
+  /** True where it makes something more: with all that it holds, unless a part will do. */
+  const take = (at: number, partly: boolean): boolean => {
+    const load = programme.known[at]!
+    if (load.box !== FRESH && taken.some(({ box }) => box === load.box)) return false
+    const more = filledWith(packing, [...taken, load])
+    const added = more.count - made.count
+    if (added === 0 || (!partly && added < load.cuts.length)) return false
+    made = more
+    taken.push(load)
+    programme.take(at)
+    return true
+  }
+  while (made.count < all && !proved()) {
+    const shares = [...programme.mix()]
+    const likely = [...shares.keys()].sort((a, b) => shares[b]! - shares[a]!)
     let first = true
-    for (const at of likely) {
-      if (!first && shares[at]! < SURE) break
-      const { box, cuts: all } = programme.known[at]!
-      const cuts = all.filter((cut) => !made.has(cut))
-      const open = box === FRESH || !taken.some((load) => load.box === box)
-      if (!open || cuts.length === 0 || (!first && cuts.length < all.length)) continue
-      first = false
-      cuts.forEach((cut) => made.add(cut))
-      taken.push({ box, cuts })
-      programme.take(at)
-    }
-    if (packing.sizes.length - made.size <= FINISHED_FROM)
-      tried([...taken, ...finished(packing, made, taken)])
+    for (const at of likely)
+      while ((first || shares[at]! >= sure) && take(at, first)) {
+        first = false
+        shares[at]!--
+      }
+    if (all - made.count <= FINISHED_FROM) tried([...made.loads, ...finished(packing, made.loads)])
     programme.mix()
     programme.look(false)
-    yield made.size / packing.sizes.length
+    yield made.count / all
   }
+  programme.release()
+}
+
+/**
+ * Loads with each cut made once: in the place of every cut of theirs lies the longest that is left and no
+ * longer. How many they make.
+ */
+function filledWith({ sizes }: Packing, loads: readonly Load[]) {
+  const places = loads.flatMap(({ cuts }, load) => cuts.map((cut) => ({ load, cut })))
+  const filled: number[][] = loads.map(() => [])
+  let [next, count] = [0, 0]
+  for (const { load, cut } of places.sort((a, b) => a.cut - b.cut)) {
+    next = Math.max(next, cut)
+    if (next === sizes.length) break
+    filled[load]!.push(next++)
+    count++
+  }
+  return { count, loads: loads.map(({ box }, at): Load => ({ box, cuts: filled[at]! })) }
 }
 
 /** Quick loads for the cuts that are not made, out of boxes that are not taken. */
-function finished(packing: Packing, made: ReadonlySet<number>, taken: readonly Load[]): readonly Load[] {
+function finished(packing: Packing, taken: readonly Load[]): readonly Load[] {
+  const made = new Set(taken.flatMap(({ cuts }) => cuts))
   const open = [...packing.sizes.keys()].filter((cut) => !made.has(cut))
   const used = new Set(taken.map(({ box }) => box))
   const boxes = [...packing.begun.keys()].filter((box) => !used.has(box))
@@ -209,14 +243,4 @@ function finished(packing: Packing, made: ReadonlySet<number>, taken: readonly L
     box: box === FRESH ? FRESH : boxes[box]!,
     cuts: cuts.map((cut) => open[cut]!),
   }))
-}
-
-/** Loads that may share a cut, each cut made once. */
-function eachOnce(loads: readonly Load[]): readonly Load[] {
-  const made = new Set<number>()
-  return loads.flatMap((load) => {
-    const cuts = load.cuts.filter((cut) => !made.has(cut))
-    cuts.forEach((cut) => made.add(cut))
-    return cuts.length > 0 ? [{ ...load, cuts }] : []
-  })
 }
