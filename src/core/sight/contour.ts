@@ -66,6 +66,8 @@ interface TracedRing {
   readonly ring: Ring
   /** The ways that it goes through squares, a number each; the least first. */
   readonly steps: readonly number[]
+  /** The greatest of them. */
+  readonly last: number
 }
 
 /** A way through a square as one number. */
@@ -83,28 +85,48 @@ export function traced(before: Traced | null, field: Field): Traced {
   const changed = before && changedCells(before.values, values)
   const reached = before?.reached.slice() ?? new Uint8Array(wide * (grid.rows + 2))
   reach(grid, values, thresholds, changed, reached)
-  const open = new Uint8Array(2 * reached.length)
+  const { open, dirty } = clearFor(reached.length)
   if (!changed) {
     const starts = ringed(grid, reached, thresholds.length)
     return { values, reached, rings: thresholds.map((_, at) => trace(field, reached, at, starts[at]!, open)) }
   }
-  const dirty = new Uint8Array(reached.length)
   const squares: number[] = []
-  for (const cell of changed)
-    for (const aside of [0, 1, wide, wide + 1]) {
-      const square = rimmed(grid, cell) - aside
-      if (dirty[square] === 0) squares.push(square)
-      dirty[square] = 1
-    }
+  const touch = (square: number) => {
+    if (dirty[square] === 1 || !(isCrossed(before.reached, wide, square) || isCrossed(reached, wide, square)))
+      return
+    dirty[square] = 1
+    squares.push(square)
+  }
+  for (const cell of changed) {
+    const square = rimmed(grid, cell)
+    touch(square)
+    touch(square - 1)
+    touch(square - wide)
+    touch(square - wide - 1)
+  }
+  const [from, to] = [dirty.indexOf(1), dirty.lastIndexOf(1)]
   const rings = thresholds.map((_, at) => {
-    const [gone, kept] = parted(before.rings[at]!, ({ steps }) => comesBy(steps, dirty))
-    const freed = gone.flatMap(({ steps }) => steps.filter((step) => dirty[step >> 1] === 0))
-    const anew = squares.flatMap((square) => waysThrough(caseOf(reached, wide, square, at), square))
-    const starts = [...freed, ...anew].sort((a, b) => a - b)
-    const found = trace(field, reached, at, starts, open)
-    return [...kept, ...found].sort((a, b) => a.steps[0]! - b.steps[0]!)
+    const [gone, kept] = parted(
+      before.rings[at]!,
+      ({ steps, last }) => last >> 1 >= from && steps[0]! >> 1 <= to && comesBy(steps, dirty),
+    )
+    const starts: number[] = []
+    for (const { steps } of gone) for (const step of steps) if (dirty[step >> 1] === 0) starts.push(step)
+    for (const square of squares) starts.push(...waysThrough(caseOf(reached, wide, square, at), square))
+    return inOrder(kept, trace(field, reached, at, Int32Array.from(starts).sort(), open))
   })
+  for (const square of squares) dirty[square] = 0
   return { values, reached, rings }
+}
+
+/** A mark for every way through a square, and for every square: all clear, and so they are left. */
+let clear = { open: new Uint8Array(0), dirty: new Uint8Array(0) }
+
+/** New memory at every move of a hand costs more than what is done in it. */
+function clearFor(squares: number): typeof clear {
+  if (clear.dirty.length !== squares)
+    clear = { open: new Uint8Array(2 * squares), dirty: new Uint8Array(squares) }
+  return clear
 }
 
 /** The rings of these steps, rising: each is gone once. `open` is clear, and is again after. */
@@ -112,7 +134,7 @@ function trace(
   { grid, values, thresholds, smooth }: Field,
   reached: Uint8Array,
   at: number,
-  starts: readonly number[],
+  starts: readonly number[] | Int32Array,
   open: Uint8Array,
 ): TracedRing[] {
   const { left, bottom, cellM, columns } = grid
@@ -143,16 +165,18 @@ function trace(
     if (open[start] === 0) continue
     const ring: Ring = []
     const steps: number[] = []
+    let last = start
     for (let step = start; open[step] === 1; ) {
       open[step] = 0
       steps.push(step)
+      last = Math.max(last, step)
       const square = step >> 1
       const side = SIDES[4 * caseOf(reached, wide, square, at) + 2 * (step & 1) + 1]!
       ring.push(spot(square, side))
       const next = square + beyond[side]!
       step = stepOf(next, SIDES[4 * caseOf(reached, wide, next, at)] === ENTERS[side] ? 0 : 1)
     }
-    rings.push({ ring, steps })
+    rings.push({ ring, steps, last })
   }
   return rings
 }
@@ -161,6 +185,14 @@ function trace(
 function comesBy(steps: readonly number[], dirty: Uint8Array): boolean {
   for (let i = 0; i < steps.length; i++) if (dirty[steps[i]! >> 1] === 1) return true
   return false
+}
+
+/** Whether any ring goes through a square. */
+function isCrossed(reached: Uint8Array, wide: number, square: number): boolean {
+  const here = reached[square]
+  return (
+    here !== reached[square + 1] || here !== reached[square + wide] || here !== reached[square + wide + 1]
+  )
 }
 
 /** Which of the sixteen a square is for a threshold. */
@@ -228,6 +260,17 @@ function ringed({ columns, rows }: Grid, reached: Uint8Array, thresholds: number
     }
   }
   return steps
+}
+
+/** Both of them by their first steps, as each is already. */
+function inOrder(a: readonly TracedRing[], b: readonly TracedRing[]): readonly TracedRing[] {
+  const all: TracedRing[] = []
+  let at = 0
+  for (const ring of b) {
+    while (at < a.length && a[at]!.steps[0]! < ring.steps[0]!) all.push(a[at++]!)
+    all.push(ring)
+  }
+  return [...all, ...a.slice(at)]
 }
 
 /** What does, and what does not. */

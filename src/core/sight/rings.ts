@@ -1,4 +1,12 @@
-import { areaM2, boundsOf, contains, middleOf, signedAreaM2, type Outline, type PlanPoint } from '../geometry'
+import {
+  boundsOf,
+  contains,
+  middleOf,
+  signedAreaM2,
+  type Bounds,
+  type Outline,
+  type PlanPoint,
+} from '../geometry'
 import { LEVELS, type Edition, type LevelId } from '../job/choices'
 import { ringsOf, traced, type Traced } from './contour'
 import { type Grid } from './grid'
@@ -24,14 +32,32 @@ export interface ContourLine {
 export const ringsAt = (grid: Grid, values: ArrayLike<number>, threshold: number, smooth: boolean) =>
   placesOf(ringsOf(grid, values, threshold, smooth))
 
+/** What is measured of a ring: once, for most stay as they are while a camera moves. */
+interface Measures {
+  /** Below 0 with the clock. */
+  readonly signedM2: number
+  readonly box: Bounds
+  readonly middle: PlanPoint
+}
+const MEASURES = new WeakMap<Outline, Measures>()
+
+function measuresOf(ring: Outline): Measures {
+  const known = MEASURES.get(ring)
+  if (known) return known
+  const made = { signedM2: signedAreaM2(ring), box: boundsOf(ring)!, middle: middleOf(ring) }
+  MEASURES.set(ring, made)
+  return made
+}
+const sizeM2 = (ring: Outline): number => Math.abs(measuresOf(ring).signedM2)
+
 /** Rings put together: each outer one with its holes. */
 function placesOf(all: readonly PlanPoint[][]): PlanPoint[][][] {
   const rings = all.filter((ring) => ring.length > 2)
   const outer = rings
-    .filter((ring) => signedAreaM2(ring) < 0)
-    .map((ring) => ({ rings: [ring], box: boundsOf(ring)!, sizeM2: areaM2(ring) }))
-    .sort((a, b) => a.sizeM2 - b.sizeM2)
-  for (const hole of rings.filter((ring) => signedAreaM2(ring) > 0)) {
+    .filter((ring) => measuresOf(ring).signedM2 < 0)
+    .map((ring) => ({ rings: [ring], box: measuresOf(ring).box }))
+    .sort((a, b) => sizeM2(a.rings[0]!) - sizeM2(b.rings[0]!))
+  for (const hole of rings.filter((ring) => measuresOf(ring).signedM2 > 0)) {
     const [{ x, y }] = hole as [PlanPoint]
     // An island may lie in the hole of a larger one: what a hole is cut from is the smallest round it.
     outer
@@ -53,12 +79,13 @@ export function blindSpots(
 ): Pick<Survey, 'blindSpots' | 'watchedM2' | 'blindM2'> & { readonly traced: Traced } {
   const blind = new Uint8Array(ground.length)
   let [watched, unseen] = [0, 0]
+  // Without branches: a hand drags while it runs.
   for (let i = 0; i < blind.length; i++) {
-    if (ground[i] !== WATCHED) continue
-    watched++
-    if (count[i] !== 0) continue
-    blind[i] = 1
-    unseen++
+    const isWatched = ground[i] === WATCHED ? 1 : 0
+    const isBlind = isWatched & (count[i] === 0 ? 1 : 0)
+    watched += isWatched
+    unseen += isBlind
+    blind[i] = isBlind
   }
   const cellM2 = grid.cellM * grid.cellM
   const now = traced(before, { grid, values: blind, thresholds: [0.5], smooth: false })
@@ -66,8 +93,8 @@ export function blindSpots(
     .map(
       (rings): BlindSpot => ({
         rings,
-        middle: middleOf(rings[0]!),
-        sizeM2: rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * areaM2(ring), 0),
+        middle: measuresOf(rings[0]!).middle,
+        sizeM2: rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * sizeM2(ring), 0),
       }),
     )
     .filter(({ sizeM2 }) => sizeM2 >= SIGHT_LIMITS.leastBlindM2.value)
@@ -84,8 +111,7 @@ export function contourLines(
 ): { readonly contours: readonly ContourLine[]; readonly traced: Traced } {
   const levels = levelsOf(edition)
   const thresholds = levels.map((level) => LEVELS[level].densityPxM)
-  // Whoever gets the survey may give its figures away.
-  const now = traced(before, { grid, values: best.slice(), thresholds, smooth: true })
+  const now = traced(before, { grid, values: best, thresholds, smooth: true })
   const contours = levels.map((level, at) => ({
     level,
     densityPxM: thresholds[at]!,

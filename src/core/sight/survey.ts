@@ -9,7 +9,7 @@ import type { Traced } from './contour'
 import type { World } from './floors'
 import { settingOf } from './occluders'
 import { isOfCables, nameOf } from '../plan'
-import { extent, groundOf, SOLID } from './ground'
+import { extent, groundOf } from './ground'
 import { blindSpots, contourLines, type BlindSpot, type ContourLine } from './rings'
 import { SIGHT_LIMITS } from './limits'
 import { eyeWords, MOST_REMEMBERED, remembered, togetherSteps, type Together } from './together'
@@ -109,13 +109,15 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
   const before = memory.kept?.place === place ? memory.kept : null
   const pieces = cameras.length + things.length + 1
   let done = 0
-  const looking = togetherSteps(before?.together ?? null, { grid, setting, planeM, cameras })
+  const ground = before?.ground ?? groundOf(things, setting, grid, planeM)
+  const looking = togetherSteps(before?.together ?? null, { grid, setting, ground, planeM, cameras })
   let looked = looking.next()
   for (; !looked.done; looked = looking.next()) yield ++done / pieces
   const together = looked.value
   done = cameras.length
-  const ground = before?.ground ?? groundOf(things, setting, grid, planeM)
-  const { best, count } = seenOn(ground, together)
+  const { best } = together
+  // More than 255 cameras count as 255.
+  const count = new Uint8Array(new Uint8ClampedArray(together.count).buffer)
   const changed = changedCameras(before?.cameras ?? [], cameras)
   const sameMarks = before !== null && whoWords(before.cameras) === whoWords(cameras)
   /** Whether nothing of an earlier outcome can be another now: nobody who changed looks or looked there. */
@@ -167,9 +169,9 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
     planeM,
     grid,
     marks: cameras.map(({ mark }) => mark),
-    best,
-    count,
     // Whoever gets the survey may give it away.
+    best: best.slice(),
+    count,
     ground: ground.slice(),
     areas,
     targets,
@@ -179,19 +181,6 @@ export function* surveySteps(request: SurveyRequest, memory = new SurveyMemory()
     blindM2: blind.blindM2,
     contours: lines.contours,
   }
-}
-
-const MOST_COUNTED = 255
-
-/** What is seen of the ground: nothing of where something solid stands. */
-function seenOn(ground: Uint8Array, together: Together): Pick<Survey, 'best' | 'count'> {
-  const best = together.best.slice()
-  const count = new Uint8Array(best.length)
-  for (let i = 0; i < best.length; i++) {
-    if (ground[i] === SOLID) best[i] = 0
-    else count[i] = Math.min(MOST_COUNTED, together.count[i]!)
-  }
-  return { best, count }
 }
 
 /** Cameras that stand or look otherwise than before, as they were and as they are. */

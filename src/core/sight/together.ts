@@ -2,9 +2,10 @@ import type { SurveyCamera } from './eye'
 import { lookOver } from './footprint'
 import { scratchFor } from './look'
 import { cellCount, type Grid } from './grid'
+import { SOLID } from './ground'
 import type { Setting } from './occluders'
 
-/** What one camera sees: the cells that nothing hides from it, and its pixels per metre there. */
+/** What one camera sees of the ground: the cells that nothing hides from it, and its pixels per metre there. */
 interface Layer {
   /** Where it stood and looked, told apart from any other. */
   readonly eye: string
@@ -28,11 +29,22 @@ export const MOST_REMEMBERED = 24_000_000
 interface Over {
   readonly grid: Grid
   readonly setting: Setting
+  /** What each cell is: nothing is seen of where something solid stands. */
+  readonly ground: Uint8Array
   readonly planeM: number
   readonly cameras: readonly SurveyCamera[]
 }
 
-export const eyeWords = ({ eye }: Pick<SurveyCamera, 'eye'>): string => JSON.stringify(eye)
+const WORDS = new WeakMap<SurveyCamera['eye'], string>()
+
+/** Where a camera stands and looks, told apart from any other: put into words once. */
+export function eyeWords({ eye }: Pick<SurveyCamera, 'eye'>): string {
+  const known = WORDS.get(eye)
+  if (known !== undefined) return known
+  const words = JSON.stringify(eye)
+  WORDS.set(eye, words)
+  return words
+}
 
 /**
  * What all cameras see together, a camera at a time; those that stand as they did before do not look again.
@@ -40,7 +52,7 @@ export const eyeWords = ({ eye }: Pick<SurveyCamera, 'eye'>): string => JSON.str
  */
 export function* togetherSteps(
   before: Together | null,
-  { grid, setting, planeM, cameras }: Over,
+  { grid, setting, ground, planeM, cameras }: Over,
 ): Generator<void, Together> {
   const eyes = new Map(cameras.map((camera) => [camera.deviceId, eyeWords(camera)]))
   const stays = new Map([...(before?.layers ?? [])].filter(([id, { eye }]) => eyes.get(id) === eye))
@@ -55,7 +67,7 @@ export function* togetherSteps(
     const { deviceId, eye } = camera
     if (layers.has(deviceId)) continue
     const found = lookOver(eye, setting, grid, planeM, scratch)
-    const layer = seenOf(eyes.get(deviceId)!, scratch, found)
+    const layer = seenOf(eyes.get(deviceId)!, scratch, found, ground)
     add(layer, best, count)
     layers.set(deviceId, layer)
     yield
@@ -67,14 +79,16 @@ function seenOf(
   eye: string,
   { cells, densityPxM, hidden }: ReturnType<typeof scratchFor>,
   found: number,
+  ground: Uint8Array,
 ): Layer {
+  const isSeen = (cell: number) => hidden[cell] === 0 && ground[cell] !== SOLID
   let seen = 0
-  for (let i = 0; i < found; i++) if (hidden[cells[i]!] === 0) seen++
+  for (let i = 0; i < found; i++) if (isSeen(cells[i]!)) seen++
   const layer = { eye, cells: new Uint32Array(seen), densityPxM: new Float32Array(seen) }
   let at = 0
   for (let i = 0; i < found; i++) {
     const cell = cells[i]!
-    if (hidden[cell] !== 0) continue
+    if (!isSeen(cell)) continue
     layer.cells[at] = cell
     layer.densityPxM[at++] = densityPxM[i]!
   }
