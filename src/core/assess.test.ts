@@ -7,9 +7,9 @@ import { device, equipment, planned, run, said } from '@/testing/jobs'
 import { runs } from '@/testing/runs'
 import { carryOut } from '@/testing/simulate'
 import { assess, assessAgain, assessDevice } from './assess'
+import { neighboursIn } from './derive/neighbours'
 import { apply, type Job } from './job'
-import { neighboursOf, withOwn } from './parts'
-import { waysOn } from './pathway'
+import { withOwn } from './parts'
 
 /** Every number anywhere in a value, with the path to it. */
 function* numbersIn(value: unknown, path = ''): Generator<[string, number]> {
@@ -83,7 +83,7 @@ describe('assess is total, pure and deterministic', () => {
           all.filter(({ deviceId }) => deviceId === id)
         const { records, photos, faults } = doubled
         const catalogue = withOwn(CATALOGUE, doubled.ownParts)
-        const neighbours = neighboursOf(doubled, catalogue, waysOn(doubled, catalogue))
+        const neighbours = neighboursIn(doubled, catalogue)
         assess(doubled, CATALOGUE).devices.forEach((found, i) => {
           const d = doubled.devices[i]!
           const recorded = {

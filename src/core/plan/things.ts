@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { PlanPoint } from '../geometry'
+import { oncePer } from '../once'
 import { area } from './area'
 import { equipment } from './equipment'
 import { groundLevel } from './groundLevel'
@@ -104,18 +105,12 @@ export interface Occluders {
   readonly solids: readonly Solid[]
 }
 
-const STANDING = new WeakMap<PlanThing, Occluders>()
-
-/** What of one thing blocks the view; computed once. */
-export function occluderOf(thing: PlanThing): Occluders {
-  const known = STANDING.get(thing)
-  if (known) return known
+/** What of one thing blocks the view. */
+export const occluderOf = oncePer((thing: PlanThing): Occluders => {
   const pieces: StandingPieces = kindOf(thing).standing?.(thing) ?? {}
-  const made = {
+  return {
     uprights: (pieces.uprights ?? []).map((piece) => ({ ...piece, thing })),
     boards: (pieces.boards ?? []).map((piece) => ({ ...piece, thing })),
     solids: pieces.solids ?? [],
   }
-  STANDING.set(thing, made)
-  return made
-}
+})

@@ -1,21 +1,11 @@
+import { oncePer } from '../once'
+
 /**
  * Tests of IEC 60529's second digit that a set of ratings stands for. Digits are not a ladder: immersion
  * (7, 8) does not include jets (5, 6) unless the code is dual. Ratings that are not understood stand for
  * nothing.
  */
-export function testsOf(ratings: readonly string[]): ReadonlySet<number> {
-  let tests = TESTS.get(ratings)
-  if (!tests) {
-    tests = readTests(ratings)
-    TESTS.set(ratings, tests)
-  }
-  return tests
-}
-
-/** The catalogue's rating lists are few and asked for often. */
-const TESTS = new WeakMap<readonly string[], ReadonlySet<number>>()
-
-function readTests(ratings: readonly string[]): Set<number> {
+export const testsOf = oncePer((ratings: readonly string[]): ReadonlySet<number> => {
   const tests = new Set<number>()
   for (const rating of ratings) {
     const digit = Number(/^IP[0-9X](\d)$/.exec(rating)?.[1] ?? Number.NaN)
@@ -25,7 +15,7 @@ function readTests(ratings: readonly string[]): Set<number> {
     if (digit >= 8) tests.add(8)
   }
   return tests
-}
+})
 
 /**
  * First digit of the best rating: how well it keeps dust out. Null where no rating says (IPX4), or none is

@@ -1,5 +1,6 @@
 import type { Seal as SealChoices } from '../job/job'
 import { EXPOSURES, type Exposure } from '../job/choices'
+import { oncePer } from '../once'
 import {
   remembered,
   type Camera,
@@ -26,18 +27,11 @@ export interface PlacedOpening {
 
 /**
  * Every opening of the stack in the order in which the cable comes to them, from the building to the
- * camera.
+ * camera. Four stages and the steps ask for those of the same context.
  */
-export function openingsOf(context: DeviceContext): readonly PlacedOpening[] {
-  const known = OPENINGS.get(context)
-  if (known) return known
-  const openings = placedOpenings(context)
-  OPENINGS.set(context, openings)
-  return openings
-}
-
-/** Four stages and the steps ask for the same openings of the same context. */
-const OPENINGS = new WeakMap<DeviceContext, readonly PlacedOpening[]>()
+export const openingsOf = oncePer((context: DeviceContext): readonly PlacedOpening[] =>
+  placedOpenings(context),
+)
 
 function placedOpenings(context: DeviceContext): PlacedOpening[] {
   const { mounts, camera, exposure, surface } = context

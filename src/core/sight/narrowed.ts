@@ -1,4 +1,5 @@
 import { boundsOf, type PlanPoint } from '../geometry'
+import { oncePer } from '../once'
 import type { Land } from './land'
 import type { Setting } from './occluders'
 import type { Board, Occluders, Upright } from '../plan'
@@ -18,11 +19,7 @@ interface Extents {
   readonly boards: Float64Array
 }
 
-const EXTENTS = new WeakMap<Occluders, Extents>()
-
-function extentsOf(occluders: Occluders): Extents {
-  const known = EXTENTS.get(occluders)
-  if (known) return known
+const extentsOf = oncePer((occluders: Occluders): Extents => {
   const uprights = Float64Array.from(
     occluders.uprights.flatMap(({ a, b }) => [
       Math.min(a.x, b.x),
@@ -37,10 +34,8 @@ function extentsOf(occluders: Occluders): Extents {
       return [left, right, bottom, top]
     }),
   )
-  const made = { uprights, boards }
-  EXTENTS.set(occluders, made)
-  return made
-}
+  return { uprights, boards }
+})
 
 function meeting<T>(all: readonly T[], extents: Float64Array, { left, right, bottom, top }: Box): T[] {
   const found: T[] = []
@@ -91,11 +86,8 @@ export interface Cluster {
 
 /** How large the squares are by which they are put together, m. */
 const CLUSTER_M = 24
-const CLUSTERS = new WeakMap<Occluders, readonly Cluster[]>()
 
-export function clustersOf(occluders: Occluders): readonly Cluster[] {
-  const known = CLUSTERS.get(occluders)
-  if (known) return known
+export const clustersOf = oncePer((occluders: Occluders): readonly Cluster[] => {
   const squares = new Map<
     string,
     { points: PlanPoint[]; topM: number; uprights: Upright[]; boards: Board[] }
@@ -112,11 +104,9 @@ export function clustersOf(occluders: Occluders): readonly Cluster[] {
   for (const upright of occluders.uprights)
     squareOf([upright.a, upright.b], upright.toM).uprights.push(upright)
   for (const board of occluders.boards) squareOf(board.outline, board.heightM).boards.push(board)
-  const made = [...squares.values()].map(({ points, ...square }): Cluster => {
+  return [...squares.values()].map(({ points, ...square }): Cluster => {
     const { left, right, bottom, top } = boundsOf(points)!
     const radiusM = Math.hypot(right - left, top - bottom) / 2
     return { ...square, x: (left + right) / 2, y: (bottom + top) / 2, radiusM }
   })
-  CLUSTERS.set(occluders, made)
-  return made
-}
+})

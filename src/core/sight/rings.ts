@@ -8,6 +8,7 @@ import {
   type PlanPoint,
 } from '../geometry'
 import { LEVELS, type Edition, type LevelId } from '../job/choices'
+import { oncePer } from '../once'
 import { ringsOf, traced, type Traced } from './contour'
 import { type Grid } from './grid'
 import { levelsOf } from './levels'
@@ -39,15 +40,13 @@ interface Measures {
   readonly box: Bounds
   readonly middle: PlanPoint
 }
-const MEASURES = new WeakMap<Outline, Measures>()
-
-function measuresOf(ring: Outline): Measures {
-  const known = MEASURES.get(ring)
-  if (known) return known
-  const made = { signedM2: signedAreaM2(ring), box: boundsOf(ring)!, middle: middleOf(ring) }
-  MEASURES.set(ring, made)
-  return made
-}
+const measuresOf = oncePer(
+  (ring: Outline): Measures => ({
+    signedM2: signedAreaM2(ring),
+    box: boundsOf(ring)!,
+    middle: middleOf(ring),
+  }),
+)
 const sizeM2 = (ring: Outline): number => Math.abs(measuresOf(ring).signedM2)
 
 /** Rings put together: each outer one with its holes. */

@@ -1,11 +1,12 @@
 import type { SurveyCamera } from './eye'
+import { oncePer } from '../once'
 import { lookOver } from './footprint'
 import { scratchFor } from './look'
 import { cellCount, type Grid } from './grid'
 import { SOLID } from './ground'
 import type { Setting } from './occluders'
 
-/** What one camera sees of the ground: the cells that nothing hides from it, and its pixels per metre there. */
+/** What one camera sees of the ground: cells that nothing hides from it, and its pixels per metre there. */
 interface Layer {
   /** Where it stood and looked, told apart from any other. */
   readonly eye: string
@@ -35,16 +36,8 @@ interface Over {
   readonly cameras: readonly SurveyCamera[]
 }
 
-const WORDS = new WeakMap<SurveyCamera['eye'], string>()
-
-/** Where a camera stands and looks, told apart from any other: put into words once. */
-export function eyeWords({ eye }: Pick<SurveyCamera, 'eye'>): string {
-  const known = WORDS.get(eye)
-  if (known !== undefined) return known
-  const words = JSON.stringify(eye)
-  WORDS.set(eye, words)
-  return words
-}
+/** Where a camera stands and looks, told apart from any other. */
+export const eyeWords = oncePer(({ eye }: Pick<SurveyCamera, 'eye'>): string => JSON.stringify(eye))
 
 /**
  * What all cameras see together, a camera at a time; those that stand as they did before do not look again.
