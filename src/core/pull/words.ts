@@ -81,9 +81,10 @@ export function partWords({ marks, parts, later }: Pick<Pull, 'marks' | 'parts' 
 export function orderWords({ turned, first }: Pick<PullPlan, 'turned' | 'first'>): string {
   const others =
     turned.length > 0 ? `, but ${marksWords(turned)} from the device: what lies beside goes that way` : ''
+  const each = first.length > 1 ? 'each alone' : 'alone'
   const alone =
     first.length > 0
-      ? `${marksWords(first)} before all others, each alone: its plug does not pass beside them. `
+      ? `${marksWords(first)} before all others, ${each}: the plug does not pass beside them. `
       : ''
   return (
     `In this order, from what the cables end at outwards${others}. ${alone}What lies together is pulled at ` +

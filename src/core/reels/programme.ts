@@ -79,7 +79,7 @@ export class Programme {
   }
 
   /** Shares of the known loads in the cheapest mixture of them, beside what is taken whole. */
-  mix(): readonly number[] {
+  mix(): number[] {
     this.model.options.set({ simplex_strategy: this.strategy })
     this.strategy = PRIMAL
     this.model.run()

@@ -162,7 +162,9 @@ function* overLoads(
     const all = programme.complete(aim.below(cost()))
     const whole = programme.whole(loads)
     if (whole) tried(filledWith(packing, whole.loads).loads)
-    return { loads, least: all && whole?.cheapest ? cost() : least(), mixed }
+    // What no plan has that is known costs without end: nothing is proved by it.
+    const isLeast = all && whole?.cheapest === true && cost() < Infinity
+    return { loads, least: isLeast ? cost() : least(), mixed }
   } finally {
     programme.dispose()
   }
@@ -195,7 +197,7 @@ function* wholeOnes(
     return true
   }
   while (made.count < all && !proved()) {
-    const shares = [...programme.mix()]
+    const shares = programme.mix()
     const likely = [...shares.keys()].sort((a, b) => shares[b]! - shares[a]!)
     let first = true
     for (const at of likely)
