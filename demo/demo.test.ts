@@ -4,7 +4,7 @@ import { CATALOGUE } from '@/catalogue'
 import { assess, type Assessment } from '@/core/assess'
 import { openJobFile } from '@/core/job'
 import { withOwn } from '@/core/parts'
-import { bundlesIn, waysOn } from '@/core/pathway'
+import { bundlesIn, leadsAhead, waysOn } from '@/core/pathway'
 import { fillWords, pullSheet } from '@/core/pull'
 import { surveyReport } from '@/core/sight'
 import { punchListState } from '@/core/test'
@@ -99,7 +99,7 @@ describe('Kestrel Quay', () => {
     expect([bores(assessment), pulls.first]).toEqual([[], []])
     const before = { ...job, records: [] }
     expect(bores(assess(before, CATALOGUE))).toEqual(['check', 'check'])
-    expect(pullSheet(before, CATALOGUE).pulls.first).toEqual(['R1'])
+    expect(leadsAhead(pullSheet(before, CATALOGUE).pulls)).toMatchObject([{ mark: 'R1' }])
     // Others of the same conduit are drawn: had it waited, it would not pass beside them.
     const waited = { ...job, records: job.records.filter(({ deviceId }) => deviceId !== 'jetty-link') }
     expect(bores(assess(waited, CATALOGUE))).toEqual(['stop', 'check'])

@@ -2,7 +2,17 @@ import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { headEnd, pathway, stands } from '@/testing/plans'
 import { cablesFrom, crossings, EVERYTHING, over, spot, yard } from '@/testing/ways'
-import { bundlesIn, pullsOf, treesOf, type Branch, type CableWay, type Pull, type Spot, type Way } from '.'
+import {
+  bundlesIn,
+  leadsAhead,
+  pullsOf,
+  treesOf,
+  type Branch,
+  type CableWay,
+  type Pull,
+  type Spot,
+  type Way,
+} from '.'
 
 it('cables leave the head end as one bundle and part where their ways do: reckoned by hand', () => {
   // A trunk of 20 m; one leaves it at 8 m, two go on to its end and part there.
@@ -74,77 +84,75 @@ it('what comes the other way to a switch on site lies in the same bundle and is 
 
 it('every metre of every way lies in one pull, what lies together is pulled together, and pulls join up', () => {
   let bundled = 0
+  const some = fc.array(crossings, { minLength: 1, maxLength: 7 })
   fc.assert(
-    fc.property(
-      yard,
-      fc.array(crossings, { minLength: 1, maxLength: 7 }),
-      fc.nat(2),
-      (lanes, spots, firsts) => {
-        const finder = over([...lanes, headEnd(8, 8), stands('far', 0, 0, 2.5)])
-        const led = cablesFrom(
-          finder,
-          spots.map(({ x, y }) => spot(4 * x + 0.5, 4 * y)),
-        ).map((one, i) => (i % 2 === 0 ? one : { ...one, found: finder.find(one.from, FAR) }))
-        const ways = led.flatMap(({ mark, found }) => ('way' in found ? [{ mark, way: found.way }] : []))
-        const first = ways.slice(0, firsts).map(({ mark }) => mark)
-        const plan = pullsOf(
-          led,
-          led.flatMap(({ mark, id }) => (first.includes(mark) ? [id] : [])),
+    fc.property(yard, some, fc.nat(2), (lanes, spots, firsts) => {
+      const finder = over([...lanes, headEnd(8, 8), stands('far', 0, 0, 2.5)])
+      const led = cablesFrom(
+        finder,
+        spots.map(({ x, y }) => spot(4 * x + 0.5, 4 * y)),
+      ).map((one, i) => (i % 2 === 0 ? one : { ...one, found: finder.find(one.from, FAR) }))
+      const ways = led.flatMap(({ mark, found }) => ('way' in found ? [{ mark, way: found.way }] : []))
+      const first = ways.slice(0, firsts).map(({ mark }) => mark)
+      const plan = pullsOf(
+        led,
+        led.flatMap(({ mark, id }) => (first.includes(mark) ? [id] : [])),
+      )
+      expect(plan.first).toEqual(first)
+      const alone = plan.pulls.filter(({ marks }) => marks.some((mark) => first.includes(mark)))
+      expect(alone).toEqual(plan.pulls.slice(0, alone.length))
+      expect(alone.every(({ marks }) => marks.length === 1)).toBe(true)
+      for (const { mark, lengthM } of leadsAhead(plan))
+        expect(lengthM).toBeCloseTo(drawnM(ways.find((one) => one.mark === mark)!.way), 6)
+      const pulledM = (...marks: readonly string[]) =>
+        plan.pulls
+          .filter((pull) => marks.every((mark) => pull.marks.includes(mark)))
+          .reduce((sum, { togetherM }) => sum + togetherM, 0)
+      for (const { mark, way } of ways) {
+        expect(pulledM(mark)).toBeCloseTo(drawnM(way), 6)
+        const of = plan.pulls.filter(({ marks }) => marks.includes(mark))
+        const [goal, end] = ['goal', 'device'].map(
+          (at) => plan.ends.find((one) => one.mark === mark && one.at === at)?.place,
         )
-        expect(plan.first).toEqual(first)
-        const alone = plan.pulls.filter(({ marks }) => marks.some((mark) => first.includes(mark)))
-        expect(alone).toEqual(plan.pulls.slice(0, alone.length))
-        expect(alone.every(({ marks }) => marks.length === 1)).toBe(true)
-        const pulledM = (...marks: readonly string[]) =>
-          plan.pulls
-            .filter((pull) => marks.every((mark) => pull.marks.includes(mark)))
-            .reduce((sum, { togetherM }) => sum + togetherM, 0)
-        for (const { mark, way } of ways) {
-          expect(pulledM(mark)).toBeCloseTo(drawnM(way), 6)
-          const of = plan.pulls.filter(({ marks }) => marks.includes(mark))
-          const [goal, end] = ['goal', 'device'].map(
-            (at) => plan.ends.find((one) => one.mark === mark && one.at === at)?.place,
+        const passed = [...of.map(({ from }) => from), of.at(-1)?.to]
+        if (of.length > 0)
+          expect([passed[0], passed.at(-1)]).toEqual(plan.turned.includes(mark) ? [end, goal] : [goal, end])
+        of.slice(1).forEach((pull, i) => {
+          expect(pull.from).toBe(of[i]!.to)
+          expect(of[i]!.parts.find((part) => part.includes(mark))).toEqual(
+            expect.arrayContaining(pull.marks.filter((other) => of[i]!.marks.includes(other))),
           )
-          const passed = [...of.map(({ from }) => from), of.at(-1)?.to]
-          if (of.length > 0)
-            expect([passed[0], passed.at(-1)]).toEqual(plan.turned.includes(mark) ? [end, goal] : [goal, end])
-          of.slice(1).forEach((pull, i) => {
-            expect(pull.from).toBe(of[i]!.to)
-            expect(of[i]!.parts.find((part) => part.includes(mark))).toEqual(
-              expect.arrayContaining(pull.marks.filter((other) => of[i]!.marks.includes(other))),
-            )
-          })
-        }
-        if (plan.pulls.every(({ later }) => later.length === 0))
-          ways.forEach((one, i) =>
-            ways
-              .slice(i + 1)
-              .forEach((other) =>
-                expect(pulledM(one.mark, other.mark)).toBeCloseTo(besideM(one.way, other.way), 6),
-              ),
-          )
-        const branches: Branch[] = []
-        const gather = (parts: readonly Branch[], from: readonly number[]) => {
-          for (const branch of parts) {
-            const { pull, back, meets } = branch
-            expect(from).toContain(back ? pull.to : pull.from)
-            if (meets) expect([branch.parts, branch.ends]).toEqual([[], []])
-            branches.push(branch)
-            gather(branch.parts, [back ? pull.from : pull.to])
-          }
-        }
-        const trees = treesOf(plan)
-        for (const { ends, parts } of trees) gather(parts, [...new Set(ends.map(({ place }) => place))])
-        expect(branches.map(({ pull }) => pull).sort(byPlace)).toEqual([...plan.pulls].sort(byPlace))
-        expect(branches.flatMap(({ order }) => order ?? []).sort((a, b) => a - b)).toEqual(
-          bundlesIn(plan).map((_, i) => i + 1),
+        })
+      }
+      if (plan.pulls.every(({ later }) => later.length === 0))
+        ways.forEach((one, i) =>
+          ways
+            .slice(i + 1)
+            .forEach((other) =>
+              expect(pulledM(one.mark, other.mark)).toBeCloseTo(besideM(one.way, other.way), 6),
+            ),
         )
-        const told = [...trees, ...branches].flatMap(({ ends }) => ends)
-        expect(new Set(told)).toEqual(new Set(plan.ends))
-        expect(told).toHaveLength(plan.ends.length)
-        bundled += bundlesIn(plan).length
-      },
-    ),
+      const branches: Branch[] = []
+      const gather = (parts: readonly Branch[], from: readonly number[]) => {
+        for (const branch of parts) {
+          const { pull, back, meets } = branch
+          expect(from).toContain(back ? pull.to : pull.from)
+          if (meets) expect([branch.parts, branch.ends]).toEqual([[], []])
+          branches.push(branch)
+          gather(branch.parts, [back ? pull.from : pull.to])
+        }
+      }
+      const trees = treesOf(plan)
+      for (const { ends, parts } of trees) gather(parts, [...new Set(ends.map(({ place }) => place))])
+      expect(branches.map(({ pull }) => pull).sort(byPlace)).toEqual([...plan.pulls].sort(byPlace))
+      expect(branches.flatMap(({ order }) => order ?? []).sort((a, b) => a - b)).toEqual(
+        bundlesIn(plan).map((_, i) => i + 1),
+      )
+      const told = [...trees, ...branches].flatMap(({ ends }) => ends)
+      expect(new Set(told)).toEqual(new Set(plan.ends))
+      expect(told).toHaveLength(plan.ends.length)
+      bundled += bundlesIn(plan).length
+    }),
     { numRuns: 400 },
   )
   expect(bundled).toBeGreaterThan(10)

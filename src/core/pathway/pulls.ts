@@ -90,5 +90,18 @@ export function pullsOf(cables: readonly CableWay[], first: readonly string[] = 
 export const bundlesIn = ({ pulls }: PullPlan): readonly Pull[] =>
   pulls.filter(({ marks }) => marks.length > 1)
 
+/** Leads that go before all others: everything that each goes through, and how far, m, as it lies. */
+export function leadsAhead({ pulls, first }: PullPlan) {
+  return first.map((mark) => {
+    const own = pulls.filter(({ marks }) => marks.includes(mark))
+    const through = own.flatMap((pull) => pull.through)
+    return {
+      mark,
+      through: through.filter((name, i) => name !== through[i - 1]),
+      lengthM: own.reduce((sum, { togetherM }) => sum + togetherM, 0),
+    }
+  })
+}
+
 const nameOf = ({ lane }: Piece): string | null =>
   lane && (lane.pathway.name === '' ? SPACES[lane.pathway.space].name : lane.pathway.name)

@@ -1,6 +1,6 @@
 import type { CablePlan } from '../reels'
 import { print, type QuantityKind, type UnitSystem } from '../units'
-import { bundlesIn } from '../pathway'
+import { bundlesIn, leadsAhead } from '../pathway'
 import type { PullSheet } from './lists'
 import {
   fillWords,
@@ -70,13 +70,22 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
       list: 'pull-list',
       heads: ['Pull', 'Cables', 'Through', 'Together for', 'Then part into'],
       shares: [0.08, 0.23, 0.31, 0.14, 0.24],
-      rows: bundlesIn(sheet.pulls).map((pull, i) => [
-        String(i + 1),
-        of(pull.marks),
-        pull.through.join(', '),
-        said(pull.togetherM, 'cut'),
-        partWords(pull),
-      ]),
+      rows: [
+        ...leadsAhead(sheet.pulls).map(({ mark, through, lengthM }) => [
+          'before',
+          of([mark]),
+          through.join(', '),
+          said(lengthM, 'cut'),
+          'alone, before all others',
+        ]),
+        ...bundlesIn(sheet.pulls).map((pull, i) => [
+          String(i + 1),
+          of(pull.marks),
+          pull.through.join(', '),
+          said(pull.togetherM, 'cut'),
+          partWords(pull),
+        ]),
+      ],
       note: orderWords(sheet.pulls),
     },
     {

@@ -24,6 +24,8 @@ const sheet: PullSheet = {
   ],
   pulls: {
     pulls: [
+      { marks: ['=R1'], through: ['Loft'], togetherM: 5, from: 0, to: 1, parts: [], later: ['05'] },
+      { marks: ['=R1'], through: ['Loft', '=Duct'], togetherM: 7.3, from: 1, to: 2, parts: [], later: [] },
       {
         ...{ marks: ['05', '01'], through: ['Loft', '=Duct'], togetherM: 12.34, from: 0, to: 1 },
         ...{ parts: [['05']], later: ['E1'] },
@@ -32,7 +34,7 @@ const sheet: PullSheet = {
     ],
     ends: [],
     turned: ['01'],
-    first: [],
+    first: ['=R1'],
   },
   conduits: [
     {
@@ -114,6 +116,16 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
     { device: "'=R1", tape: '', cable: 'Thin', cut: 'ready-made lead', installed: '30.0 m' },
   ])
   expect(read('pull-list').rows).toEqual([
+    {
+      'pull': 'before',
+      'together': "'=R1",
+      'cables': '1',
+      'through': 'Loft, =Duct',
+      'for': '12.3 m',
+      'then part': '',
+      'later': '',
+      'from the device': '',
+    },
     {
       'pull': '1',
       'together': '05 =HYPERLINK("x"); 01 Ö',

@@ -1,7 +1,7 @@
 import 'server-only'
 import Papa from 'papaparse'
 import { everyOne, FLOORS, type Job } from '@/core/job'
-import { bundlesIn } from '@/core/pathway'
+import { bundlesIn, leadsAhead } from '@/core/pathway'
 import type { PullSheet } from '@/core/pull'
 import { fillWords, fittingWords, holeWords, leadsIn, pointWords } from '@/core/pull'
 import { print } from '@/core/units'
@@ -50,8 +50,18 @@ export const PULL_LISTS = {
       })),
     ),
   'pull-list': ({ pulls }: PullSheet, job: Of) =>
-    csv(
-      bundlesIn(pulls).map(({ marks, through, togetherM, parts, later }, i) => ({
+    csv([
+      ...leadsAhead(pulls).map(({ mark, through, lengthM }) => ({
+        'pull': 'before',
+        'together': named([mark], job),
+        'cables': 1,
+        'through': through.join(', '),
+        'for': print({ value: lengthM, kind: 'cut' }, job.units),
+        'then part': '',
+        'later': '',
+        'from the device': pulls.turned.includes(mark) ? named([mark], job) : '',
+      })),
+      ...bundlesIn(pulls).map(({ marks, through, togetherM, parts, later }, i) => ({
         'pull': i + 1,
         'together': named(marks, job),
         'cables': marks.length,
@@ -64,7 +74,7 @@ export const PULL_LISTS = {
           job,
         ),
       })),
-    ),
+    ]),
   'conduit-list': ({ conduits }: PullSheet, job: Of) =>
     csv(
       conduits.map((use) => ({
