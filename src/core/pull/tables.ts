@@ -72,7 +72,7 @@ export function pullTables(sheet: PullSheet, units: UnitSystem): readonly PullTa
       shares: [0.08, 0.23, 0.31, 0.14, 0.24],
       rows: [
         ...leadsAhead(sheet.pulls).map(({ mark, through, lengthM }) => [
-          'before',
+          'first',
           of([mark]),
           through.join(', '),
           said(lengthM, 'cut'),

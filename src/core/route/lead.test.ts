@@ -164,6 +164,7 @@ describe('a conduit', () => {
     expect(bore(beside(20, { records: [drawn] }))).toMatchObject({
       title: 'The lead’s end does not pass beside what lies there',
       figure: { value: 21 },
+      reason: expect.stringMatching(/^yard: .* goes first; by itself it passes\.$/) as string,
       advice: expect.stringMatching(/^Take a conduit of 21 mm/) as string,
     })
   })

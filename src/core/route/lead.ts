@@ -194,7 +194,8 @@ export function leadBoreFindings(
   return segments.flatMap((segment): Finding[] => {
     const boreMm = boreAcrossMm(catalogue, segment)
     if (boreMm === null) return []
-    const { id, conduitName } = segment
+    const { id, conduitId, conduitName } = segment
+    const where = conduitName || catalogue.conduits.get(conduitId!)!.name
     const of = (shared: typeof conduits) => (conduitName === '' ? undefined : shared.get(conduitName)) ?? []
     const all = others(of(conduits), cable.diameterMm)
     const needMm = acrossAll([endPassMm(first), ...all])
@@ -211,7 +212,7 @@ export function leadBoreFindings(
         ...boreWords(goesFirst, alone),
         figure: quantity(goesFirst ? needMm : firstMm, 'size'),
         limit: quantity(boreMm, 'size'),
-        reason: `${first.name} goes first${alone ? '; by itself it passes' : ''}.`,
+        reason: `${where}: ${first.name} goes first${alone ? '; by itself it passes' : ''}.`,
         source: 'practice',
         advice: turns ? `Feed it from ${other}: its narrower end passes.` : instead,
       }),

@@ -117,7 +117,7 @@ it('keeps a mark as text, with its nought, and shows the figures of the screen',
   ])
   expect(read('pull-list').rows).toEqual([
     {
-      'pull': 'before',
+      'pull': 'first',
       'together': "'=R1",
       'cables': '1',
       'through': 'Loft, =Duct',

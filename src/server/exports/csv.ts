@@ -52,7 +52,7 @@ export const PULL_LISTS = {
   'pull-list': ({ pulls }: PullSheet, job: Of) =>
     csv([
       ...leadsAhead(pulls).map(({ mark, through, lengthM }) => ({
-        'pull': 'before',
+        'pull': 'first',
         'together': named([mark], job),
         'cables': 1,
         'through': through.join(', '),
