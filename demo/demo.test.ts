@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
-import { assess, type Assessment } from '@/core/assess'
-import { openJobFile } from '@/core/job'
+import { assess, assessAgain, type Assessment } from '@/core/assess'
+import { openJobFile, type Job } from '@/core/job'
 import { withOwn } from '@/core/parts'
 import { bundlesIn, leadsAhead, waysOn } from '@/core/pathway'
 import { fillWords, pullSheet } from '@/core/pull'
@@ -51,6 +51,52 @@ describe('Kestrel Quay', () => {
       /^Use 4 × Resin anchor M8 in a mesh sleeve: that uses up \d+ %\.$/,
     )
     expect(of('04').result.findings.every(({ verdict }) => verdict === 'good')).toBe(true)
+  })
+  const without = (stepId: string) => ({ records: job.records.filter((one) => one.stepId !== stepId) })
+  const drawsMore = job.devices.map((one) => (one.id === 'device-08' ? { ...one, cameraId: 'ptz-2mp' } : one))
+  const put = <T extends { readonly id: string }>(all: readonly T[], id: string, change: Partial<T>) =>
+    all.map((one) => (one.id === id ? { ...one, ...change } : one))
+  it.each([
+    ['a camera that draws more', { devices: drawsMore }, ['office']],
+    [
+      'a cable that ends elsewhere',
+      { runs: put(job.runs, 'till-run', { toPort: 'port-14' }) },
+      ['office', 'till-run'],
+    ],
+    [
+      'a run of another cable',
+      { runs: put(job.runs, 'bench-run-2', { cableId: 'cat6-duct' }) },
+      ['bench-run-1', 'bench-run-2'],
+    ],
+    [
+      'another part',
+      { equipment: put(job.equipment, 'jetty', { partId: 'switch-16' }) },
+      ['jetty', 'jetty-link'],
+    ],
+    [
+      'the old one by another name',
+      { equipment: put(job.equipment, 'old-recorder', { name: 'Loft' }) },
+      ['recorder'],
+    ],
+    ['a step of a run', without('route/coil'), ['jetty-link']],
+    ['a cable not drawn yet', without('route/pull'), ['jetty-link']],
+    ['a step of equipment', without('bench/set-up'), ['office']],
+    ['a picture of equipment', { photos: [] }, ['office', 'jetty-link']],
+    [
+      'another pin scheme',
+      { policies: { ...job.policies, pinScheme: 'T568A' as const } },
+      ['panel', 'till-run'],
+    ],
+    ['a longer coil', { allowances: { ...job.allowances, deviceSlackM: 4 } }, ['bench-run-1', 'till-run']],
+    ['another mains', { mainsV: 110 }, ['jetty', 'lamps']],
+    ['feet and inches', { units: 'imperial' as const }, ['jetty-link']],
+  ])('is brought up to date of equipment and runs: %s', (_, change, ids) => {
+    const now: Job = { ...job, ...change }
+    const again = assessAgain({ job, assessment }, now, CATALOGUE)
+    expect(again).toEqual(assess(structuredClone(now), CATALOGUE))
+    const wordsOf = (of: Assessment, id: string) =>
+      JSON.stringify([...of.equipment, ...of.runs].find(({ deviceId }) => deviceId === id))
+    expect(ids.filter((id) => wordsOf(again, id) === wordsOf(assessment, id))).toEqual([])
   })
   it('has a plan: one area unmet and why, one moved wish that was agreed', () => {
     const report = surveyReport(job, CATALOGUE, 'ground')

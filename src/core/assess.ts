@@ -1,4 +1,4 @@
-import { counted, standing, type Assessment } from './derive/board'
+import { counted, standing, toldOf, type Assessment } from './derive/board'
 import { measuredOf, pendingDevice, plannedHalf, withLog, type DeviceAssessment } from './derive/device'
 import { assessEquipment } from './derive/equipment'
 import { assessRun, type RunAssessment } from './derive/run'
@@ -17,7 +17,6 @@ import {
   type JobSettings,
   type Measured,
   type Neighbours,
-  type OnPlan,
 } from './parts'
 import type { Draw } from './power'
 import { touchedBy } from './sight'
@@ -144,26 +143,21 @@ interface Known {
 
 const UNKNOWN: Known = { whole: null, half: null }
 
-function takingOver(
-  { job: old, assessment }: Assessed,
-  job: Job,
-  catalogue: Catalogue,
-  { ways, before: leads }: Neighbours,
-) {
+function takingOver({ job: old, assessment }: Assessed, job: Job, catalogue: Catalogue, are: Neighbours) {
   if (!SETTINGS.every((name) => old[name] === job[name])) return () => UNKNOWN
   if (!sameOwn(old.ownParts, job.ownParts)) return () => UNKNOWN
   if (!sameEquipment(old.equipment, job.equipment)) return () => UNKNOWN
-  if (!sameNeighbours(old, job, catalogue)) return () => UNKNOWN
+  // Own parts are the same, so the old cables are looked up as the new ones are.
+  const were = neighboursIn(old, catalogue)
+  if (!sameNeighbours(were, are)) return () => UNKNOWN
+  const sameCable = cablesCompared(were, are)
   const was = recordsOf(old)
   const earlier = new Map(old.devices.map((device, i) => [device, assessment.devices[i]!]))
   const changed = differing(old.things, job.things)
-  // Own parts are the same, so the old cables are looked up as the new ones are.
-  const { ways: led, before: leadsThen } = neighboursIn(old, catalogue)
   return (device: Device, recorded: DeviceRecords): Known => {
     const before = earlier.get(device)
     if (!before || before.pending || touched(device, changed, job)) return UNKNOWN
-    if (!sameWay(led.get(device.id), ways.get(device.id))) return UNKNOWN
-    if (wordsBefore(leadsThen?.get(device.id)) !== wordsBefore(leads?.get(device.id))) return UNKNOWN
+    if (!sameCable(device.id)) return UNKNOWN
     if (sameRecords(was(device.id), recorded)) return { whole: before, half: null }
     const half = plannedHalf(before)
     return half && sameMeasured(half.measured, measuredOf(recorded.records)) ? { whole: null, half } : UNKNOWN
@@ -191,7 +185,7 @@ function together(
 ): Assessment {
   const counts = counted(devices)
   const runs = job.runs.map((one) => assessRun(one, job, catalogue, neighbours, recorded(one.id)))
-  const draws = counts.pending > 0 ? null : drawsOf(job, devices, runs)
+  const draws = counts.pending > 0 ? null : drawsOf(devices, runs)
   const uses = portUses(job, catalogue)
   return {
     jobId: job.id,
@@ -214,23 +208,16 @@ function together(
 
 /** What devices and low-voltage runs draw, by what feeds them. */
 function drawsOf(
-  job: Job,
   devices: readonly DeviceAssessment[],
   runs: readonly RunAssessment[],
 ): ReadonlyMap<string, readonly Draw[]> {
   const draws = new Map<string, Draw[]>()
-  const add = (draw: Draw) => {
+  for (const draw of [...devices.map((device) => toldOf(device).draw), ...runs.map((run) => run.draw)]) {
+    if (!draw) continue
     const known = draws.get(draw.supplyId)
     if (known) known.push(draw)
     else draws.set(draw.supplyId, [draw])
   }
-  job.devices.forEach(({ mark }, index) => {
-    const power = devices[index]!.stages?.power
-    if (!power?.planned) return
-    const { supplyId, port } = power.input
-    add({ supplyId, mark, port, drawW: power.result.drawing.drawW })
-  })
-  for (const { draw } of runs) if (draw) add(draw)
   return draws
 }
 
@@ -249,8 +236,15 @@ function recordsOf(job: Job, earlier?: Job): (deviceId: string) => DeviceRecords
 const sameRecords = (a: DeviceRecords, b: DeviceRecords): boolean =>
   a.records === b.records && a.photos === b.photos && a.faults === b.faults
 
-const sameWay = (a: OnPlan | undefined, b: OnPlan | undefined): boolean =>
-  a === b || JSON.stringify(a) === JSON.stringify(b)
+/** Whether a cable's way on the plan, and what lies there before it, are the same. */
+function cablesCompared(were: Neighbours, are: Neighbours): (id: string) => boolean {
+  if (were === are) return () => true
+  const sameWay = (id: string) =>
+    were.ways.get(id) === are.ways.get(id) ||
+    JSON.stringify(were.ways.get(id)) === JSON.stringify(are.ways.get(id))
+  const sameBefore = (id: string) => wordsBefore(were.before?.get(id)) === wordsBefore(are.before?.get(id))
+  return (id) => sameWay(id) && sameBefore(id)
+}
 
 const sameMeasured = (a: Measured, b: Measured): boolean =>
   a.installedM === b.installedM &&
@@ -274,9 +268,8 @@ function sameEquipment(before: readonly Equipment[], after: readonly Equipment[]
  * True when shared conduits hold the same cables, the same tails are in use, the same devices go, and the
  * same stays of them.
  */
-function sameNeighbours(before: Job, after: Job, catalogue: Catalogue): boolean {
-  const [were, are] = [neighboursIn(before, catalogue), neighboursIn(after, catalogue)]
-  if (before.devices === after.devices && before.runs === after.runs && were.ways === are.ways) return true
+function sameNeighbours(were: Neighbours, are: Neighbours): boolean {
+  if (were === are) return true
   const words = ({ conduits, gone, staying, tails }: Neighbours) =>
     JSON.stringify([...conduits, ...gone, ...staying, ...tails])
   return words(were) === words(are)

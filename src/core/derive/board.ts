@@ -1,6 +1,8 @@
 import { PLANNED_STAGES } from '../findings'
 import type { Job } from '../job/job'
 import { ladder } from '../mount'
+import { oncePer } from '../once'
+import type { Draw } from '../power'
 import { print } from '../units'
 import type { DeviceAssessment } from './device'
 import type { EquipmentAssessment } from './equipment'
@@ -90,7 +92,53 @@ export const isDone = ({ log }: DeviceAssessment) => log.total > 0 && log.done =
 export const isPlanned = ({ state, stages }: DeviceAssessment) =>
   state !== 'new' || (stages !== null && PLANNED_STAGES.every((name) => stages[name]?.planned))
 
-export function counted(devices: readonly DeviceAssessment[]): Assessment['counts'] {
+type Counts = Assessment['counts']
+
+/** What a device adds to its job; made once of each. */
+interface Told {
+  readonly as: Exclude<keyof Counts, 'devices'>
+  readonly done: boolean
+  /** Can be worked at, and somebody has begun. */
+  readonly open: boolean
+  readonly begun: boolean
+  /** What it takes of the supply that feeds it. */
+  readonly draw: Draw | null
+}
+
+export const toldOf = oncePer((device: DeviceAssessment): Told => {
+  const [done, planned] = [isDone(device), isPlanned(device)]
+  const { log, mark, stages, verdict } = device
+  const power = stages?.power
+  return {
+    as: countedAs(device, done, planned),
+    done,
+    open: !done && verdict !== 'stop' && planned,
+    begun: log.done > 0,
+    draw: power?.planned
+      ? {
+          supplyId: power.input.supplyId,
+          mark,
+          port: power.input.port,
+          drawW: power.result.drawing.drawW,
+        }
+      : null,
+  }
+})
+
+function countedAs(
+  { pending, state, verdict }: DeviceAssessment,
+  done: boolean,
+  planned: boolean,
+): Told['as'] {
+  if (pending) return 'pending'
+  if (done) return 'done'
+  if (state === 'taken away') return 'going'
+  if (verdict === 'stop') return 'stopped'
+  if (!planned) return 'unplanned'
+  return verdict === 'check' ? 'checks' : 'ready'
+}
+
+export function counted(devices: readonly DeviceAssessment[]): Counts {
   const counts = {
     devices: devices.length,
     pending: 0,
@@ -101,15 +149,7 @@ export function counted(devices: readonly DeviceAssessment[]): Assessment['count
     going: 0,
     done: 0,
   }
-  for (const device of devices) {
-    if (device.pending) counts.pending++
-    else if (isDone(device)) counts.done++
-    else if (device.state === 'taken away') counts.going++
-    else if (device.verdict === 'stop') counts.stopped++
-    else if (!isPlanned(device)) counts.unplanned++
-    else if (device.verdict === 'check') counts.checks++
-    else counts.ready++
-  }
+  for (const device of devices) counts[toldOf(device).as]++
   return counts
 }
 
@@ -117,7 +157,7 @@ export function counted(devices: readonly DeviceAssessment[]): Assessment['count
 export function standing(
   job: Job,
   devices: readonly DeviceAssessment[],
-  counts: Assessment['counts'],
+  counts: Counts,
 ): { sentence: string; next: string } {
   if (counts.devices === 0)
     return {
@@ -140,8 +180,11 @@ export function standing(
       : null,
   ].filter((part) => part !== null)
   const sentence = `${counts.devices} device${counts.devices === 1 ? '' : 's'}. ${parts.join(', ')}.`
-  const open = devices.filter((device) => !isDone(device) && device.verdict !== 'stop' && isPlanned(device))
-  const first = open.find(({ log }) => log.done > 0) ?? open[0] ?? devices.find((device) => !isDone(device))
+  const isOpen = (device: DeviceAssessment) => toldOf(device).open
+  const first =
+    devices.find((device) => isOpen(device) && toldOf(device).begun) ??
+    devices.find(isOpen) ??
+    devices.find((device) => !toldOf(device).done)
   if (!first) return { sentence, next: 'Everything is recorded: hand over.' }
   const heightM = job.devices.find(({ id }) => id === first.deviceId)?.sight?.heightM
   const climb =

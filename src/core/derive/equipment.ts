@@ -8,6 +8,7 @@ import {
 } from '../equipment'
 import { byGravity, type Finding } from '../findings'
 import type { Equipment, Job } from '../job/job'
+import { oncePer, whileSame } from '../once'
 import { EQUIPMENT_KINDS, supplyOf, type Catalogue } from '../parts'
 import { supplyLoad, type Draw, type SupplyLoad } from '../power'
 import { contradictionFinding, inForcedOrder, type Step } from '../procedure'
@@ -30,24 +31,25 @@ export interface EquipmentAssessment extends MarkedAssessment {
 type Of = Pick<Job, 'devices' | 'equipment' | 'runs' | 'ownParts' | 'policies' | 'mainsV' | 'units'>
 
 interface Planned {
-  readonly words: string
   readonly steps: readonly Step[]
   readonly findings: readonly Finding[]
 }
 
-const KNOWN = new WeakMap<Equipment, Planned>()
+const plannedOf = whileSame<Equipment, Planned>()
+const wordsOf = oncePer((uses: readonly PortUse[]) => JSON.stringify(uses))
 
 /** Its steps and findings: the same as before while nothing of what they rest on has changed. */
 function planned(context: EquipmentContext): Planned {
   const { equipment, part, uses, replaced, pinScheme, mainsV, printed } = context
-  const words = JSON.stringify([part, uses, replaced, pinScheme, mainsV, printed(1, 'length')])
-  const known = KNOWN.get(equipment)
-  if (known?.words === words) return known
-  const { steps, contradictions } = inForcedOrder(equipmentTasks(context))
-  const findings = [...equipmentFindings(context), ...contradictions.map(contradictionFinding)]
-  const made = { words, steps, findings }
-  KNOWN.set(equipment, made)
-  return made
+  return plannedOf(
+    equipment,
+    [part, wordsOf(uses), replaced, pinScheme, mainsV, printed(1, 'length')],
+    () => {
+      const { steps, contradictions } = inForcedOrder(equipmentTasks(context))
+      const findings = [...equipmentFindings(context), ...contradictions.map(contradictionFinding)]
+      return { steps, findings }
+    },
+  )
 }
 
 type Standing = Pick<MarkedAssessment, 'mark' | 'name' | 'verdict' | 'log' | 'steps'>
@@ -81,7 +83,12 @@ export function equipmentStanding(
   }
 }
 
-/** Everything computed for one piece of equipment. `draws` is null while devices are being computed. */
+const assessed = whileSame<Equipment, EquipmentAssessment>()
+
+/**
+ * Everything computed for one piece of equipment: the very same while nothing that it rests on has changed.
+ * `draws` is null while devices are being computed.
+ */
 export function assessEquipment(
   equipment: Equipment,
   job: Of,
@@ -90,8 +97,28 @@ export function assessEquipment(
   draws: readonly Draw[] | null,
   recorded: DeviceRecords,
 ): EquipmentAssessment {
-  const { name, partId, state } = equipment
   const context = equipmentContext(equipment, job, catalogue, uses)
+  const { records, photos, faults } = recorded
+  const restsOn = [
+    ...[catalogue, uses, context?.replaced, records, photos, faults],
+    ...[job.policies, job.mainsV, job.units, job.ownParts],
+    ...(draws ?? [null]).flatMap((draw) => [draw?.mark, draw?.port, draw?.drawW]),
+  ]
+  return assessed(equipment, restsOn, () =>
+    equipmentFromScratch(equipment, context, job, catalogue, uses, draws, recorded),
+  )
+}
+
+function equipmentFromScratch(
+  equipment: Equipment,
+  context: EquipmentContext | null,
+  job: Of,
+  catalogue: Catalogue,
+  uses: readonly PortUse[],
+  draws: readonly Draw[] | null,
+  recorded: DeviceRecords,
+): EquipmentAssessment {
+  const { name, partId, state } = equipment
   if (!context)
     return {
       ...lacking(equipment, [partId], recorded, job.units),

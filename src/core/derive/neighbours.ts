@@ -1,19 +1,24 @@
 import type { Job } from '../job/job'
+import { oncePer, whileSame } from '../once'
 import { neighboursOf, type Catalogue, type Neighbours } from '../parts'
 import { waysOn } from '../pathway'
-import { leadsFirst, type FirstLeads } from '../route'
+import { leadsFirst, pulledIds, type FirstLeads } from '../route'
 
 /** With the leads that go before all others, by the ids of their devices and runs, in order. */
 type InJob = Neighbours & Pick<FirstLeads, 'first'>
 
-const KNOWN = new WeakMap<Job, { readonly catalogue: Catalogue; readonly neighbours: InJob }>()
+const ofJob = whileSame<Job, InJob>()
+const ofDevices = whileSame<Job['devices'], InJob>()
+
+const pulledWords = oncePer((records: Job['records']) => [...pulledIds(records)].join())
 
 /** What devices and runs of a job have of each other, its plans and its log. */
-export function neighboursIn(job: Job, catalogue: Catalogue): InJob {
-  const known = KNOWN.get(job)
-  if (known?.catalogue === catalogue) return known.neighbours
-  const beside = neighboursOf(job, catalogue, waysOn(job, catalogue))
-  const neighbours = { ...beside, ...leadsFirst(job, catalogue, beside) }
-  KNOWN.set(job, { catalogue, neighbours })
-  return neighbours
-}
+export const neighboursIn = (job: Job, catalogue: Catalogue): InJob =>
+  ofJob(job, [catalogue], () => {
+    const { devices, runs, things, records } = job
+    const ways = waysOn(job, catalogue)
+    return ofDevices(devices, [runs, things, ways, catalogue, pulledWords(records)], () => {
+      const beside = neighboursOf(job, catalogue, ways)
+      return { ...beside, ...leadsFirst(job, catalogue, beside) }
+    })
+  })

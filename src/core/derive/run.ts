@@ -1,5 +1,6 @@
 import { byGravity, type Finding, type StageAssessment } from '../findings'
 import type { Job, Run } from '../job/job'
+import { whileSame } from '../once'
 import { ownIdsIn, wordsBefore, type Catalogue, type Neighbours, type OnPlan } from '../parts'
 import { contradictionFinding, inForcedOrder, withMark, type Step } from '../procedure'
 import type { Draw } from '../power'
@@ -45,7 +46,6 @@ type Of = Pick<
 >
 
 interface Planned extends Pick<RunAssessment, 'carries' | 'ends' | 'cable' | 'ports' | 'way' | 'draw'> {
-  readonly restsOn: readonly unknown[]
   readonly steps: readonly Step[]
   readonly findings: readonly Finding[]
   readonly unjudged: readonly string[]
@@ -54,7 +54,7 @@ interface Planned extends Pick<RunAssessment, 'carries' | 'ends' | 'cable' | 'po
 /** The stages that judge a run. */
 const STAGES = ['route', 'terminate', 'power'] as const
 
-const KNOWN = new WeakMap<Run, Planned>()
+const plannedOf = whileSame<Run, Planned>()
 
 /** Everything that the plan of a run rests on, in words or as the very object. */
 function groundOf(
@@ -86,12 +86,11 @@ function groundOf(
 }
 
 /** What rests on its plan: the same as before while nothing of what it rests on has changed. */
-function planned(context: RunOf, job: Pick<Of, 'ownParts'>, onPlan: OnPlan | null): Planned {
+const planned = (context: RunOf, job: Pick<Of, 'ownParts'>, onPlan: OnPlan | null): Planned =>
+  plannedOf(context.run, groundOf(context, onPlan), () => plannedFromScratch(context, job, onPlan))
+
+function plannedFromScratch(context: RunOf, job: Pick<Of, 'ownParts'>, onPlan: OnPlan | null): Planned {
   const { run, cable, ends } = context
-  const restsOn = groundOf(context, onPlan)
-  const known = KNOWN.get(run)
-  if (known?.restsOn.length === restsOn.length && known.restsOn.every((one, i) => one === restsOn[i]))
-    return known
   const own = ownIdsIn(run)
   const ownParts = job.ownParts.filter(({ id }) => own.has(id))
   const route = routeOf(run)
@@ -99,8 +98,7 @@ function planned(context: RunOf, job: Pick<Of, 'ownParts'>, onPlan: OnPlan | nul
   const onTheWay = onPlan ? [...entered, ...planFindings(context, route, onPlan, entered)] : entered
   const { steps, contradictions } = inForcedOrder(runTasks(context))
   const unread = run.state === 'taken away' ? [] : STAGES.map((stage) => unreadOfStage(stage, ownParts))
-  const made: Planned = {
-    restsOn,
+  return {
     carries: CARRIES[run.carries].name,
     ends: endsInWords(context),
     cable: cable.name,
@@ -115,8 +113,6 @@ function planned(context: RunOf, job: Pick<Of, 'ownParts'>, onPlan: OnPlan | nul
       ...unread.filter((one) => one !== null),
     ]),
   }
-  KNOWN.set(run, made)
-  return made
 }
 
 /** Of a low-voltage run: what its supply gives for it, at which of its ports. */
@@ -128,8 +124,25 @@ function drawOf(context: RunOf): Draw | null {
   return { supplyId: source.id, mark: context.run.mark, port: port ? Number(port) : null, drawW }
 }
 
-/** Everything computed for one run. */
+const assessed = whileSame<Run, RunAssessment>()
+
+/** Everything computed for one run: the very same while nothing that it rests on has changed. */
 export function assessRun(
+  run: Run,
+  job: Of,
+  catalogue: Catalogue,
+  neighbours: Neighbours,
+  recorded: DeviceRecords,
+): RunAssessment {
+  const { records, photos, faults } = recorded
+  const restsOn = [
+    ...[catalogue, neighbours, records, photos, faults, job.devices, job.equipment, job.runs],
+    ...[job.ownParts, job.policies, job.allowances, job.mainsV, job.units],
+  ]
+  return assessed(run, restsOn, () => runFromScratch(run, job, catalogue, neighbours, recorded))
+}
+
+function runFromScratch(
   run: Run,
   job: Of,
   catalogue: Catalogue,

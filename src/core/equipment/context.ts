@@ -1,5 +1,6 @@
 import { EXPOSURES, type Exposure, type Stand } from '../job/choices'
 import type { Device, Equipment, Job } from '../job/job'
+import { whileSame } from '../once'
 import type { Place } from '../order'
 import { portWords, type Catalogue, type EquipmentPart } from '../parts'
 import { print, type QuantityKind } from '../units'
@@ -39,20 +40,14 @@ export const PLACE_OF: Record<Stand, Place> = { 'head end': 'head end', 'on site
 type Uses = ReadonlyMap<string, readonly PortUse[]>
 type Cabled = Pick<Of, 'devices' | 'equipment' | 'runs'>
 
-const KNOWN = new WeakMap<readonly Device[], { readonly of: readonly unknown[]; readonly uses: Uses }>()
+const usesOf = whileSame<readonly Device[], Uses>()
 
 /**
  * The cables of a job by what they end at, by port and then by mark; remembered for one and the same lists.
  * A run stands at both of its ends.
  */
-export function portUses(job: Cabled, catalogue: Catalogue): Uses {
-  const of = [job.equipment, job.runs, catalogue]
-  const known = KNOWN.get(job.devices)
-  if (known?.of.every((one, i) => one === of[i])) return known.uses
-  const uses = usesFromScratch(job, catalogue)
-  KNOWN.set(job.devices, { of, uses })
-  return uses
-}
+export const portUses = (job: Cabled, catalogue: Catalogue): Uses =>
+  usesOf(job.devices, [job.equipment, job.runs, catalogue], () => usesFromScratch(job, catalogue))
 
 const inOrder = new Intl.Collator('en', { numeric: true }).compare
 
@@ -106,7 +101,8 @@ export function equipmentContext(
 ): EquipmentContext | null {
   const part = catalogue.equipment.get(equipment.partId)
   if (!part) return null
-  const old = [...job.equipment, ...job.devices].find(({ id }) => id === equipment.replaces)
+  const isOld = ({ id }: { readonly id: string }) => id === equipment.replaces
+  const old = equipment.replaces === null ? null : (job.equipment.find(isOld) ?? job.devices.find(isOld))
   return {
     equipment,
     part,

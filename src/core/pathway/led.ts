@@ -1,5 +1,6 @@
 import { SPACES } from '../job/spaces'
 import type { Job } from '../job/job'
+import { whileSame } from '../once'
 import { nameOf } from '../plan'
 import type { Cable, Catalogue, ConduitGrowth, Narrow, TubePull, OnPlan } from '../parts'
 import { cablesOn, cablesToLead, fedAt, hasWays, segmentsOf, type CableWay } from './cables'
@@ -142,34 +143,17 @@ export type LedJob = Pick<Job, (typeof ROOTS)[number]>
 const ROOTS = ['devices', 'equipment', 'runs', 'things', 'floorHeightsM', 'ownParts'] as const
 
 type Led = readonly CableWithPulls[]
-const KNOWN = new WeakMap<LedJob, Led>()
-/** The last job asked about: most commands leave all that the ways rest on as it is. */
-let last: { readonly job: LedJob; readonly catalogue: Catalogue; readonly led: Led } | null = null
+const ledOf = whileSame<LedJob['devices'], Led>()
+const restsOn = (job: LedJob, catalogue: Catalogue) => [catalogue, ...ROOTS.map((name) => job[name])]
 
 /**
  * Every cable that is led over the plans with its way, its pulls and what its conduits grow. The very same
  * list while nothing changes that it rests on.
  */
-export function ledOn(job: LedJob, catalogue: Catalogue): Led {
-  const known = knownOf(job, catalogue)
-  if (known) return known
-  const led = withPulls(job, catalogue, cablesOn(job, catalogue, finderOver(job)))
-  keep(job, catalogue, led)
-  return led
-}
-
-function knownOf(job: LedJob, catalogue: Catalogue): Led | null {
-  const known = KNOWN.get(job)
-  if (known) return known
-  if (last?.catalogue !== catalogue || !ROOTS.every((name) => last!.job[name] === job[name])) return null
-  KNOWN.set(job, last.led)
-  return last.led
-}
-
-function keep(job: LedJob, catalogue: Catalogue, led: Led): void {
-  last = { job, catalogue, led }
-  KNOWN.set(job, led)
-}
+export const ledOn = (job: LedJob, catalogue: Catalogue): Led =>
+  ledOf(job.devices, restsOn(job, catalogue), () =>
+    withPulls(job, catalogue, cablesOn(job, catalogue, finderOver(job))),
+  )
 
 /** What of a way lies along mains: not what brings it to the pathways, nor what has a conduit of its own. */
 function alongMains({ traces }: Way) {
@@ -195,9 +179,7 @@ export const foundOn = (job: LedJob, catalogue: Catalogue): readonly FoundOf[] =
 
 /** Takes over what was found of the cables of a job elsewhere. */
 export function takeFound(job: LedJob, catalogue: Catalogue, found: readonly FoundOf[]): void {
-  keep(
-    job,
-    catalogue,
+  ledOf(job.devices, restsOn(job, catalogue), () =>
     cablesToLead(job, catalogue).map((lead, i) => ({ ...lead, ...found[i]! })),
   )
 }
@@ -210,7 +192,7 @@ const FEW_PATHWAYS = 150
  * rest on has changed but what the same pathways are asked for, or the pathways are few.
  */
 export function isQuick(job: LedJob, held: LedJob, catalogue: Catalogue): boolean {
-  if (knownOf(job, catalogue)) return true
+  if (ledOf.known(job.devices, restsOn(job, catalogue))) return true
   if (sameLeads(job, held)) return true
   return job.things.filter(({ kind }) => kind === 'pathway').length <= FEW_PATHWAYS
 }
