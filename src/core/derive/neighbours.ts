@@ -17,7 +17,8 @@ export const neighboursIn = (job: Job, catalogue: Catalogue): InJob =>
   ofJob(job, [catalogue], () => {
     const { devices, runs, things, records } = job
     const ways = waysOn(job, catalogue)
-    return ofDevices(devices, [runs, things, ways, catalogue, pulledWords(records)], () => {
+    const pathways = things.filter(({ kind }) => kind === 'pathway')
+    return ofDevices(devices, [runs, ways, catalogue, pulledWords(records), ...pathways], () => {
       const beside = neighboursOf(job, catalogue, ways)
       return { ...beside, ...leadsFirst(job, catalogue, beside) }
     })

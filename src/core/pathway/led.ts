@@ -6,7 +6,7 @@ import type { Cable, Catalogue, ConduitGrowth, Narrow, TubePull, OnPlan } from '
 import { cablesOn, cablesToLead, fedAt, hasWays, segmentsOf, type CableWay } from './cables'
 import { bendsDeg, lengthM, pointsAt, pullsN } from './drag'
 import { bareEdgesOn } from './edges'
-import { finderOver, sameLeads } from './finder'
+import { finderOver, LEADS, sameLeads } from './finder'
 import { growthOf } from './growth'
 import { narrowsOf } from './narrow'
 import type { Lane } from './network'
@@ -139,12 +139,14 @@ function tubePull(section: Section, cable: Cable, only: TubePull['only'], togeth
 }
 
 /** What of a job its cables' ways rest on. */
-export type LedJob = Pick<Job, (typeof ROOTS)[number]>
-const ROOTS = ['devices', 'equipment', 'runs', 'things', 'floorHeightsM', 'ownParts'] as const
+export type LedJob = Pick<Job, 'devices' | 'equipment' | 'runs' | 'things' | 'floorHeightsM' | 'ownParts'>
 
 type Led = readonly CableWithPulls[]
 const ledOf = whileSame<LedJob['devices'], Led>()
-const restsOn = (job: LedJob, catalogue: Catalogue) => [catalogue, ...ROOTS.map((name) => job[name])]
+const restsOn = ({ equipment, runs, things, floorHeightsM, ownParts }: LedJob, catalogue: Catalogue) => [
+  ...[catalogue, equipment, runs, floorHeightsM, ownParts],
+  ...things.filter((thing) => LEADS.has(thing.kind) || isPullPoint(thing)),
+]
 
 /**
  * Every cable that is led over the plans with its way, its pulls and what its conduits grow. The very same

@@ -1,6 +1,7 @@
 import type { PlaceContext } from '../parts'
 import type { Floor } from '../job/choices'
 import { apartBy, type World } from './floors'
+import { oncePer } from '../once'
 import { landOf } from './land'
 import type { Sight } from './plan'
 
@@ -26,7 +27,10 @@ export function unjudgedSight(context: PlaceContext, { place }: Sight): string[]
 }
 
 /** Why private ground on other floors is not looked at from one, each reason once. */
-function privateBeyond(world: World, floor: Floor): readonly string[] {
-  const floors = new Set(world.things.flatMap((thing) => (thing.kind === 'privacy' ? [thing.floor] : [])))
-  return [...new Set([...floors].flatMap((other) => apartBy(world, floor, other) ?? []))]
-}
+const privateBeyond = (world: World, floor: Floor): readonly string[] => [
+  ...new Set(floorsWithPrivate(world.things).flatMap((other) => apartBy(world, floor, other) ?? [])),
+]
+
+const floorsWithPrivate = oncePer((things: World['things']): readonly Floor[] => [
+  ...new Set(things.flatMap((thing) => (thing.kind === 'privacy' ? [thing.floor] : []))),
+])

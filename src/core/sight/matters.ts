@@ -35,8 +35,11 @@ export function touchedBy(
   if (!place) return false
   // Across floors, and of how the ground lies, too careful is cheap: such things seldom change.
   if (changed.some(({ kind }) => kind === 'slab' || kind === 'ground level')) return true
-  if (changed.some(({ floor }) => floor !== place.floor && riseM(world, place.floor, floor) !== null))
-    return true
+  const elsewhere = changed.filter(({ floor }) => floor !== place.floor)
+  // Of private ground on a floor that is not looked at it is said that it is not.
+  const matters = ({ kind, floor }: PlanThing) =>
+    kind === 'privacy' || riseM(world, place.floor, floor) !== null
+  if (elsewhere.some(matters)) return true
   const here = changed.filter(({ floor }) => floor === place.floor)
   if (here.length === 0) return false
   const privacies = world.things.filter(

@@ -3,7 +3,7 @@ import { expect, it } from 'vitest'
 import { onGround, soffit, wall } from '@/testing/plans'
 import { boxAbout, occludersWithin } from './narrowed'
 import { firstBetween } from './occluders'
-import { blocked } from './shade'
+import { askedOf, blocked } from './shade'
 
 const metres = fc.integer({ min: -200, max: 200 }).map((n) => n / 10)
 const at = fc.record({ x: metres, y: metres })
@@ -53,7 +53,7 @@ it('a way up into the sky is blocked where a ray cast far out at everything is',
         Math.cos(t) * Math.cos(u),
         Math.sin(u),
       ])
-      const found = blocked(occluders, from, Float64Array.from(vectors.flat()), [...vectors.keys()])
+      const found = blocked(occluders, askedOf(from, Float64Array.from(vectors.flat()), [...vectors.keys()]))
       for (const [i, [x, y, rise]] of vectors.entries()) {
         const far = { x: from.x + x! * 20_000, y: from.y + y! * 20_000, z: z + rise! * 20_000 }
         const met = firstBetween(occluders, from, far)

@@ -1,5 +1,6 @@
 import { between, contains } from '../geometry'
 import type { Floor } from '../job/choices'
+import { oncePer } from '../once'
 import { nameOf, occluderOf, type Occluders, type PlanThing } from '../plan'
 import { FLOORS_UP, riseM, type World } from './floors'
 import { landBetween } from './brows'
@@ -28,7 +29,9 @@ export function settingOf(world: World, floor: Floor): Setting {
   if (known) return known
   const each = FLOORS_UP.flatMap((other) => {
     const byM = riseM(world, floor, other)
-    return byM === null ? [] : [raised(standingOn(things, other), byM)]
+    if (byM === null) return []
+    const footM = Math.min(0, landOf(things, other)?.leastM ?? 0)
+    return things.filter((thing) => thing.floor === other).map((thing) => standingAs(thing, byM, footM))
   })
   const made = {
     uprights: each.flatMap(({ uprights }) => uprights),
@@ -40,30 +43,30 @@ export function settingOf(world: World, floor: Floor): Setting {
   return made
 }
 
-/** What stands on a floor, in its own heights. What has its foot on it reaches down to the lowest ground. */
-function standingOn(things: readonly PlanThing[], floor: Floor): Occluders {
-  const each = things.filter((thing) => thing.floor === floor).map(occluderOf)
-  const footM = Math.min(0, landOf(things, floor)?.leastM ?? 0)
-  const footed = <T extends { readonly fromM: number }>(all: readonly T[]): readonly T[] =>
-    footM === 0 ? all : all.map((one) => (one.fromM === 0 ? { ...one, fromM: footM } : one))
-  return {
-    uprights: footed(each.flatMap(({ uprights }) => uprights)),
-    boards: each.flatMap(({ boards }) => boards),
-    solids: footed(each.flatMap(({ solids }) => solids)),
-  }
+const standing = oncePer((_: PlanThing) => new Map<string, Occluders>())
+
+/**
+ * What a thing stands in the way with, on a floor that lies so much higher: the very same each time. What
+ * has its foot on the floor reaches down to the lowest ground of it.
+ */
+function standingAs(thing: PlanThing, byM: number, footM: number): Occluders {
+  const [known, key] = [standing(thing), `${byM} ${footM}`]
+  const made = known.get(key) ?? raised(occluderOf(thing), byM, footM)
+  known.set(key, made)
+  return made
 }
 
-function raised({ uprights, boards, solids }: Occluders, byM: number): Occluders {
-  if (byM === 0) return { uprights, boards, solids }
+function raised(occluders: Occluders, byM: number, footM: number): Occluders {
+  if (byM === 0 && footM === 0) return occluders
   const lifted = <T extends { readonly fromM: number; readonly toM: number }>(one: T): T => ({
     ...one,
-    fromM: one.fromM + byM,
+    fromM: (one.fromM === 0 ? footM : one.fromM) + byM,
     toM: one.toM + byM,
   })
   return {
-    uprights: uprights.map(lifted),
-    boards: boards.map((one) => ({ ...one, heightM: one.heightM + byM })),
-    solids: solids.map(lifted),
+    uprights: occluders.uprights.map(lifted),
+    boards: occluders.boards.map((one) => ({ ...one, heightM: one.heightM + byM })),
+    solids: occluders.solids.map(lifted),
   }
 }
 

@@ -14,88 +14,109 @@ const LENS_M = 0.02
 
 const binOf = (x: number, y: number) => Math.floor((Math.atan2(y, x) * DEG + 360) % 360) % BINS
 
+/** Ways that are asked about from a place: sorted by their bearings once, for whatever may stand there. */
+export interface Asked {
+  readonly from: Point
+  readonly ways: Ways
+  /** Which of the ways (indices), and the bin of each. */
+  readonly chosen: readonly number[]
+  readonly binOfEach: Uint16Array
+  /** The flattest way of each bin, as rise over run, infinite where none is asked; and of all. */
+  readonly least: Float64Array
+  readonly flattest: number
+  readonly wedge: Wedge
+}
+
+export function askedOf(from: Point, ways: Ways, chosen: readonly number[]): Asked {
+  const binOfEach = new Uint16Array(chosen.length)
+  const least = new Float64Array(BINS).fill(Infinity)
+  let flattest = Infinity
+  for (const [i, way] of chosen.entries()) {
+    const [x, y] = [ways[3 * way]!, ways[3 * way + 1]!]
+    const tan = ways[3 * way + 2]! / Math.hypot(x, y)
+    const bin = binOf(x, y)
+    binOfEach[i] = bin
+    least[bin] = Math.min(least[bin]!, tan)
+    flattest = Math.min(flattest, tan)
+  }
+  return { from, ways, chosen, binOfEach, least, flattest, wedge: wedgeOf(ways, chosen) }
+}
+
 /** What may stand in the ways of one bearing. `tan` is the steepest way that meets it, as rise over run. */
 interface Bin {
-  /** The flattest way that is asked about at this bearing. */
-  least: number
   readonly uprights: { readonly upright: Upright; readonly tan: number }[]
   readonly boards: Board[]
 }
 
 /**
- * Which of the chosen ways (indices) from a place end at something on the plan: 1 where blocked. The answer
- * is that of a ray cast at everything; what lies too low, or at another bearing, is left out of it first.
+ * Which of the ways that are asked about end at something on the plan: 1 where blocked. The answer is that of
+ * a ray cast at everything; what lies too low, or at another bearing, is left out of it first.
  */
 export function blocked(
   occluders: Occluders,
-  from: Point,
-  ways: Ways,
-  chosen: readonly number[],
+  { from, ways, chosen, binOfEach, ...asked }: Asked,
 ): Uint8Array {
   const found = new Uint8Array(chosen.length)
   if (chosen.length === 0) return found
-  const bins = new Array<Bin | undefined>(BINS)
-  let flattest = Infinity
-  for (const way of chosen) {
-    const [x, y] = [ways[3 * way]!, ways[3 * way + 1]!]
-    const tan = ways[3 * way + 2]! / Math.hypot(x, y)
-    const index = binOf(x, y)
-    const bin = (bins[index] ??= { least: Infinity, uprights: [], boards: [] })
-    bin.least = Math.min(bin.least, tan)
-    flattest = Math.min(flattest, tan)
-  }
-  sortIn(bins, occluders, from, flattest, wedgeOf(ways, chosen))
+  const bins = new Map<number, Bin>()
+  sortIn(bins, occluders, { from, ...asked })
+  if (bins.size === 0) return found
   for (let i = 0; i < chosen.length; i++) {
+    const bin = bins.get(binOfEach[i]!)
+    if (!bin) continue
     const k = 3 * chosen[i]!
-    const [x, y, z] = [ways[k]!, ways[k + 1]!, ways[k + 2]!]
-    found[i] = meets(bins[binOf(x, y)]!, from, x, y, z) ? 1 : 0
+    found[i] = meets(bin, from, ways[k]!, ways[k + 1]!, ways[k + 2]!) ? 1 : 0
   }
   return found
 }
 
-function sortIn(
-  bins: readonly (Bin | undefined)[],
-  occluders: Occluders,
-  from: Point,
-  flattest: number,
-  { missesCircle, misses }: Wedge,
-): void {
+type Sorted = Pick<Asked, 'from' | 'least' | 'flattest' | 'wedge'>
+
+/** The bin of a bearing, made when something first stands there; null where no way is asked about. */
+function binAt(bins: Map<number, Bin>, least: Float64Array, index: number): Bin | null {
+  if (least[index] === Infinity) return null
+  const known = bins.get(index)
+  if (known) return known
+  const made = { uprights: [], boards: [] }
+  bins.set(index, made)
+  return made
+}
+
+function sortIn(bins: Map<number, Bin>, occluders: Occluders, asked: Sorted): void {
+  const { from, flattest, wedge } = asked
   for (const { x, y, radiusM, topM, uprights, boards } of clustersOf(occluders)) {
     const gapM = Math.hypot(x - from.x, y - from.y) - radiusM
     if (topM < from.z || (gapM > 0 && (topM - from.z) / gapM < flattest)) continue
-    if (missesCircle(x - from.x, y - from.y, radiusM)) continue
-    sortUprights(bins, uprights, from, flattest, misses)
-    sortBoards(bins, boards, from, flattest)
+    if (wedge.missesCircle(x - from.x, y - from.y, radiusM)) continue
+    sortUprights(bins, uprights, asked)
+    sortBoards(bins, boards, asked)
   }
 }
 
 function sortUprights(
-  bins: readonly (Bin | undefined)[],
+  bins: Map<number, Bin>,
   uprights: readonly Upright[],
-  from: Point,
-  flattest: number,
-  misses: Wedge['misses'],
+  { from, least, flattest, wedge }: Sorted,
 ): void {
   for (const upright of uprights) {
     const rise = upright.toM - from.z
     if (rise < 0) continue
     const { a, b } = upright
-    if (misses(a.x - from.x, a.y - from.y, b.x - from.x, b.y - from.y)) continue
+    if (wedge.misses(a.x - from.x, a.y - from.y, b.x - from.x, b.y - from.y)) continue
     const tan = rise / nearestOn(a, b, from).distanceM
     if (tan < flattest) continue
     const [first, count] = spanned(from, a, b)
     for (let i = 0; i < count; i++) {
-      const bin = bins[(first + i + BINS) % BINS]
-      if (bin && tan >= bin.least) bin.uprights.push({ upright, tan })
+      const index = (first + i + BINS) % BINS
+      if (tan >= least[index]!) binAt(bins, least, index)?.uprights.push({ upright, tan })
     }
   }
 }
 
 function sortBoards(
-  bins: readonly (Bin | undefined)[],
+  bins: Map<number, Bin>,
   boards: readonly Board[],
-  from: Point,
-  flattest: number,
+  { from, least, flattest }: Sorted,
 ): void {
   for (const board of boards) {
     if (board.heightM <= from.z) continue
@@ -104,7 +125,7 @@ function sortBoards(
     const inside = contains(outline, from)
     const nearest = Math.min(...edges.map(([a, b]) => nearestOn(a, b, from).distanceM))
     if (!inside && (board.heightM - from.z) / nearest < flattest) continue
-    for (const index of spannedBy(from, edges, inside)) bins[index]?.boards.push(board)
+    for (const index of spannedBy(from, edges, inside)) binAt(bins, least, index)?.boards.push(board)
   }
 }
 

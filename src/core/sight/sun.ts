@@ -1,8 +1,9 @@
 import { getPosition } from 'suncalc'
 import type { Site } from '../job/plan'
+import { changeOf } from './change'
 import type { Eye } from './eye'
 import { axesOf, cornerRad, showsWay } from './projection'
-import { blocked, type Ways } from './shade'
+import { askedOf, blocked, type Asked, type Ways } from './shade'
 import type { Occluders } from '../plan'
 
 const RAD = Math.PI / 180
@@ -142,14 +143,53 @@ export interface SunInPicture {
   readonly worst: readonly SunDay[]
 }
 
+/** The sun in one picture: the positions that are in it, which of them something hides, and what they come to. */
+export interface SunLook {
+  readonly occluders: Occluders
+  readonly asked: Asked
+  readonly hidden: Uint8Array
+  readonly found: SunInPicture
+}
+
 /**
  * How long in a year the sun stands inside a camera's picture with nothing on the plan in between. Clouds
  * and what is not on the plan are left out of it, so it is the most that can happen.
  */
-export function sunInPicture({ imager, pose }: Eye, occluders: Occluders, site: Site): SunInPicture {
-  const { moments, days: dayOf, ways } = sunYear(site)
-  const shown = shownOf({ imager, pose }, ways)
-  const hidden = blocked(occluders, pose, ways, shown)
+export const sunInPicture = (eye: Eye, occluders: Occluders, site: Site): SunInPicture =>
+  sunLook(eye, occluders, site, null).found
+
+/** The same with what it was found by; `before` is an earlier look of the same eye from the same site. */
+export function sunLook(eye: Eye, occluders: Occluders, site: Site, before: SunLook | null): SunLook {
+  const asked = before?.asked ?? askedOf(eye.pose, sunYear(site).ways, shownOf(eye, sunYear(site).ways))
+  if (!before) {
+    const hidden = blocked(occluders, asked)
+    return { occluders, asked, hidden, found: inPicture(asked.chosen, hidden, site) }
+  }
+  const hidden = hiddenAgain(occluders, before)
+  if (hidden === before.hidden || hidden.every((is, n) => is === before.hidden[n]))
+    return { ...before, occluders }
+  return { occluders, asked, hidden, found: inPicture(asked.chosen, hidden, site) }
+}
+
+/** Only what something that is gone hid, and nothing new hides, wants a look past all the rest. */
+function hiddenAgain(occluders: Occluders, { occluders: then, asked, hidden }: SunLook): Uint8Array {
+  const { gone, come } = changeOf(then, occluders)
+  const [behindGone, behindCome] = [blocked(gone, asked), blocked(come, asked)]
+  if (!behindGone.includes(1) && !behindCome.includes(1)) return hidden
+  const again = hidden.map((was, n) => was | behindCome[n]!)
+  const open = [...again.keys()].filter((n) => behindGone[n] && !behindCome[n])
+  const { from, ways, chosen } = asked
+  const ofOpen = askedOf(
+    from,
+    ways,
+    open.map((n) => chosen[n]!),
+  )
+  for (const [i, still] of blocked(occluders, ofOpen).entries()) again[open[i]!] = still
+  return again
+}
+
+function inPicture(shown: readonly number[], hidden: Uint8Array, site: Site): SunInPicture {
+  const { moments, days: dayOf } = sunYear(site)
   const days = new Map<number, { first: number; last: number; minutes: number }>()
   for (const [n, i] of shown.entries()) {
     if (hidden[n]) continue

@@ -2,7 +2,7 @@ import type { Outline, PlanPoint } from '../geometry'
 import type { Site } from '../job/plan'
 import type { Occluders } from '../plan'
 import { axesOf, showsWay } from './projection'
-import { blocked } from './shade'
+import { askedOf, blocked } from './shade'
 import { sunAt } from './sun'
 import type { SurveyCamera } from './eye'
 
@@ -34,7 +34,9 @@ export function sunOnPlan(
   const way = [Math.sin(turn) * Math.cos(up), Math.cos(turn) * Math.cos(up), Math.sin(up)] as const
   const ways = Float64Array.from(way)
   const inPictureOf = cameras.flatMap(({ deviceId, eye: { imager, pose } }) =>
-    showsWay(imager, axesOf(pose), ...way) && blocked(occluders, pose, ways, [0])[0] === 0 ? [deviceId] : [],
+    showsWay(imager, axesOf(pose), ...way) && blocked(occluders, askedOf(pose, ways, [0]))[0] === 0
+      ? [deviceId]
+      : [],
   )
   return { azimuthDeg, altitudeDeg, shades: shadesOf(occluders, turn, up), inPictureOf }
 }

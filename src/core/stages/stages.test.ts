@@ -5,7 +5,7 @@ import { anyJob } from '@/testing/anyJob'
 import { device, job, plannedThrough, said } from '@/testing/jobs'
 import { ownPart } from '@/testing/ownParts'
 import { enough, runs } from '@/testing/runs'
-import { block, soffit, thing, wall } from '@/testing/plans'
+import { block, groundLevel, soffit, thing, wall } from '@/testing/plans'
 import { allAssessed, assess, assessAgain, assessDevice, assessing, type Piece } from '../assess'
 import { PLANNED_STAGES } from '../findings'
 import { apply, commandsOf, type Change, type Job } from '../job'
@@ -153,8 +153,24 @@ describe('what is derived is brought up to date as if from nothing', () => {
   it('a thing moved on the plan: whoever it cannot touch keeps the very same assessment', () => {
     const spread = fc.integer({ min: -900, max: 900 }).map((n) => n / 10 + 0.037)
     const at = fc.record({ x: spread, y: spread })
-    const standing = fc.record({ at, kind: fc.constantFrom('wall', 'soffit', 'block', 'privacy') })
-    const thingOf = ({ at: { x, y }, kind }: { at: { x: number; y: number }; kind: string }, id: string) => {
+    const standing = fc.record({
+      at,
+      kind: fc.constantFrom('wall', 'soffit', 'block', 'privacy', 'slope'),
+      floor: fc.constantFrom('ground', 'upper'),
+    })
+    type Stand = { at: { x: number; y: number }; kind: string; floor: 'ground' | 'upper' }
+    const thingOf = ({ floor, ...one }: Stand, id: string) => ({ ...onGroundOf(one, id), floor })
+    const onGroundOf = ({ at: { x, y }, kind }: Pick<Stand, 'at' | 'kind'>, id: string) => {
+      if (kind === 'slope')
+        return groundLevel(
+          [
+            [x, y],
+            [x + 30, y + 20],
+          ],
+          -1,
+          id,
+          2,
+        )
       if (kind === 'wall') return wall(x, y, x + 7, y + 3, { id, heightM: 4 })
       if (kind === 'soffit') return soffit(x, y, x + 6, y - 2, { id })
       return kind === 'block' ? block(x, y, 3, 2, { id }) : { ...thing('privacy', x, y, 6, 6), id }
@@ -166,13 +182,20 @@ describe('what is derived is brought up to date as if from nothing', () => {
         fc.array(camera, { minLength: 5, maxLength: 8 }),
         fc.array(standing, { minLength: 3, maxLength: 8 }),
         fc.array(fc.tuple(fc.nat(7), standing), { minLength: 1, maxLength: 3 }),
-        (cameras, first, moves) => {
+        fc.constantFrom(3, null, null),
+        (cameras, first, moves, heightM) => {
           const devices = cameras.map(({ at: { x, y }, panDeg, tiltDeg }, i) => {
             const sight = assessDevice(device(), job(), CATALOGUE).stages!.sight.input
             const place = { floor: 'ground' as const, x, y, panDeg, rollDeg: 0, locked: false }
             return device({ id: `d${i}`, mark: `${i}`, sight: { ...sight, tiltDeg, place } })
           })
-          let now = job({ devices, site, things: first.map((one, i) => thingOf(one, `t${i}`)) })
+          const floorHeightsM = { upper: heightM, loft: null, roof: null }
+          let now = job({
+            devices,
+            site,
+            floorHeightsM,
+            things: first.map((one, i) => thingOf(one, `t${i}`)),
+          })
           let held = { job: now, assessment: assess(now, CATALOGUE) }
           for (const [n, to] of moves) {
             const things = now.things.with(n % now.things.length, thingOf(to, `t${n % now.things.length}`))

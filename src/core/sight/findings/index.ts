@@ -1,5 +1,6 @@
 import { cures, type Finding } from '../../findings'
 import type { Sight } from '../../job/job'
+import { oncePer } from '../../once'
 import type { PlaceContext } from '../../parts'
 import { aheadOf } from '../ahead'
 import { lookAround } from '../around'
@@ -34,11 +35,21 @@ export function findingsOf(context: PlaceContext, sight: Sight): Finding[] {
   const asked = askedOf(context, sight, null)
   const before = JUDGES.flatMap((judge) => judge(asked))
   const cured: Cured = (id, change) => {
-    const tried = askedOf(context, { ...sight, ...change }, null)
+    const tried = askedOf(context, changedTo(sight, change), null)
     return JUDGES.every((judge) => cures(id, before, judge(tried)))
   }
   const advised = { ...asked, cured }
   return JUDGES.flatMap((judge) => judge(advised))
+}
+
+const tries = oncePer((_: Sight) => new Map<string, Sight>())
+
+/** A sight that is tried: the very same each time, so that what was found from it can be kept with it. */
+function changedTo(sight: Sight, change: Partial<Sight>): Sight {
+  const [tried, key] = [tries(sight), JSON.stringify(change)]
+  const made = tried.get(key) ?? { ...sight, ...change }
+  tried.set(key, made)
+  return made
 }
 
 function askedOf(context: PlaceContext, sight: Sight, cured: Cured | null): Asked {
