@@ -143,7 +143,7 @@ export interface SunInPicture {
   readonly worst: readonly SunDay[]
 }
 
-/** The sun in one picture: the positions that are in it, which of them something hides, and what they come to. */
+/** The sun in one picture: the positions in it, which of them something hides, and what they come to. */
 export interface SunLook {
   readonly occluders: Occluders
   readonly asked: Asked
