@@ -74,12 +74,7 @@ class Once<T> {
 }
 
 /** What stands close by and along the axis, and what is found there. */
-interface Ahead {
-  readonly setting: Setting
-  readonly profile: Once<AxisProfile>
-  readonly hidden: Once<ReturnType<typeof hiddenBy>>
-  readonly near: Once<readonly NearSurface[]>
-}
+type Ahead = { readonly setting: Setting } & ReturnType<typeof foundAhead>
 
 /** Private ground that may be seen, and what stands between. */
 interface Watched {
@@ -117,13 +112,9 @@ function look(from: Surroundings, sight: Sight, place: Place, before: Parts): Lo
     const box = boxAbout([place, ...axis], SIGHT_LIMITS.nearSurfaceM.value + 0.1)
     const setting = settingOf(from, place.floor)
     if (before.ahead && staysWithin(before.ahead.setting, setting, box)) return { ...before.ahead, setting }
-    const within = occludersWithin(setting, box)
-    return {
-      setting,
-      profile: new Once(() => alongAxis(within, place, profileM)),
-      hidden: new Once(() => hiddenBy(within, eye.pose, targetOf(onLand(from, sight), place))),
-      near: new Once(() => (allRound ? [] : nearSurfaces(eye.imager, eye.pose, within))),
-    }
+    const target = targetOf(onLand(from, sight), place)
+    const found = foundAhead(occludersWithin(setting, box), eye, place, profileM, target, allRound)
+    return { setting, ...found }
   })
   const sunny = site !== null && exposure.outdoors && !allRound
   const sun = new Once(() => (sunny ? sunLook(eye, settingOf(from, place.floor), site, before.sun) : null))
@@ -152,6 +143,20 @@ function look(from: Surroundings, sight: Sight, place: Place, before: Parts): Lo
     },
   }
 }
+
+/** Asked for one by one. It stands by itself, for what is kept of a look must not hold the looks before it. */
+const foundAhead = (
+  within: Setting,
+  eye: Eye,
+  place: Place,
+  profileM: number,
+  target: ReturnType<typeof targetOf>,
+  allRound: boolean,
+) => ({
+  profile: new Once(() => alongAxis(within, place, profileM)),
+  hidden: new Once(() => hiddenBy(within, eye.pose, target)),
+  near: new Once(() => (allRound ? [] : nearSurfaces(eye.imager, eye.pose, within))),
+})
 
 /** Private ground that may be in reach, on any floor, with how much it makes out there. */
 function lookedInto(eye: Eye, world: World, place: Place, before: readonly Watched[]): readonly Watched[] {

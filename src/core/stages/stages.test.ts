@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '@/catalogue'
@@ -211,6 +213,22 @@ describe('what is derived is brought up to date as if from nothing', () => {
       { numRuns: runs(40) },
     )
     expect(Math.min(tally.kept, tally.anew)).toBeGreaterThan(enough(10))
+  })
+  it('lets go of what it looked at before, however long a wall is dragged', async () => {
+    const sight = assessDevice(device(), job(), CATALOGUE).stages!.sight.input
+    const place = { floor: 'ground' as const, x: 0, y: 0, panDeg: 0, rollDeg: 0, locked: false }
+    let now = job({ devices: [device({ sight: { ...sight, place } })], site })
+    let held = { job: now, assessment: assess(now, CATALOGUE) }
+    const dragged = Array.from({ length: 30 }, (_, i) => {
+      now = { ...now, things: [wall(-3, 2 + i / 20, 3, 2, { id: 'wall', heightM: 4 })] }
+      held = { job: now, assessment: assessAgain(held, now, CATALOGUE) }
+      return new WeakRef(now.things)
+    })
+    setFlagsFromString('--expose-gc')
+    await new Promise((resolve) => setTimeout(resolve))
+    ;(runInNewContext('gc') as () => void)()
+    expect(held.job.things).toBe(dragged.at(-1)!.deref())
+    expect(dragged.filter((things) => things.deref()).length).toBeLessThan(5)
   })
   it('in pieces: the device looked at first, the rest said to be pending and nothing said of it', () => {
     const on = job({ devices: ['a', 'b', 'c'].map((id) => plannedThrough(device({ id, mark: id }))) })
