@@ -191,15 +191,15 @@ function together(
     jobId: job.id,
     ...standing(job, devices, counts),
     devices,
-    equipment: job.equipment.map((one) =>
-      assessEquipment(
-        one,
+    equipment: job.equipment.map((equipment) =>
+      assessEquipment({
+        equipment,
         job,
         catalogue,
-        uses.get(one.id) ?? NONE,
-        draws && (draws.get(one.id) ?? NONE),
-        recorded(one.id),
-      ),
+        uses: uses.get(equipment.id) ?? NONE,
+        draws: draws && (draws.get(equipment.id) ?? NONE),
+        recorded: recorded(equipment.id),
+      }),
     ),
     runs,
     counts,

@@ -96,10 +96,11 @@ type Counts = Assessment['counts']
 
 /** What a device adds to its job; made once of each. */
 interface Told {
+  /** What it is counted as. */
   readonly as: Exclude<keyof Counts, 'devices'>
-  readonly done: boolean
-  /** Can be worked at, and somebody has begun. */
+  /** Can be worked at. */
   readonly open: boolean
+  /** Something is recorded on it. */
   readonly begun: boolean
   /** What it takes of the supply that feeds it. */
   readonly draw: Draw | null
@@ -111,7 +112,6 @@ export const toldOf = oncePer((device: DeviceAssessment): Told => {
   const power = stages?.power
   return {
     as: countedAs(device, done, planned),
-    done,
     open: !done && verdict !== 'stop' && planned,
     begun: log.done > 0,
     draw: power?.planned
@@ -184,7 +184,7 @@ export function standing(
   const first =
     devices.find((device) => isOpen(device) && toldOf(device).begun) ??
     devices.find(isOpen) ??
-    devices.find((device) => !toldOf(device).done)
+    devices.find((device) => toldOf(device).as !== 'done')
   if (!first) return { sentence, next: 'Everything is recorded: hand over.' }
   const heightM = job.devices.find(({ id }) => id === first.deviceId)?.sight?.heightM
   const climb =

@@ -83,20 +83,21 @@ export function equipmentStanding(
   }
 }
 
+/** A piece of equipment with what it rests on. `draws` is null while devices are being computed. */
+interface EquipmentOf {
+  readonly equipment: Equipment
+  readonly job: Of
+  readonly catalogue: Catalogue
+  readonly uses: readonly PortUse[]
+  readonly draws: readonly Draw[] | null
+  readonly recorded: DeviceRecords
+}
+
 const assessed = whileSame<Equipment, EquipmentAssessment>()
 
-/**
- * Everything computed for one piece of equipment: the very same while nothing that it rests on has changed.
- * `draws` is null while devices are being computed.
- */
-export function assessEquipment(
-  equipment: Equipment,
-  job: Of,
-  catalogue: Catalogue,
-  uses: readonly PortUse[],
-  draws: readonly Draw[] | null,
-  recorded: DeviceRecords,
-): EquipmentAssessment {
+/** Everything computed for one piece of equipment: the very same while nothing it rests on has changed. */
+export function assessEquipment(of: EquipmentOf): EquipmentAssessment {
+  const { equipment, job, catalogue, uses, draws, recorded } = of
   const context = equipmentContext(equipment, job, catalogue, uses)
   const { records, photos, faults } = recorded
   const restsOn = [
@@ -104,19 +105,12 @@ export function assessEquipment(
     ...[job.policies, job.mainsV, job.units, job.ownParts],
     ...(draws ?? [null]).flatMap((draw) => [draw?.mark, draw?.port, draw?.drawW]),
   ]
-  return assessed(equipment, restsOn, () =>
-    equipmentFromScratch(equipment, context, job, catalogue, uses, draws, recorded),
-  )
+  return assessed(equipment, restsOn, () => equipmentFromScratch(of, context))
 }
 
 function equipmentFromScratch(
-  equipment: Equipment,
+  { equipment, job, catalogue, uses, draws, recorded }: EquipmentOf,
   context: EquipmentContext | null,
-  job: Of,
-  catalogue: Catalogue,
-  uses: readonly PortUse[],
-  draws: readonly Draw[] | null,
-  recorded: DeviceRecords,
 ): EquipmentAssessment {
   const { name, partId, state } = equipment
   if (!context)

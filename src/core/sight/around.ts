@@ -144,7 +144,7 @@ function look(from: Surroundings, sight: Sight, place: Place, before: Parts): Lo
   }
 }
 
-/** Asked for one by one. It stands by itself, for what is kept of a look must not hold the looks before it. */
+/** Asked for one by one. It stands by itself: what is kept of a look must not hold the looks before it. */
 const foundAhead = (
   within: Setting,
   eye: Eye,

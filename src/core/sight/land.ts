@@ -1,6 +1,7 @@
 import Delaunator from 'delaunator'
 import { between, boundsOf, distanceM, type Bounds, type PlanPoint } from '../geometry'
 import type { Floor } from '../job/choices'
+import { whileSame } from '../once'
 import type { PlanThing, ThingOf } from '../plan'
 import { browsOf, type Brow } from './brows'
 import { BEND_M, covers, planeAt, type Facet } from './facet'
@@ -34,20 +35,25 @@ const MOST_SQUARES = 64
 
 const KNOWN = new WeakMap<readonly PlanThing[], Map<Floor, Land | null>>()
 
-/** The land of a floor; null where no level is drawn: it is flat. Made once for one list of things. */
+const madeOf = whileSame<ThingOf<'ground level'>, Land>()
+
+/** The land of a floor; null where no level is drawn: it is flat. Made once while its levels are the same. */
 export function landOf(things: readonly PlanThing[], floor: Floor): Land | null {
   const floors = KNOWN.get(things) ?? new Map<Floor, Land | null>()
   KNOWN.set(things, floors)
   const known = floors.get(floor)
   if (known !== undefined) return known
-  const made = make(things.filter((thing) => thing.floor === floor))
+  const levels = things.filter(
+    (thing): thing is ThingOf<'ground level'> => thing.kind === 'ground level' && thing.floor === floor,
+  )
+  const [first] = levels
+  const made = first ? madeOf(first, levels, () => make(levels)) : null
   floors.set(floor, made)
   return made
 }
 
-function make(things: readonly PlanThing[]): Land | null {
-  const drawn = things.flatMap((thing) => (thing.kind === 'ground level' ? [withHeights(thing)] : []))
-  if (drawn.length === 0) return null
+function make(levels: readonly ThingOf<'ground level'>[]): Land {
+  const drawn = levels.map(withHeights)
   const every = Math.ceil(drawn.reduce((sum, line) => sum + line.length, 0) / MOST_POINTS)
   const lines = drawn.map((line) => line.filter((_, i) => i % every === 0 || i === line.length - 1))
   const wholeM = lines.reduce((sum, line) => sum + lengthM(line), 0)
